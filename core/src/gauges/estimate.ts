@@ -1,0 +1,80 @@
+export type ComponentKind = 'resolution' | 'repeatability' | 'scale' | 'setting' | 'temperature' | 'disagreement';
+
+/**
+ * One named error source in a value. Two values that hold the same key move together by it, so its
+ * amplitude carries a sign.
+ */
+export interface Component {
+  readonly key: string;
+  readonly kind: ComponentKind;
+  /** Sensitivity × standard uncertainty, nm, signed. */
+  readonly amplitude: number;
+  /** Degrees of freedom behind the amplitude; Infinity unless found from few repeats. */
+  readonly dof: number;
+}
+
+/** A measured or derived value with the error sources in it. */
+export interface Estimate {
+  /** nm, not rounded. */
+  readonly value: number;
+  readonly components: readonly Component[];
+}
+
+/** A value known exactly (a figure from a sheet). */
+export const exactly = (value: number): Estimate => ({ value, components: [] });
+
+/**
+ * Linear combination Σ cᵢ·yᵢ, error sources joined by key (law of propagation of uncertainty with full
+ * correlation inside a key and none between keys).
+ */
+export function linear(terms: readonly { readonly c: number; readonly of: Estimate }[]): Estimate {
+  const joined = new Map<string, Component>();
+  let value = 0;
+  for (const { c, of } of terms) {
+    value += c * of.value;
+    for (const part of of.components) {
+      const before = joined.get(part.key);
+      joined.set(part.key, { ...part, amplitude: (before?.amplitude ?? 0) + c * part.amplitude });
+    }
+  }
+  return { value, components: [...joined.values()] };
+}
+
+/** Difference a − b. */
+export const difference = (a: Estimate, b: Estimate): Estimate => linear([{ c: 1, of: a }, { c: -1, of: b }]);
+
+export interface Uncertainty {
+  /** Standard uncertainty, nm. */
+  readonly u: number;
+  /** Effective degrees of freedom (Welch–Satterthwaite). */
+  readonly dof: number;
+  /** Share of each kind, standard uncertainty in nm, largest first. */
+  readonly budget: readonly { readonly kind: ComponentKind; readonly u: number }[];
+}
+
+/** Standard uncertainty of an estimate, with its budget by kind. */
+export function uncertaintyOf(estimate: Estimate): Uncertainty {
+  let variance = 0;
+  let satterthwaite = 0;
+  const byKind = new Map<ComponentKind, number>();
+  for (const { amplitude, kind, dof } of estimate.components) {
+    const square = amplitude * amplitude;
+    variance += square;
+    if (Number.isFinite(dof)) satterthwaite += (square * square) / dof;
+    byKind.set(kind, (byKind.get(kind) ?? 0) + square);
+  }
+  return {
+    u: Math.sqrt(variance),
+    dof: satterthwaite === 0 ? Infinity : (variance * variance) / satterthwaite,
+    budget: [...byKind].map(([kind, square]) => ({ kind, u: Math.sqrt(square) })).sort((a, b) => b.u - a.u),
+  };
+}
+
+/** Standard uncertainty of the parts that differ from reading to reading, nm. */
+export function independentU(estimate: Estimate): number {
+  return Math.sqrt(
+    estimate.components
+      .filter((c) => c.kind === 'resolution' || c.kind === 'repeatability')
+      .reduce((sum, c) => sum + c.amplitude * c.amplitude, 0),
+  );
+}

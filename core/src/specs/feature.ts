@@ -1,0 +1,59 @@
+import { Unknown } from '../errors.js';
+
+/** What happens when the limit is broken. It sets how sure a verdict must be. */
+export type Consequence = 'seizure' | 'wear' | 'cosmetic';
+
+/** Kind of figure a limit of this feature holds. Lengths are in nm, pressures in Pa, factors over 10⁴. */
+export type Dimension = 'length' | 'pressure' | 'pressure-rate' | 'factor';
+
+/** Which part's maker governs the feature; everything else belongs to the engine maker. */
+export type GovernedBy = 'engine' | 'piston' | 'ring';
+
+export interface FeatureInfo {
+  readonly name: string;
+  readonly dimension: Dimension;
+  readonly governedBy: GovernedBy;
+  /** Consequence of being over a maximum and of being under a minimum. */
+  readonly over: Consequence;
+  readonly under: Consequence;
+}
+
+const length = (name: string, governedBy: GovernedBy, over: Consequence, under: Consequence): FeatureInfo => ({ name, dimension: 'length', governedBy, over, under });
+
+/** Everything a limit can be about, in the order sheets print it. Data, so that a new feature is one line. */
+export const FEATURES = {
+  'bore': length('Bore', 'engine', 'wear', 'seizure'),
+  'bore.out-of-round': length('Out-of-round', 'engine', 'wear', 'cosmetic'),
+  'bore.taper': length('Taper', 'engine', 'wear', 'cosmetic'),
+  'sleeve.wall': length('Sleeve wall', 'engine', 'cosmetic', 'seizure'),
+  'piston': length('Piston', 'piston', 'seizure', 'wear'),
+  'clearance': length('Piston clearance', 'piston', 'wear', 'seizure'),
+  'ring.gap.top': length('Top ring gap', 'ring', 'wear', 'seizure'),
+  'ring.gap.second': length('Second ring gap', 'ring', 'wear', 'seizure'),
+  'ring.gap.rail': length('Oil rail gap', 'ring', 'wear', 'seizure'),
+  'ring.gap.top.factor': { name: 'Top ring gap × bore', dimension: 'factor', governedBy: 'ring', over: 'wear', under: 'seizure' },
+  'ring.gap.second.factor': { name: 'Second ring gap × bore', dimension: 'factor', governedBy: 'ring', over: 'wear', under: 'seizure' },
+  'ring.groove.top': length('Top groove clearance', 'piston', 'wear', 'seizure'),
+  'crank.rod-side': length('Rod side clearance', 'engine', 'wear', 'seizure'),
+  'crank.journal': length('Crank journal', 'engine', 'seizure', 'wear'),
+  'crank.journal-clearance': length('Journal clearance', 'engine', 'wear', 'seizure'),
+  'crank.run-out': length('Crank run-out', 'engine', 'wear', 'cosmetic'),
+  'crank.end-float': length('Crank end float', 'engine', 'wear', 'seizure'),
+  'crank.leak-pressure': { name: 'Crankcase test pressure', dimension: 'pressure', governedBy: 'engine', over: 'seizure', under: 'wear' },
+  'crank.leak-rate': { name: 'Crankcase leak, drop per minute', dimension: 'pressure-rate', governedBy: 'engine', over: 'seizure', under: 'cosmetic' },
+  'setup.deck': length('Deck clearance', 'engine', 'wear', 'seizure'),
+  'setup.squish': length('Squish', 'engine', 'wear', 'seizure'),
+  'setup.valve.intake': length('Intake valve clearance', 'engine', 'wear', 'seizure'),
+  'setup.valve.exhaust': length('Exhaust valve clearance', 'engine', 'wear', 'seizure'),
+} as const satisfies Record<string, FeatureInfo>;
+
+export type FeatureKey = keyof typeof FEATURES;
+
+export const FEATURE_KEYS = Object.keys(FEATURES) as readonly FeatureKey[];
+
+/** @throws Unknown for a key that is not in the catalogue */
+export function featureInfo(key: string): FeatureInfo {
+  const info = (FEATURES as Record<string, FeatureInfo>)[key];
+  if (!info) throw new Unknown('feature', key);
+  return info;
+}

@@ -1,0 +1,121 @@
+import { FEATURES, type FeatureKey } from './feature.js';
+import { sourceLine, type Conditions, type Limit, type LimitState, type Wall } from './limit.js';
+
+/** What is known of the engine on the bench; a condition on something unknown cannot be decided. */
+export interface EngineFacts {
+  readonly maker: string;
+  readonly wall: Wall;
+  readonly year?: number | null;
+  readonly code?: string | null;
+  readonly use?: string | null;
+}
+
+/** Makers of the parts that are fitted, or null where the engine maker's own are. */
+export interface Fitted {
+  readonly piston: string | null;
+  readonly ring: string | null;
+}
+
+/** A lead's written decision to use another figure. It shows wherever the verdict does. */
+export interface Override {
+  readonly feature: FeatureKey;
+  readonly state: LimitState;
+  readonly limitId: string;
+  readonly reason: string;
+  readonly by: string;
+}
+
+export type Governing =
+  | {
+      readonly status: 'governed';
+      readonly limit: Limit;
+      readonly others: readonly Limit[];
+      readonly why: string;
+      readonly overridden: Override | null;
+    }
+  | { readonly status: 'ask'; readonly candidates: readonly Limit[]; readonly question: string }
+  | { readonly status: 'none'; readonly others: readonly Limit[]; readonly why: string };
+
+/** Whether a condition holds, does not, or cannot be told from what is known. */
+export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'no' | 'unknown' {
+  const checks: ('yes' | 'no' | 'unknown')[] = [];
+  const say = (known: boolean, holds: boolean) => checks.push(!known ? 'unknown' : holds ? 'yes' : 'no');
+  if (conditions.yearFrom !== undefined) say(engine.year != null, (engine.year ?? 0) >= conditions.yearFrom);
+  if (conditions.yearTo !== undefined) say(engine.year != null, (engine.year ?? 0) <= conditions.yearTo);
+  if (conditions.code !== undefined) say(engine.code != null, engine.code === conditions.code);
+  if (conditions.wall !== undefined) say(true, engine.wall === conditions.wall);
+  if (conditions.use !== undefined) say(engine.use != null, engine.use === conditions.use);
+  if (checks.includes('no')) return 'no';
+  return checks.includes('unknown') ? 'unknown' : 'yes';
+}
+
+/** Limits that a shop rule tightens. It never loosens one: a rule that would is left out. */
+function tightenedBy(limit: Limit, rules: readonly Limit[]): Limit {
+  let { low, high } = limit;
+  let used: Limit | null = null;
+  for (const rule of rules) {
+    if (rule.low !== null && low !== null && rule.low > low) [low, used] = [rule.low, rule];
+    if (rule.high !== null && high !== null && rule.high < high) [high, used] = [rule.high, rule];
+  }
+  return used ? { ...limit, low, high, source: used.source } : limit;
+}
+
+/**
+ * Which of the limits on file governs a feature of this engine as it is fitted: the maker of the fitted
+ * part for that part's figures, the engine maker for the rest; a recorded adoption stands for the fitted
+ * maker; shop rules only tighten. Nothing governing is never a pass.
+ *
+ * @returns the governing limit with the others and one sentence why; or a question when conditions on
+ *          things nobody wrote down leave several; or `none`
+ */
+export function governing(limits: readonly Limit[], feature: FeatureKey, state: LimitState, engine: EngineFacts, fitted: Fitted, overrides: readonly Override[] = []): Governing {
+  const onFile = limits.filter((l) => l.feature === feature && l.state === state);
+  const possible = onFile.filter((l) => applies(l.conditions, engine) !== 'no');
+  const owner = FEATURES[feature].governedBy;
+  const fittedMaker = owner === 'engine' ? null : fitted[owner];
+
+  const override = overrides.find((o) => o.feature === feature && o.state === state);
+  const chosen = override && possible.find((l) => l.id === override.limitId);
+  if (override && chosen) {
+    return {
+      status: 'governed',
+      limit: chosen,
+      others: onFile.filter((l) => l !== chosen),
+      why: `Override by ${override.by}: ${override.reason}`,
+      overridden: override,
+    };
+  }
+
+  const speaks = (l: Limit): boolean => {
+    if (l.source.type === 'shop-rule') return false;
+    if (l.source.type === 'adoption') return fittedMaker !== null && l.source.party === fittedMaker;
+    if (fittedMaker !== null && fittedMaker !== engine.maker) return l.source.type === 'part-maker' && l.source.party === fittedMaker;
+    return l.source.type !== 'part-maker' || l.source.party === engine.maker;
+  };
+  const candidates = possible.filter(speaks);
+  const rules = possible.filter((l) => l.source.type === 'shop-rule' && applies(l.conditions, engine) === 'yes');
+  const certain = candidates.filter((l) => applies(l.conditions, engine) === 'yes');
+
+  if (candidates.length === 0) {
+    const who = fittedMaker !== null ? `${fittedMaker} parts are fitted and ${fittedMaker} gives` : 'The engine maker gives';
+    return { status: 'none', others: onFile, why: `${who} no ${state === 'new' ? 'figure for new parts' : 'service limit'} on file.` };
+  }
+  const specific = certain.filter((l) => Object.keys(l.conditions).length > 0);
+  const standing = certain.length === candidates.length && specific.length === 1 ? specific : candidates;
+  if (standing.length > 1) {
+    return {
+      status: 'ask',
+      candidates: standing,
+      question: `${standing.length} limits could apply (${standing.map((l) => sourceLine(l.source)).join('; ')}). Which describes this engine?`,
+    };
+  }
+  const base = standing[0]!;
+  const limit = tightenedBy(base, rules);
+  const why =
+    limit !== base
+      ? `The shop rule “${limit.source.document}” is tighter than ${sourceLine(base.source)}.`
+      : fittedMaker !== null && fittedMaker !== engine.maker
+        ? `${fittedMaker} parts are fitted, so ${fittedMaker} governs here and not ${engine.maker}.`
+        : `${base.source.party} governs: nothing else is fitted.`;
+  return { status: 'governed', limit, others: onFile.filter((l) => l.id !== base.id), why, overridden: null };
+}

@@ -1,0 +1,5 @@
+export * from './feature.js';
+export * from './limit.js';
+export * from './govern.js';
+export * from './state.js';
+export * from './entryGuards.js';

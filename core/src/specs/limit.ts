@@ -1,0 +1,58 @@
+import type { LengthUnit } from '../units/index.js';
+import type { FeatureKey } from './feature.js';
+
+/** `new`: what a renewed or resized surface must meet. `service`: how far a reused one may wear. */
+export type LimitState = 'new' | 'service';
+
+/** How a maker means taper; the default is the worst of the directions. */
+export type TaperDefinition = 'worst-direction' | 'top-bottom' | 'cross-depth';
+
+export type SourceType = 'engine-maker' | 'part-maker' | 'machinist' | 'shop-rule' | 'adoption';
+
+export interface Source {
+  readonly type: SourceType;
+  /** Who says so: the maker's, machinist's or shop's name. */
+  readonly party: string;
+  readonly document: string;
+  readonly page: string;
+  readonly revision: string;
+  readonly enteredBy: string;
+  /** Second person who compared the figure with the document; null while unchecked. */
+  readonly checkedBy: string | null;
+}
+
+export interface Conditions {
+  readonly yearFrom?: number;
+  readonly yearTo?: number;
+  /** Cast or stamped code on the part. */
+  readonly code?: string;
+  readonly wall?: Wall;
+  readonly use?: string;
+}
+
+/** What the bore's running surface is made of; it decides what may be done to it at all. */
+export type Wall = 'iron-sleeve' | 'plated' | 'chrome';
+
+/**
+ * One limit as a sheet prints it. `low` and `high` are in the feature's base unit (nm for lengths);
+ * one of them may be absent. Rows make a step table (the first row whose `below` exceeds the argument).
+ */
+export interface Limit {
+  readonly id: string;
+  readonly feature: FeatureKey;
+  readonly state: LimitState;
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly rows?: readonly { readonly below: number | null; readonly low: number }[];
+  /** Unit the document prints, kept so that the figure is shown as it stands there. */
+  readonly unit: LengthUnit | 'kPa' | 'bar' | 'bar/min' | '×';
+  readonly taper?: TaperDefinition;
+  readonly conditions: Conditions;
+  readonly source: Source;
+}
+
+/** The one way a source is named beside a figure. @example 'Varrow manual, p. 4-12, checked' */
+export function sourceLine(source: Source): string {
+  const page = source.page ? `, p. ${source.page}` : '';
+  return `${source.document}${page}, ${source.checkedBy === null ? 'unchecked' : 'checked'}`;
+}

@@ -1,0 +1,18 @@
+/** Median of at least one number. */
+export function median(values: readonly number[]): number {
+  const sorted = [...values].sort((a, b) => a - b);
+  const middle = sorted.length >> 1;
+  return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
+}
+
+/** Arithmetic mean of at least one number, centred first so that sizes near 77 mm lose no digits. */
+export function mean(values: readonly number[]): number {
+  const base = values[0] ?? NaN;
+  return base + values.reduce((sum, v) => sum + (v - base), 0) / values.length;
+}
+
+/** Sample standard deviation (n − 1) of at least two numbers. */
+export function sampleSd(values: readonly number[]): number {
+  const m = mean(values);
+  return Math.sqrt(values.reduce((sum, v) => sum + (v - m) ** 2, 0) / (values.length - 1));
+}

@@ -1,0 +1,63 @@
+import { NM_PER, type LengthUnit, type Nanometres } from './nanometres.js';
+
+const PLACES: Record<LengthUnit, readonly number[]> = {
+  mm: [1_000_000, 100_000, 10_000, 1_000, 100, 10, 1],
+  in: [25_400_000, 2_540_000, 254_000, 25_400, 2_540, 254, 25.4],
+};
+const MOST: Record<LengthUnit, number> = { mm: 6, in: 7 };
+
+/**
+ * Decimals that show a step without inventing digits.
+ * @param step nm, what the gauge resolves (0.001 mm → 3 decimals of mm, 4 of inch)
+ */
+export function decimalsFor(step: number, unit: LengthUnit): number {
+  const places = PLACES[unit];
+  // A metric micron is finer than 0.0001 in but coarser than 0.00001 in: never show more than was resolved.
+  let decimals = 0;
+  while (decimals + 1 < places.length && places[decimals + 1]! >= step * 0.99) decimals += 1;
+  return decimals;
+}
+
+/** Exact decimal text with a fixed number of decimals, rounded half away from zero. */
+export function toDecimal(value: Nanometres, unit: LengthUnit, decimals: number): string {
+  const scaled = BigInt(Math.abs(value)) * 10n ** BigInt(decimals);
+  const per = BigInt(NM_PER[unit]);
+  const rounded = (scaled * 2n + per) / (per * 2n);
+  const digits = rounded.toString().padStart(decimals + 1, '0');
+  const whole = digits.slice(0, digits.length - decimals);
+  const text = decimals === 0 ? whole : `${whole}.${digits.slice(-decimals)}`;
+  return value < 0 && rounded !== 0n ? `-${text}` : text;
+}
+
+export interface LengthFormat {
+  readonly unit: LengthUnit;
+  /** Coarsest input the value came from, nm. Default 1 µm. */
+  readonly step?: number;
+  /** Extra decimals for computed results (one more than the coarsest input is the rule). Default 0. */
+  readonly extra?: number;
+  /** Limits the shown figure must stay on its own side of, nm. */
+  readonly limits?: readonly Nanometres[];
+}
+
+/**
+ * A length in the reader's unit, with no more digits than the gauge resolves, and never rounded onto or
+ * across a limit: then a digit is added until the printed figure stands on the same side as the value.
+ *
+ * @example formatLength(mm(77.1052), { unit: 'mm', step: 10_000, limits: [mm(77.105)] }) // '77.1052'
+ */
+export function formatLength(value: Nanometres, format: LengthFormat): string {
+  const { unit, step = NM_PER.um, extra = 0, limits = [] } = format;
+  let decimals = Math.min(decimalsFor(step, unit) + extra, MOST[unit]);
+  for (; decimals < MOST[unit]; decimals += 1) {
+    const shown = Number(toDecimal(value, unit, decimals));
+    const honest = limits.every((limit) => {
+      const at = Number(toDecimal(limit, unit, MOST[unit]));
+      return Math.sign(shown - at) === Math.sign(value - limit);
+    });
+    if (honest) break;
+  }
+  return toDecimal(value, unit, decimals);
+}
+
+/** The figure with its unit: `77.094 mm`. */
+export const withUnit = (value: Nanometres, format: LengthFormat): string => `${formatLength(value, format)} ${format.unit}`;
