@@ -1,7 +1,8 @@
 import { Unknown } from '../errors.js';
 import type { Component, Estimate } from './estimate.js';
 import { calibrationOverdue, type Instrument } from './instrument.js';
-import { toTwenty, type Material, type Thermal } from './temperature.js';
+import type { Material } from '../specs/index.js';
+import { toTwenty, type Thermal } from './temperature.js';
 
 const ROOT3 = Math.sqrt(3);
 const ROOT12 = Math.sqrt(12);

@@ -1,0 +1,5 @@
+export * from './shape.js';
+export * from './unseen.js';
+export * from './taper.js';
+export * from './survey.js';
+export * from './wearMap.js';

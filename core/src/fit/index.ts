@@ -1,0 +1,2 @@
+export * from './clearance.js';
+export * from './targetBore.js';

@@ -1,0 +1,6 @@
+export * from './station.js';
+export * from './plan.js';
+export * from './log.js';
+export * from './slips.js';
+export * from './outliers.js';
+export * from './stationEstimate.js';

@@ -1,0 +1,91 @@
+import { median } from '../statistics/index.js';
+import { NM_PER, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
+import type { Instrument } from '../gauges/instrument.js';
+
+export type SlipCode = 'unit' | 'thimble-turn' | 'too-fine' | 'outlier' | 'wrong-place' | 'mistyped';
+
+/** A question about a reading. It is stored as typed whatever the answer. */
+export interface SlipQuestion {
+  readonly code: SlipCode;
+  readonly readingId: string;
+  readonly sentence: string;
+  /** What accepting the suggestion would enter instead, or null when there is nothing to correct. */
+  readonly instead: string | null;
+  /** Until answered, the reading is left out of the verdicts: it cannot be what it says. */
+  readonly holds: boolean;
+}
+
+export interface SlipInput {
+  readonly id: string;
+  readonly text: string;
+  readonly value: Nanometres;
+  readonly unit: TypedUnit;
+  readonly step: number;
+}
+
+export interface SlipContext {
+  readonly instrument: Pick<Instrument, 'resolution' | 'unit' | 'name'>;
+  /** Size the drawing gives for this place. */
+  readonly nominal: Nanometres;
+  /** Standing readings of the same part, the one in question left out. */
+  readonly neighbours: readonly Nanometres[];
+  /** Standard uncertainty of the difference to a neighbour, nm. */
+  readonly u: number;
+  /** Off the maker's gauge height, across the wrong axis: kept, not used. */
+  readonly offGaugeHeight?: boolean;
+  /** Unit to speak in. */
+  readonly show: LengthUnit;
+}
+
+const NEAR = 0.02;
+/** One turn of the thimble. */
+const TURN: Record<LengthUnit, number> = { mm: 0.5 * NM_PER.mm, in: 0.025 * NM_PER.in };
+
+const bare = (text: string): string => text.replace(/\s*(mm|um|µm|μm|inch|in|"|″|thou|tenths?)\s*$/iu, '').trim();
+
+/**
+ * Questions about one reading: unit, thimble turn, finer than the gauge resolves, off the gauge height.
+ * Asked, never corrected silently. Outliers need the whole map: see `outliers`.
+ * @returns the most serious first
+ */
+export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] {
+  const { instrument, nominal, neighbours, u, show } = context;
+  const questions: SlipQuestion[] = [];
+  const near = (value: number) => Math.abs(value / nominal - 1) <= NEAR;
+  const ask = (code: SlipCode, sentence: string, instead: string | null, holds: boolean) =>
+    questions.push({ code, readingId: reading.id, sentence, instead, holds });
+
+  if (!near(reading.value)) {
+    const metric = reading.unit === 'mm' || reading.unit === 'um';
+    const other = metric ? reading.value * 25.4 : reading.value / 25.4;
+    const otherUnit = metric ? 'in' : 'mm';
+    if (near(other) && (reading.unit === 'mm' || reading.unit === 'in')) {
+      ask('unit', `${reading.text} fits this ${toDecimal(nominal, show, show === 'mm' ? 1 : 3)} ${show} place only in ${otherUnit === 'in' ? 'inches' : 'millimetres'}. Was it ${otherUnit}?`, `${bare(reading.text)} ${otherUnit}`, true);
+    }
+  }
+
+  const at = neighbours.length > 0 ? median(neighbours) : nominal;
+  const off = reading.value - at;
+  // With nothing beside it the nominal stands in, and the wear an old engine may show has to be let through.
+  const slack = neighbours.length > 0 ? Math.max(3 * u, 0.04 * NM_PER.mm) : 0.2 * NM_PER.mm;
+  for (const system of ['mm', 'in'] as const) {
+    if (system !== instrument.unit || Math.abs(Math.abs(off) - TURN[system]) > slack) continue;
+    const corrected = (reading.value - Math.sign(off) * TURN[system]) as Nanometres;
+    const text = `${toDecimal(corrected, system, system === 'mm' ? 3 : 4)} ${system}`;
+    ask('thimble-turn', `${reading.text} is one turn of the thimble (${system === 'mm' ? '0.500 mm' : '0.025 in'}) from ${neighbours.length > 0 ? 'its neighbours' : 'the nominal size'}. Was it ${text}?`, text, true);
+  }
+
+  if (questions.length === 0 && !near(reading.value)) {
+    const instead = null;
+    ask('mistyped', `${reading.text} is more than 2 % from the ${toDecimal(nominal, show, show === 'mm' ? 1 : 3)} ${show} of this place. Is it what the gauge showed?`, instead, true);
+  }
+
+  if (reading.step > 0 && reading.step < instrument.resolution * 0.9) {
+    // A metric micron typed at a ten-thousandth gauge is a conversion, not a claim.
+    ask('too-fine', `${reading.text} has more digits than ${instrument.name} shows (${toDecimal(instrument.resolution, instrument.unit, instrument.unit === 'mm' ? 3 : 5)} ${instrument.unit}). Is the last one estimated?`, null, false);
+  }
+  if (context.offGaugeHeight) {
+    ask('wrong-place', 'Not at the maker’s gauge height: kept under its own name, not used for clearance. Take it again at the gauge height.', null, false);
+  }
+  return questions;
+}

@@ -1,0 +1,34 @@
+import type { Wall } from '../specs/index.js';
+
+export interface Construction {
+  readonly name: string;
+  readonly may: readonly string[];
+  readonly never: readonly string[];
+  /** Whether an oversize is reached by boring and honing this wall. */
+  readonly boring: boolean;
+}
+
+/** What may be done to a wall at all, whatever the readings say. */
+export const CONSTRUCTION: Record<Wall, Construction> = {
+  'iron-sleeve': {
+    name: 'cast-iron or steel sleeve',
+    may: ['hone', 'bore to a listed oversize', 're-sleeve'],
+    never: ['go past the largest listed oversize', 'go past the minimum sleeve wall'],
+    boring: true,
+  },
+  plated: {
+    name: 'nickel–silicon-carbide plating',
+    may: ['clean with a nylon brush', 'light fine-grit deburr of port edges', 'fit a graded piston', 'strip and replate', 'bore and sleeve, or replate, for a larger kit'],
+    never: ['take size out with stones', 'bore and leave unplated'],
+    boring: false,
+  },
+  chrome: {
+    name: 'hard chrome',
+    may: ['clean', 'ease the piston instead', 'replate or replace'],
+    never: ['any hone'],
+    boring: false,
+  },
+};
+
+/** When a plated bore may not be reused at all. */
+export const PLATED_NO_REUSE = 'Flaking, a groove a fingernail catches or bare aluminium: no reuse of a plated bore.';
