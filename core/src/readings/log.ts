@@ -76,7 +76,7 @@ export function standing(log: readonly LogEntry[], scatter: (instrumentId: strin
     if (e.kind === 'reading' && e.corrects) corrected.add(e.corrects.readingId);
   }
   const readings = log.filter((e): e is ReadingEntry => e.kind === 'reading' && !corrected.has(e.id));
-  return readings.flatMap((entry, i) => {
+  return readings.flatMap((entry, i): StandingReading[] => {
     if (!takenBack.has(entry.id)) return [{ entry, keptAsRepeat: false }];
     const key = stationKey(entry.station);
     const again = readings.slice(i + 1).find((r) => stationKey(r.station) === key && !takenBack.has(r.id));

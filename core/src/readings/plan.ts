@@ -68,14 +68,14 @@ export function borePlan(engine: EngineSpec, plan: PlanName, cylinder: number): 
 export const pistonStation = (cylinder: number, kit: string | null): PistonStation => ({ part: 'piston', cylinder, place: 'gauge-height', kit });
 
 /**
- * The whole walk of a job: the bores of every cylinder, then the pistons.
- * @param kit id of the kit chosen for the job, whose pistons are measured too; null before a decision
+ * The whole walk of a job: the bores of every cylinder, then the pistons. Once a kit is chosen its pistons
+ * are measured and the old ones no longer matter.
+ * @param kit id of the kit chosen for the job; null before a decision
  */
 export function walk(engine: EngineSpec, plan: PlanName, kit: string | null): Station[] {
   const each = engine.cylinders.map((_, i) => i);
   return [
     ...each.flatMap((i) => borePlan(engine, plan, i).filter((p) => !p.blocked).map((p) => p.station)),
-    ...each.map((i) => pistonStation(i, null)),
-    ...(kit === null ? [] : each.map((i) => pistonStation(i, kit))),
+    ...each.map((i) => pistonStation(i, kit)),
   ];
 }

@@ -1,0 +1,49 @@
+#!/usr/bin/env node
+import { readFileSync } from 'node:fs';
+import { judgeJob, readJobFile, recommendationSentence, verdictSentence, type VerdictState } from '../index.js';
+
+const USAGE = `usage: tribos check JOB.json
+
+Prints every verdict of an exported job as JSON.
+Exit: 0 all within · 3 something beyond · 4 undecided or without a limit · 2 bad input`;
+
+const EXIT: Record<VerdictState, number> = { within: 0, beyond: 3, undecided: 4, noLimit: 4 };
+
+function fail(sentence: string, details: unknown = undefined): never {
+  process.stderr.write(`${sentence}\n${details === undefined ? '' : `${JSON.stringify(details, null, 2)}\n`}`);
+  process.exit(2);
+}
+
+function check(path: string): void {
+  let json: unknown;
+  try {
+    json = JSON.parse(readFileSync(path, 'utf8'));
+  } catch (error) {
+    fail(`${path} could not be read: ${(error as Error).message}`);
+  }
+  const read = readJobFile(json);
+  if (!read.ok) fail(`${path} is not a job file.`, read.misfits);
+  const { file } = read;
+  const judged = judgeJob(file);
+  const verdicts = judged.items.map((i) => ({
+    key: i.key,
+    cylinder: file.engine.cylinders[i.cylinder],
+    title: i.title,
+    state: i.state,
+    because: i.because,
+    value: i.value,
+    limit: i.limitAt,
+    u: i.u,
+    p: i.p,
+    sentence: verdictSentence(file, i, 'mm').headline,
+  }));
+  const recommended = judged.kits.recommended?.kit.id ?? null;
+  const report = { overall: judged.overall, verdicts, recommended, recommendation: recommendationSentence(file, judged.kits, judged.items) };
+  process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
+  process.exitCode = judged.overall === null ? 4 : EXIT[judged.overall];
+}
+
+const [command, path, ...rest] = process.argv.slice(2);
+if (command === 'check' && path && rest.length === 0) check(path);
+else if (command === undefined || command === '--help') process.stdout.write(`${USAGE}\n`);
+else fail(USAGE);

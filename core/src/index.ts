@@ -1,0 +1,12 @@
+export * from './errors.js';
+export * from './units/index.js';
+export * from './statistics/index.js';
+export * from './specs/index.js';
+export * from './gauges/index.js';
+export * from './readings/index.js';
+export * from './bore/index.js';
+export * from './fit/index.js';
+export * from './routes/index.js';
+export * from './jobs/index.js';
+export { jobFileSchema } from './format/index.js';
+export type { Misfit } from './format/index.js';

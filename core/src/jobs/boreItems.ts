@@ -1,0 +1,162 @@
+import { extremeConformance, ovalityConformance, surveyBore, unseenSigma, type BoreSurvey, type WallReading } from '../bore/index.js';
+import { instrumentOf } from '../gauges/index.js';
+import { borePlan, halfTurn, stationKey, type BoreStation } from '../readings/index.js';
+import { limitFigure, type Because, type Caveat, type VerdictItem, type WorkingLine } from './verdictItem.js';
+import type { JobFile } from './jobFile.js';
+import { governingFor, judgeValue, type ToJudge } from './judgeValue.js';
+import type { ReadingsState, StationState } from './standingReadings.js';
+
+/** Everything known of one cylinder's bore. */
+export interface BoreState {
+  readonly cylinder: number;
+  readonly survey: BoreSurvey | null;
+  readonly stations: readonly StationState[];
+  readonly progress: { readonly read: number; readonly planned: number };
+  /** Two directions cannot see an oval at 45°. */
+  readonly sigma: number;
+  readonly blockedBy: Because | null;
+  readonly caveats: readonly Caveat[];
+  readonly step: number;
+  readonly gauges: readonly string[];
+  readonly at: string;
+}
+
+/** σ of the unseen part of the oval, from the out-of-round limit or, without one, half the wear allowed. */
+function sigmaFor(file: JobFile): number {
+  const round = governingFor(file, 'bore.out-of-round', ['service', 'new'], 'max');
+  const at = round.status === 'governed' ? limitFigure(round.limit, 'max') : null;
+  if (at !== null) return unseenSigma(at, file.job.seized);
+  const worn = governingFor(file, 'bore', ['service'], 'max');
+  const top = worn.status === 'governed' ? limitFigure(worn.limit, 'max') : null;
+  return unseenSigma(top === null ? file.engine.bore / 1000 : Math.max(0, top - file.engine.bore) / 2, file.job.seized);
+}
+
+export function boreState(file: JobFile, state: ReadingsState, cylinder: number): BoreState {
+  const stations = [...state.stations.values()].filter((s) => s.station.part === 'bore' && s.station.cylinder === cylinder);
+  const used = stations.filter((s) => s.result !== null && !s.result.threePoint);
+  const readings: WallReading[] = used.map((s) => {
+    const at = s.station as BoreStation;
+    return { depth: at.depth, angle: halfTurn(at.angle), of: s.result!.estimate };
+  });
+  const planned = borePlan(file.engine, file.job.plan, cylinder).filter((p) => !p.blocked);
+  const read = planned.filter((p) => state.stations.get(stationKey(p.station))?.result?.threePoint === false).length;
+  const taperLimit = governingFor(file, 'bore.taper', ['service', 'new'], 'max');
+  const entries = stations.flatMap((s) => s.readings.map((r) => r.entry));
+  const ids = new Set(entries.map((e) => e.id));
+  const caveats: Caveat[] = [];
+  if (stations.some((s) => s.overdue)) caveats.push('overdue');
+  if (stations.some((s) => s.result?.raised)) caveats.push('raised');
+  if (stations.some((s) => s.readings.some((r) => r.keptAsRepeat))) caveats.push('kept-repeat');
+  const instruments = [...new Set(entries.map((e) => e.instrumentId))].map((id) => instrumentOf(file, id));
+
+  const blockedBy: Because | null =
+    entries.length > 0 && readings.length === 0 && stations.some((s) => s.result?.threePoint)
+      ? 'three-point'
+      : state.questions.some((q) => ids.has(q.readingId) && (q.holds || q.code === 'outlier'))
+        ? 'question'
+        : stations.some((s) => s.result?.conflict)
+          ? 'conflict'
+          : read < planned.length
+            ? 'incomplete'
+            : null;
+  return {
+    cylinder,
+    survey: readings.length > 0 ? surveyBore(readings, taperLimit.status === 'governed' ? taperLimit.limit.taper : undefined) : null,
+    stations,
+    progress: { read, planned: planned.length },
+    sigma: sigmaFor(file),
+    blockedBy,
+    caveats,
+    step: Math.max(...instruments.map((i) => i.resolution), 1_000),
+    gauges: instruments.map((i) => i.name),
+    at: entries.at(-1)?.at ?? '',
+  };
+}
+
+function shapeLines(survey: BoreSurvey): WorkingLine[] {
+  return survey.depths.flatMap((d): WorkingLine[] => {
+    const at = `${d.depth / 1e6} mm`;
+    if (!d.shape) return d.two ? [{ kind: 'length', label: `mean at ${at}, two directions`, value: d.two.mean }] : [];
+    return [
+      { kind: 'length', label: `mean at ${at}`, value: d.shape.m.value },
+      { kind: 'length', label: `fitted ovality at ${at}`, value: d.shape.ovality },
+      { kind: 'length', label: `ovality at ${at} less gauge noise`, value: d.shape.ovalityLessNoise },
+      d.shape.longAxis === null
+        ? { kind: 'text', label: `long axis at ${at}`, text: 'not shown: scatter alone could have drawn it' }
+        : { kind: 'angle', label: `long axis at ${at}`, value: d.shape.longAxis },
+    ];
+  });
+}
+
+/** Verdicts on one bore: largest against its wear limit, out-of-round, taper. */
+export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
+  const { survey, sigma } = bore;
+  const common: Omit<ToJudge, 'feature' | 'side' | 'title' | 'of' | 'caveats' | 'working' | 'depth'> = {
+    cylinder: bore.cylinder,
+    states: ['service'],
+    progress: bore.progress,
+    blockedBy: bore.blockedBy,
+    step: bore.step,
+    gauges: bore.gauges,
+    at: bore.at,
+  };
+  const twoAt = (depth: number | undefined) => survey?.depths.find((d) => d.depth === depth)?.two ?? null;
+  const unseenLine = (depth: number | undefined): WorkingLine[] =>
+    twoAt(depth) ? [{ kind: 'length', label: 'unseen part of the oval, standard deviation', value: sigma }] : [];
+  const seen = (depth: number | undefined): Caveat[] => (twoAt(depth) ? ['two-directions'] : []);
+
+  const largest = survey?.largest;
+  const two = twoAt(largest?.depth);
+  const round = survey?.outOfRound ?? null;
+  const roundTwo = twoAt(round?.depth);
+  const shape = survey ? shapeLines(survey) : [];
+  return [
+    judgeValue(file, {
+      ...common,
+      feature: 'bore',
+      side: 'max',
+      title: 'Largest bore',
+      of: largest?.of ?? null,
+      ...(two ? { unseenP: (limit: number, u: number) => extremeConformance(two.mean, two.a, 'max', limit, u, sigma) } : {}),
+      caveats: [...bore.caveats, ...seen(largest?.depth)],
+      working: survey
+        ? [
+            { kind: 'length', label: largest!.fitted ? 'largest by the fitted oval, at 20 °C' : 'largest reading, at 20 °C', value: largest!.of.value },
+            { kind: 'length', label: 'smallest, at 20 °C', value: survey.smallest.of.value },
+            { kind: 'length', label: 'wear over the low end of the standard bore', value: largest!.of.value - standardLow(file) },
+            ...shape,
+            ...unseenLine(largest?.depth),
+          ]
+        : [],
+      depth: largest?.depth ?? null,
+    }),
+    judgeValue(file, {
+      ...common,
+      feature: 'bore.out-of-round',
+      side: 'max',
+      title: 'Out-of-round',
+      of: round?.of ?? null,
+      ...(round ? { value: round.value } : {}),
+      ...(roundTwo ? { unseenP: (limit: number, u: number) => ovalityConformance(roundTwo.a, limit, u / 2, sigma) } : {}),
+      caveats: [...bore.caveats, ...seen(round?.depth)],
+      working: [{ kind: 'text', label: 'definition', text: 'difference of diameters at one depth' }, ...shape, ...unseenLine(round?.depth)],
+      depth: round?.depth ?? null,
+    }),
+    judgeValue(file, {
+      ...common,
+      feature: 'bore.taper',
+      side: 'max',
+      title: 'Taper',
+      of: survey?.taper ?? null,
+      caveats: bore.caveats,
+      working: [{ kind: 'text', label: 'definition', text: 'difference of diameters over the depths, worst direction unless the sheet says otherwise' }],
+      depth: null,
+    }),
+  ];
+}
+
+/** Low end of the standard bore, where wear is counted from. */
+export function standardLow(file: Pick<JobFile, 'engine' | 'job'>): number {
+  const fresh = file.engine.limits.find((l) => l.feature === 'bore' && l.state === 'new' && l.source.type === 'engine-maker');
+  return fresh?.low ?? file.engine.bore;
+}

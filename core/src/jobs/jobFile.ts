@@ -1,0 +1,58 @@
+import type { Instrument, ShopRules, Thermal } from '../gauges/index.js';
+import type { LogEntry, PlanName } from '../readings/index.js';
+import type { EngineSpec, Override } from '../specs/index.js';
+import type { Nanometres } from '../units/index.js';
+
+/** Rules a shop sets for itself, inside what it may. */
+export interface Shop {
+  readonly name: string;
+  readonly rules: ShopRules;
+  /** Extra clearance for hard use, nm, with its reason; 0 keeps the sheet's minimum. */
+  readonly allowance: { readonly clearance: Nanometres; readonly reason: string };
+}
+
+/** What was decided, by whom and why. Decisions are appended; the last one stands. */
+export interface Decision {
+  readonly id: string;
+  readonly at: string;
+  readonly by: string;
+  /** Kit chosen for all cylinders, or null: nothing is bored. */
+  readonly kitId: string | null;
+  readonly reason: string;
+}
+
+export interface JobFacts {
+  readonly id: string;
+  readonly number: number;
+  readonly customer: string;
+  readonly machine: string;
+  readonly engineNumber: string;
+  /** Hours or distance as the customer says it. */
+  readonly use: string;
+  readonly complaint: string;
+  readonly bench: string | null;
+  /** `YYYY-MM-DD` */
+  readonly promised: string | null;
+  readonly plan: PlanName;
+  /** A seized engine distorts more: the unseen oval is given more room. */
+  readonly seized: boolean;
+  readonly thermal: Thermal;
+  /** Makers of the parts found in the engine; null where they are the engine maker's own. */
+  readonly fitted: { readonly piston: string | null; readonly ring: string | null };
+  readonly overrides: readonly Override[];
+}
+
+/** Everything a verdict needs, in one file: the open format a job travels in. */
+export interface JobFile {
+  readonly format: 'tribos-job';
+  readonly version: 1;
+  readonly shop: Shop;
+  readonly engine: EngineSpec;
+  readonly instruments: readonly Instrument[];
+  readonly job: JobFacts;
+  readonly log: readonly LogEntry[];
+  readonly decisions: readonly Decision[];
+}
+
+/** The decision that stands, if any. */
+export const standingDecision = (file: Pick<JobFile, 'decisions'>): Decision | null => file.decisions.at(-1) ?? null;

@@ -1,0 +1,180 @@
+import { featureInfo, sourceLine } from '../specs/index.js';
+import { halfTurn, PISTON_PLACES, thrustAngle, type Station } from '../readings/index.js';
+import { CONSTRUCTION } from '../routes/index.js';
+import { formatLength, nm, withUnit, type LengthUnit } from '../units/index.js';
+import type { JobFile } from './jobFile.js';
+import type { KitComparison, KitOption } from './kitOptions.js';
+import type { NextAction } from './nextAction.js';
+import type { Caveat, VerdictItem } from './verdictItem.js';
+
+/** A verdict in words: what it is, then what stands behind it. */
+export interface VerdictSentence {
+  readonly headline: string;
+  readonly details: readonly string[];
+}
+
+const CAVEATS: Record<Caveat, string> = {
+  'two-directions': 'Two directions only: an oval lying at 45° would not show.',
+  unchecked: 'The limit is unchecked: one person typed it and no second compared it with the document.',
+  overdue: 'A gauge used was past its calibration date; its error is counted double.',
+  raised: 'Repeats scatter more than the gauge should; what was seen is used.',
+  'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
+  override: 'A lead has overridden the governing limit.',
+  'listed-piston': 'The piston is the listed size, not measured.',
+};
+
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * Probability as printed: never 1, never 0, since neither can be measured, and never rounded across a
+ * threshold a verdict turns on.
+ */
+export function oddsText(p: number): string {
+  if (p > 0.9999) return '> 0.9999';
+  if (p < 0.0001) return '< 0.0001';
+  const thresholds = [0.05, 0.5, 0.8, 0.95, 0.999];
+  for (let digits = p > 0.999 || p < 0.001 ? 4 : 3; digits < 8; digits += 1) {
+    const text = p.toFixed(digits);
+    if (thresholds.every((t) => Math.sign(Number(text) - t) === Math.sign(p - t))) return text;
+  }
+  return p.toFixed(8);
+}
+
+/** `left · 38 mm · thrust`: how a station is named everywhere. */
+export function stationName(file: Pick<JobFile, 'engine'>, s: Station, unit: LengthUnit = 'mm'): string {
+  const cylinder = file.engine.cylinders[s.cylinder] ?? `cylinder ${s.cylinder + 1}`;
+  if (s.part === 'piston') {
+    const kit = file.engine.kits.find((k) => k.id === s.kit);
+    return `${cylinder} · ${kit ? `${kit.name} piston` : 'piston'} · ${PISTON_PLACES[s.place]}`;
+  }
+  const depth = unit === 'mm' ? `${s.depth / 1e6} mm` : `${(s.depth / 25.4e6).toFixed(2)} in`;
+  return `${cylinder} · ${depth} · ${directionName(file, s.angle)}`;
+}
+
+/** A direction by what it means to the piston: thrust, pin, or degrees from thrust. */
+export function directionName(file: Pick<JobFile, 'engine'>, angle: number): string {
+  const from = halfTurn(angle - thrustAngle(file.engine));
+  return from === 0 ? 'thrust' : from === 90 ? 'pin' : `${from}°`;
+}
+
+const subject = (file: JobFile, item: VerdictItem): string => {
+  const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
+  const names: Partial<Record<VerdictItem['feature'], string>> = { bore: 'bore', 'bore.out-of-round': 'out-of-round', 'bore.taper': 'taper' };
+  const name = item.feature === 'clearance' ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance` : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+  return file.engine.cylinders.length === 1 ? capital(name) : `${cylinder} ${name}`;
+};
+
+const bound = (item: VerdictItem): string => (item.side === 'max' ? (item.limit?.state === 'new' ? 'maximum for new parts' : 'service limit') : 'minimum');
+
+/** The margin to the limit with as many digits as it takes not to read as zero. */
+function marginText(item: VerdictItem, unit: LengthUnit): string {
+  const margin = Math.abs(item.value! - item.limitAt!);
+  return withUnit(nm(margin), { unit, step: item.step, extra: margin < item.step ? 1 : 0, limits: margin > 0 ? [nm(0)] : [] });
+}
+
+/**
+ * What one verdict says, in words a customer could read.
+ * @param unit the reader's unit
+ */
+export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUnit): VerdictSentence {
+  const who = subject(file, item);
+  const details: string[] = [];
+  const figure = (v: number) => withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
+  if (item.value !== null && item.limitAt !== null) {
+    details.push(`${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${withUnit(nm(item.limitAt), { unit })}${item.p === null ? '' : `, P ${oddsText(item.p)}`}.`);
+  }
+  for (const c of item.caveats) details.push(CAVEATS[c]);
+  if (item.limit) details.push(`${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim());
+
+  if (item.because === 'unread') {
+    const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
+    return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
+  }
+  if (item.because === 'ask-limit' && item.governing.status === 'ask') return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
+  if (item.state === 'noLimit') {
+    const why = item.governing.status === 'none' ? item.governing.why : 'The sheet gives no figure on this side.';
+    return { headline: `${who} is ${figure(item.value!)}; no limit on file.`, details: [why, 'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.'] };
+  }
+  const inside = item.side === 'max' ? item.value! <= item.limitAt! : item.value! >= item.limitAt!;
+  const where = `${marginText(item, unit)} ${inside ? 'inside' : 'past'} its ${bound(item)}`;
+  switch (item.because) {
+    case 'incomplete':
+      return { headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.`, details };
+    case 'question':
+      return { headline: `${who} waits for an answer about a reading.`, details };
+    case 'conflict':
+      return { headline: `${who}: two gauges disagree. Read that station again with both.`, details };
+    case 'three-point':
+      return { headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`, details };
+    case 'unseen':
+      return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
+    case 'gauge': {
+      const gauge = item.gauges.at(-1) ?? 'this gauge';
+      return { headline: `${who} is ${where}; ${gauge} cannot tell ${marginText(item, unit)}.`, details };
+    }
+    default:
+      return { headline: `${who} is ${where}.`, details };
+  }
+}
+
+/** The next action as an instruction. */
+export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit): string {
+  const gauge = (id: string) => file.instruments.find((i) => i.id === id)?.name ?? id;
+  switch (next.kind) {
+    case 'answer':
+      return next.question.sentence;
+    case 'read':
+      return `Take ${stationName(file, next.station, unit)}. ${next.left === 1 ? 'It is the last of the plan.' : `${next.left} to go.`}`;
+    case 'third-direction':
+      return `Take ${stationName(file, next.station, unit)}: a third direction shows what two cannot.`;
+    case 'better-gauge':
+      return `Take ${stationName(file, next.station, unit)} with ${gauge(next.gauge)}: the same figure on it would decide (P ${oddsText(next.p)}).`;
+    case 'at-limit':
+      return `${subject(file, next.item)} is at its limit and no gauge here decides it: treat it as beyond.`;
+    case 'add-limit':
+      return `${subject(file, next.item)} has no limit on file. Add it from the manual, or decide knowing that nothing was proved.`;
+    case 'decide':
+      return 'Measuring is complete. Decide what to do with the engine.';
+    case 'decided':
+      return next.kitId === null ? 'Decided: nothing is bored.' : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for all cylinders.`;
+  }
+}
+
+/** What one kit does for this engine. */
+export function kitSentence(file: JobFile, option: KitOption): string {
+  if (option.whyNot) return option.whyNot;
+  if (option.says === null) return 'Read every bore first.';
+  const chooser = option.weakest === null || file.engine.cylinders.length === 1 ? '' : ` ${capital(file.engine.cylinders[option.weakest]!)} chooses.`;
+  const cannot = option.cylinders.some((c) => c.target?.cannotBeVerified) ? ' The clearance window is too narrow to be verified with these gauges: take three repeats or a comparator.' : '';
+  if (option.way === 'fit') {
+    if (option.says === 'will') return 'Goes into the bore as it is, inside the sheet’s clearance.';
+    return option.says === 'may' ? `These readings cannot say whether the clearance is right: P ${oddsText(option.p!)}.${chooser}` : `The clearance would be outside the sheet.${chooser}`;
+  }
+  if (option.says === 'will') return `Cleans every cylinder up, however the wear is shared.${cannot}`;
+  if (option.says === 'will-not') return `Will not clean up.${chooser}`;
+  return `May clean up: P ${option.p!.toFixed(2)}, depending on which side the wear is.${chooser}${cannot}`;
+}
+
+/** The recommendation with its reason. */
+export function recommendationSentence(file: JobFile, kits: KitComparison, items: readonly VerdictItem[]): string {
+  const bores = items.filter((i) => i.feature === 'bore');
+  if (bores.some((i) => i.because === 'unread')) return 'Read every bore first: the worst cylinder chooses for all.';
+  const beyond = items.filter((i) => i.state === 'beyond');
+  if (beyond.length === 0 && items.every((i) => i.state === 'within')) return 'Everything read is inside its limits: nothing has to be bored.';
+  const best = kits.recommended;
+  if (kits.options.length === 0) return 'No kit is on file for this engine.';
+  if (!best) return CONSTRUCTION[file.engine.wall].boring ? 'No listed size is likely enough to clean up. Re-sleeve, or another cylinder.' : 'No listed piston fits this bore as it is. Replate, or another cylinder.';
+  const smaller = kits.options.filter((o) => o.feasible && o.kit.oversize < best.kit.oversize && o.p !== null);
+  const why = smaller.length === 0 ? 'the smallest that is listed' : `the smallest with P ≥ 0.90; ${smaller.at(-1)!.kit.name} only ${smaller.at(-1)!.p!.toFixed(2)}`;
+  const need = beyond.length === 0 ? 'If it is to be bored: ' : '';
+  if (best.way === 'fit') return `${need && 'Of the pistons on file: '}${best.kit.name} goes into ${file.engine.cylinders.length === 1 ? 'the bore' : 'the bores'} as ${file.engine.cylinders.length === 1 ? 'it is' : 'they are'}.`;
+  return `${need}${best.kit.name} for ${file.engine.cylinders.length === 1 ? 'the cylinder' : `all ${file.engine.cylinders.length} cylinders`}: ${why}. ${best.oversizesLeft === 0 ? 'It is the last oversize.' : `${best.oversizesLeft} oversize${best.oversizesLeft === 1 ? '' : 's'} left after it.`}`;
+}
+
+/** A limit as its sheet prints it. */
+export function limitText(low: number | null, high: number | null, unit: LengthUnit): string {
+  const f = (v: number) => formatLength(nm(v), { unit });
+  if (low !== null && high !== null) return `${f(low)}–${f(high)} ${unit}`;
+  if (high !== null) return `max ${f(high)} ${unit}`;
+  return low === null ? 'no figure' : `min ${f(low)} ${unit}`;
+}

@@ -1,0 +1,59 @@
+import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.js';
+import { FEATURES, featureInfo, type Consequence, type FeatureKey, type Governing, type Limit } from '../specs/index.js';
+
+/** Why a verdict is not yet a yes or a no. */
+export type Because = 'unread' | 'incomplete' | 'gauge' | 'unseen' | 'question' | 'conflict' | 'three-point' | 'ask-limit';
+
+export type Caveat = 'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'listed-piston';
+
+/** One line of the working behind a figure. */
+export type WorkingLine =
+  | { readonly kind: 'length'; readonly label: string; readonly value: number }
+  | { readonly kind: 'angle'; readonly label: string; readonly value: number }
+  | { readonly kind: 'text'; readonly label: string; readonly text: string };
+
+export interface VerdictItem {
+  /** Stable within a job: `0:bore:max`. */
+  readonly key: string;
+  readonly cylinder: number;
+  readonly feature: FeatureKey;
+  readonly side: 'max' | 'min';
+  readonly title: string;
+  /** nm; null while unread. */
+  readonly value: number | null;
+  /** Standard uncertainty, nm. */
+  readonly u: number | null;
+  readonly p: number | null;
+  readonly state: VerdictState;
+  readonly because: Because | null;
+  readonly consequence: Consequence;
+  /** Limit held against, nm, with the sheet it comes from. */
+  readonly limitAt: number | null;
+  readonly limit: Limit | null;
+  readonly governing: Governing;
+  /** Range for new parts, for the strip. */
+  readonly band: { readonly low: number | null; readonly high: number | null };
+  readonly caveats: readonly Caveat[];
+  /** What each suitable gauge of the shop could say about this figure. */
+  readonly outlook: readonly GaugeOutlook[];
+  readonly working: readonly WorkingLine[];
+  readonly budget: readonly { readonly kind: ComponentKind; readonly u: number }[];
+  /** Coarsest step among the readings used, nm. */
+  readonly step: number;
+  /** How many of the planned stations behind it are read. */
+  readonly progress: { readonly read: number; readonly planned: number };
+  /** Gauges used. */
+  readonly gauges: readonly string[];
+  /** Depth at which it was found, nm. */
+  readonly depth: number | null;
+}
+
+export const consequenceOf = (feature: FeatureKey, side: 'max' | 'min'): Consequence => {
+  const info = featureInfo(feature);
+  return side === 'max' ? info.over : info.under;
+};
+
+/** The half of a limit an item is held against. */
+export const limitFigure = (limit: Limit, side: 'max' | 'min'): number | null => (side === 'max' ? limit.high : limit.low);
+
+export const featureName = (feature: FeatureKey): string => FEATURES[feature].name;

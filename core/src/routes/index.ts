@@ -1,0 +1,3 @@
+export * from './construction.js';
+export * from './cleanup.js';
+export * from './recommend.js';
