@@ -1,5 +1,5 @@
 import { extremeConformance, ovalityConformance, surveyBore, unseenSigma, type BoreSurvey, type WallReading } from '../bore/index.js';
-import { instrumentOf } from '../gauges/index.js';
+import { instrumentOf, type Instrument } from '../gauges/index.js';
 import { borePlan, halfTurn, stationKey, type BoreStation } from '../readings/index.js';
 import { limitFigure, type Because, type Caveat, type VerdictItem, type WorkingLine } from './verdictItem.js';
 import type { JobFile } from './jobFile.js';
@@ -17,7 +17,7 @@ export interface BoreState {
   readonly blockedBy: Because | null;
   readonly caveats: readonly Caveat[];
   readonly step: number;
-  readonly gauges: readonly string[];
+  readonly instruments: readonly Instrument[];
   readonly at: string;
 }
 
@@ -68,7 +68,7 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
     blockedBy,
     caveats,
     step: Math.max(...instruments.map((i) => i.resolution), 1_000),
-    gauges: instruments.map((i) => i.name),
+    instruments,
     at: entries.at(-1)?.at ?? '',
   };
 }
@@ -97,7 +97,7 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
     progress: bore.progress,
     blockedBy: bore.blockedBy,
     step: bore.step,
-    gauges: bore.gauges,
+    instruments: bore.instruments,
     at: bore.at,
   };
   const twoAt = (depth: number | undefined) => survey?.depths.find((d) => d.depth === depth)?.two ?? null;

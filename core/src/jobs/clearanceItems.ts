@@ -51,7 +51,7 @@ export function clearanceItems(file: JobFile, bore: BoreState, state: ReadingsSt
       caveats,
       working,
       step: Math.max(bore.step, ...pistonGauges.map((g) => g.resolution)),
-      gauges: [...bore.gauges, ...pistonGauges.map((g) => g.name)],
+      instruments: [...bore.instruments, ...pistonGauges],
       depth: extreme?.depth ?? null,
       at: bore.at,
     });

@@ -1,4 +1,4 @@
-import { conformance, decide, uncertaintyOf, whichDecides, type Estimate, type VerdictState } from '../gauges/index.js';
+import { conformance, decide, uncertaintyOf, whichDecides, type Estimate, type Instrument, type VerdictState } from '../gauges/index.js';
 import { governing, wallMaterial, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
 import type { JobFile } from './jobFile.js';
 import { benchOf } from './standingReadings.js';
@@ -21,7 +21,8 @@ export interface ToJudge {
   readonly caveats: readonly Caveat[];
   readonly working: readonly WorkingLine[];
   readonly step: number;
-  readonly gauges: readonly string[];
+  /** Gauges the figure rests on. */
+  readonly instruments: readonly Instrument[];
   readonly depth: number | null;
   readonly at: string;
   readonly fittedPiston?: string | null;
@@ -52,6 +53,9 @@ function outcome(input: ToJudge, p: number | null, plain: number | null, limitAt
   if (state !== 'undecided') return { state, because: null };
   return { state, because: input.unseenP && decide(plain, consequence, file.shop.rules) === 'within' ? 'unseen' : 'gauge' };
 }
+
+const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
+  [...new Set(instruments)].sort((a, b) => Math.hypot(b.repeatability, b.maxError) - Math.hypot(a.repeatability, a.maxError));
 
 /**
  * Holds one figure against the limit that governs it and says how sure that is. Nothing on file is never a
@@ -100,7 +104,7 @@ export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
     budget: spread?.budget ?? [],
     step: input.step,
     progress: input.progress,
-    gauges: input.gauges,
+    gauges: weakestFirst(input.instruments).map((i) => i.name),
     depth: input.depth,
   };
 }

@@ -132,11 +132,13 @@ export function kitOptions(file: JobFile, bores: readonly BoreState[], state: Re
     const way = kit.oversize > 0 ? 'bore' : 'fit';
     const clearance = governingFor(file, 'clearance', ['new'], 'min', kit.maker);
     const verification = verificationU(file, kit, at);
-    const cylinders = bores.map((bore) => cylinderOption(file, kit, way, bore, state, clearanceOf(clearance), verification, scores[bore.cylinder] ?? 0));
-    const p = cylinders.map((c) => c.p);
-    const finish = Math.max(...cylinders.map((c) => c.target?.high ?? c.piston.size));
+    const surveyed = bores.map((bore) => cylinderOption(file, kit, way, bore, state, clearanceOf(clearance), verification, scores[bore.cylinder] ?? 0));
+    const finish = Math.max(...surveyed.map((c) => c.target?.high ?? c.piston.size));
     const wallLeft = way === 'fit' || file.engine.sleeveOuter === null ? null : nm((file.engine.sleeveOuter - finish) / 2);
     const whyNot = whyNotSentence(file, kit, way, clearance, wallLeft);
+    // What may not be done gets no size to do it to.
+    const cylinders = whyNot === null ? surveyed : surveyed.map((c) => ({ ...c, target: null, cleanup: null, odds: null, fit: null, p: null }));
+    const p = cylinders.map((c) => c.p);
     return {
       kit,
       way,

@@ -51,10 +51,12 @@ export function nextAction(file: JobFile, items: readonly VerdictItem[], reading
   const unread = stations.filter((s) => !readings.stations.has(stationKey(s)));
   const next = unread[0];
   if (next) return { kind: 'read', station: next, left: unread.length };
-  if (chosen) return { kind: 'decided', kitId: chosen.kitId };
+  // A piston that goes into the bore as it is stays to be proved after it was chosen; one that is bored for does not.
+  const fitted = file.engine.kits.some((k) => k.id === chosen?.kitId && k.oversize === 0);
+  if (chosen && !fitted) return { kind: 'decided', kitId: chosen.kitId };
 
   // One bore past its limit settles that all are bored: nothing undecided beside it needs deciding.
-  if (items.some((i) => i.feature === 'bore' && i.state === 'beyond') && kits.options.some((o) => o.feasible)) return { kind: 'decide' };
+  if (!chosen && items.some((i) => i.feature === 'bore' && i.state === 'beyond') && kits.options.some((o) => o.feasible)) return { kind: 'decide' };
   for (const item of items.filter((i) => i.state === 'undecided')) {
     const better = item.outlook.find((g) => g.state !== 'undecided');
     const station = stationBehind(item, readings);
@@ -66,6 +68,7 @@ export function nextAction(file: JobFile, items: readonly VerdictItem[], reading
   }
   const stuck = items.find((i) => i.state === 'undecided');
   if (stuck) return { kind: 'at-limit', item: stuck };
+  if (chosen) return { kind: 'decided', kitId: chosen.kitId };
   const missing = items.find((i) => i.state === 'noLimit');
   if (missing && !items.some((i) => i.state === 'beyond')) return { kind: 'add-limit', item: missing };
   return { kind: 'decide' };

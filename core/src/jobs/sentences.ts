@@ -109,7 +109,7 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
     case 'unseen':
       return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
     case 'gauge': {
-      const gauge = item.gauges.at(-1) ?? 'this gauge';
+      const gauge = item.gauges[0] ?? 'this gauge';
       return { headline: `${who} is ${where}; ${gauge} cannot tell ${marginText(item, unit)}.`, details };
     }
     default:
@@ -136,7 +136,7 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
     case 'decide':
       return 'Measuring is complete. Decide what to do with the engine.';
     case 'decided':
-      return next.kitId === null ? 'Decided: nothing is bored.' : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for all cylinders.`;
+      return next.kitId === null ? 'Decided: nothing is bored.' : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for ${cylindersText(file)}.`;
   }
 }
 
@@ -155,6 +155,8 @@ export function kitSentence(file: JobFile, option: KitOption): string {
   return `May clean up: P ${option.p!.toFixed(2)}, depending on which side the wear is.${chooser}${cannot}`;
 }
 
+const cylindersText = (file: JobFile): string => (file.engine.cylinders.length === 1 ? 'the cylinder' : file.engine.cylinders.length === 2 ? 'both cylinders' : `all ${file.engine.cylinders.length} cylinders`);
+
 /** The recommendation with its reason. */
 export function recommendationSentence(file: JobFile, kits: KitComparison, items: readonly VerdictItem[]): string {
   const bores = items.filter((i) => i.feature === 'bore');
@@ -168,7 +170,7 @@ export function recommendationSentence(file: JobFile, kits: KitComparison, items
   const why = smaller.length === 0 ? 'the smallest that is listed' : `the smallest with P ≥ 0.90; ${smaller.at(-1)!.kit.name} only ${smaller.at(-1)!.p!.toFixed(2)}`;
   const need = beyond.length === 0 ? 'If it is to be bored: ' : '';
   if (best.way === 'fit') return `${need && 'Of the pistons on file: '}${best.kit.name} goes into ${file.engine.cylinders.length === 1 ? 'the bore' : 'the bores'} as ${file.engine.cylinders.length === 1 ? 'it is' : 'they are'}.`;
-  return `${need}${best.kit.name} for ${file.engine.cylinders.length === 1 ? 'the cylinder' : `all ${file.engine.cylinders.length} cylinders`}: ${why}. ${best.oversizesLeft === 0 ? 'It is the last oversize.' : `${best.oversizesLeft} oversize${best.oversizesLeft === 1 ? '' : 's'} left after it.`}`;
+  return `${need}${best.kit.name} for ${cylindersText(file)}: ${why}. ${best.oversizesLeft === 0 ? 'It is the last oversize.' : `${best.oversizesLeft} oversize${best.oversizesLeft === 1 ? '' : 's'} left after it.`}`;
 }
 
 /** A limit as its sheet prints it. */

@@ -42,7 +42,7 @@ export interface VerdictItem {
   readonly step: number;
   /** How many of the planned stations behind it are read. */
   readonly progress: { readonly read: number; readonly planned: number };
-  /** Gauges used. */
+  /** Gauges used, the least certain first. */
   readonly gauges: readonly string[];
   /** Depth at which it was found, nm. */
   readonly depth: number | null;

@@ -1,0 +1,71 @@
+import { inch, mm, um, type FeatureKey, type Kit, type Limit, type LimitState, type Material, type Nanometres, type SourceType } from '@tribos/core';
+
+/** One printed sheet: every line of it becomes a limit with this source. */
+export interface Sheet {
+  readonly party: string;
+  readonly type: SourceType;
+  readonly document: string;
+  readonly unit: 'mm' | 'in';
+}
+
+type Figure = readonly [low: number | null, high: number | null];
+
+export interface LineExtras {
+  readonly unchecked?: true;
+  readonly unit?: Limit['unit'];
+  readonly taper?: Limit['taper'];
+  readonly rows?: Limit['rows'];
+  /** Figures are already in base units (factors over 10 000, pascals). */
+  readonly base?: true;
+}
+
+const slug = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/gu, '-');
+
+/** A line of a sheet. Figures as printed there, in the sheet's unit. */
+export function line(sheet: Sheet, engine: string, page: string, feature: FeatureKey, state: LimitState, [low, high]: Figure, extras: LineExtras = {}): Limit {
+  const convert = (v: number | null): number | null => (v === null ? null : extras.base ? v : sheet.unit === 'mm' ? mm(v) : inch(v));
+  return {
+    id: `${slug(engine)}.${slug(sheet.party)}.${feature}.${state}`,
+    feature,
+    state,
+    low: convert(low),
+    high: convert(high),
+    unit: extras.unit ?? sheet.unit,
+    ...(extras.taper ? { taper: extras.taper } : {}),
+    ...(extras.rows ? { rows: extras.rows } : {}),
+    conditions: {},
+    source: {
+      type: sheet.type,
+      party: sheet.party,
+      document: sheet.document,
+      page,
+      revision: '2',
+      enteredBy: 'Tomasz Adeyemi',
+      checkedBy: extras.unchecked ? null : 'Mirela Okafor-Lind',
+    },
+  };
+}
+
+/** New range and, where the sheet gives one, the service maximum. */
+export function pair(sheet: Sheet, engine: string, page: string, feature: FeatureKey, fresh: Figure, service: number | null): Limit[] {
+  return [
+    line(sheet, engine, page, feature, 'new', fresh),
+    ...(service === null ? [] : [line(sheet, engine, page, feature, 'service', [null, service])]),
+  ];
+}
+
+export function kit(engine: string, maker: string, name: string, oversize: number, piston: number, material: Material, gaugeHeight: number | null): Kit {
+  return {
+    id: `${slug(engine)}.${slug(maker)}.${slug(name.replace('+', 'plus '))}`,
+    maker,
+    name,
+    oversize: mm(oversize),
+    piston: mm(piston),
+    material,
+    gaugeHeight: gaugeHeight === null ? null : mm(gaugeHeight),
+  };
+}
+
+export const depths = (top: number, mid: number, low: number): { top: Nanometres; mid: Nanometres; low: Nanometres } => ({ top: mm(top), mid: mm(mid), low: mm(low) });
+
+export { mm, um };

@@ -1,0 +1,4 @@
+export * from './shop.js';
+export * from './engines/index.js';
+export * from './jobs/index.js';
+export { LogBook } from './jobs/build.js';
