@@ -1,0 +1,165 @@
+import type { JobFile, LogEntry, VerdictState } from '@tribos/core';
+import { Type } from 'class-transformer';
+import { IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, Max, MaxLength, IsString, Min, ValidateNested } from 'class-validator';
+import { IsClientId, IsDay, IsId, IsLine, IsName, IsProse, OrNull } from '../kit/rules.js';
+
+const PLANS = ['quick', 'usual', 'full'] as const;
+
+export class ThermalBody {
+  @IsNumber()
+  @Min(-30)
+  @Max(60)
+  celsius!: number;
+
+  @IsBoolean()
+  measured!: boolean;
+
+  @IsBoolean()
+  sameBench!: boolean;
+}
+
+export class NewJob {
+  @IsClientId()
+  id!: string;
+
+  @IsId()
+  engineId!: string;
+
+  @IsName()
+  customer!: string;
+
+  @IsLine()
+  phone!: string;
+
+  @IsLine()
+  engineNumber!: string;
+
+  @IsLine()
+  use!: string;
+
+  @IsProse()
+  complaint!: string;
+
+  @OrNull()
+  @IsName()
+  bench!: string | null;
+
+  @OrNull()
+  @IsDay()
+  promised!: string | null;
+
+  @IsIn(PLANS)
+  plan!: (typeof PLANS)[number];
+
+  @IsBoolean()
+  seized!: boolean;
+
+  /** Maker of the piston found in it; null when it is the engine maker's. */
+  @OrNull()
+  @IsName()
+  fittedPiston!: string | null;
+}
+
+/** Changes to a job. `version` is the one that was edited; a stale one gets 409 with what stands now. */
+export class EditJob {
+  @IsInt()
+  @Min(1)
+  version!: number;
+
+  @IsOptional()
+  @IsIn(PLANS)
+  plan?: (typeof PLANS)[number];
+
+  @IsOptional()
+  @IsBoolean()
+  seized?: boolean;
+
+  @IsOptional()
+  @OrNull()
+  @IsName()
+  bench?: string | null;
+
+  @IsOptional()
+  @OrNull()
+  @IsDay()
+  promised?: string | null;
+
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => ThermalBody)
+  thermal?: ThermalBody;
+}
+
+export class NewDecision {
+  @IsClientId()
+  id!: string;
+
+  @OrNull()
+  @IsId()
+  kitId!: string | null;
+
+  @IsProse()
+  reason!: string;
+}
+
+export class JobQuery {
+  @IsOptional()
+  @IsString()
+  @MaxLength(100)
+  search?: string;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(2_000_000_000)
+  after?: number;
+
+  @IsOptional()
+  @Type(() => Number)
+  @IsInt()
+  @Min(1)
+  @Max(100)
+  limit?: number;
+}
+
+/** A job in a list. */
+export interface JobRow {
+  readonly id: string;
+  readonly number: number;
+  readonly engine: string;
+  readonly customer: string;
+  readonly complaint: string;
+  readonly bench: string | null;
+  readonly promised: string | null;
+  readonly overall: VerdictState | null;
+  readonly read: number;
+  readonly planned: number;
+  readonly decided: string | null;
+}
+
+/** A job with everything its verdicts need. */
+export interface JobView {
+  readonly version: number;
+  readonly file: JobFile;
+}
+
+/** One bench of the shop with the job on it. */
+export interface BenchView {
+  readonly name: string;
+  readonly job: (JobRow & { readonly next: { readonly mm: string; readonly in: string }; readonly station: 'measure' | 'decide' }) | null;
+}
+
+export interface BenchesView {
+  readonly benches: readonly BenchView[];
+  /** Jobs that are on no bench, soonest promise first. */
+  readonly waiting: readonly JobRow[];
+  readonly gaugesDue: readonly { readonly id: string; readonly name: string; readonly calibrationDue: string; readonly overdue: boolean }[];
+  readonly limitsUnchecked: number;
+}
+
+/** The answer to an append: the log as it stands from the first entry sent on, with the readings parsed. */
+export interface AppendedLog {
+  readonly entries: readonly LogEntry[];
+}
