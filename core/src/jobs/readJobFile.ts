@@ -50,6 +50,10 @@ function references(file: JobFile): Misfit[] {
   file.job.overrides.forEach((o, n) => {
     if (!limits.has(o.limitId)) say(`/job/overrides/${n}/limitId`, 'names a limit that is not in the file');
   });
+  file.engine.limits.forEach((l, n) => {
+    if (l.source.checkedBy !== null && l.source.checkedBy === l.source.enteredBy) say(`/engine/limits/${n}/source/checkedBy`, 'is the person who typed it; a second person checks');
+    if (l.low === null && l.high === null && !l.rows) say(`/engine/limits/${n}`, 'holds no figure');
+  });
   const { top, mid, low } = file.engine.depths;
   if (!(top < mid && mid < low && low <= file.engine.wallDepth)) say('/engine/depths', 'should run top, mid, low down the wall');
   return found;

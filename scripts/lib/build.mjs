@@ -1,0 +1,53 @@
+import { spawnSync } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ROOT, STATE } from './paths.mjs';
+import { say, Trouble } from './say.mjs';
+
+const SKIP = new Set(['node_modules', 'dist', 'test', '.tribos']);
+
+function fingerprint(paths) {
+  const hash = createHash('sha256');
+  const walk = (path) => {
+    const stat = statSync(path);
+    if (stat.isDirectory()) {
+      for (const name of readdirSync(path).sort()) if (!SKIP.has(name)) walk(join(path, name));
+    } else hash.update(`${path}:${stat.size}:${stat.mtimeMs};`);
+  };
+  for (const p of paths) walk(join(ROOT, p));
+  return hash.digest('hex');
+}
+
+const STEPS = [
+  {
+    name: 'server',
+    sources: ['core', 'contract', 'demo', 'server', 'tsconfig.base.json', 'package-lock.json'],
+    output: 'server/dist/main.js',
+    command: ['node', 'node_modules/typescript/bin/tsc', '-b'],
+  },
+  {
+    name: 'screens',
+    sources: ['core/src', 'contract/src', 'web', 'package-lock.json'],
+    output: 'web/dist/index.html',
+    command: ['node', '../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'error'],
+    cwd: 'web',
+  },
+];
+
+/** Builds what changed since it was last built. */
+export function buildChanged() {
+  mkdirSync(STATE, { recursive: true });
+  const file = join(STATE, 'built.json');
+  const built = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {};
+  for (const step of STEPS) {
+    const now = fingerprint(step.sources);
+    if (built[step.name] === now && existsSync(join(ROOT, step.output))) continue;
+    say(`Building the ${step.name}`);
+    const [program, ...args] = step.command;
+    const result = spawnSync(program, args, { cwd: join(ROOT, step.cwd ?? '.'), stdio: 'inherit' });
+    if (result.status !== 0) throw new Trouble(`The ${step.name} could not be built.`);
+    built[step.name] = now;
+    writeFileSync(file, JSON.stringify(built));
+  }
+}

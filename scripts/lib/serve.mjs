@@ -1,0 +1,36 @@
+import { fork, spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { ROOT } from './paths.mjs';
+import { Trouble } from './say.mjs';
+
+/** Migrates the owner's database and loads what is asked for. */
+export function prepareDatabase(ownerUrl, flags = []) {
+  const result = spawnSync(process.execPath, [join(ROOT, 'server/dist/prepare.js'), ...flags], { env: { ...process.env, OWNER_URL: ownerUrl }, encoding: 'utf8' });
+  if (result.status !== 0) throw new Trouble(`The database could not be prepared:\n${result.stderr || result.stdout}`);
+  return JSON.parse(result.stdout.trim().split('\n').at(-1));
+}
+
+/** Starts the server as a child; resolves when it listens. */
+export function startServer({ databaseUrl, port, onExit = () => undefined }) {
+  const child = fork(join(ROOT, 'server/dist/main.js'), { env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT: join(ROOT, 'web/dist') } });
+  return new Promise((resolve, reject) => {
+    child.once('message', () => {
+      child.on('exit', onExit);
+      resolve(child);
+    });
+    child.once('exit', (code) => reject(new Trouble(`The server stopped before it was ready (exit ${code}).`)));
+  });
+}
+
+/** Asks a child to stop and waits; kills it when it will not. */
+export function stopChild(child) {
+  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+  return new Promise((resolve) => {
+    const patience = setTimeout(() => child.kill('SIGKILL'), 5_000);
+    child.once('exit', () => {
+      clearTimeout(patience);
+      resolve();
+    });
+    child.kill('SIGTERM');
+  });
+}

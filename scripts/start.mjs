@@ -1,0 +1,128 @@
+#!/usr/bin/env node
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { buildChanged } from './lib/build.mjs';
+import { startCluster } from './lib/cluster.mjs';
+import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
+import { STATE } from './lib/paths.mjs';
+import { run, say, Trouble } from './lib/say.mjs';
+import { prepareDatabase, startServer, stopChild } from './lib/serve.mjs';
+
+const USUAL_PORT = 4177;
+const USAGE = `npm start -- [--port N] [--empty] [--reset-demo]
+
+  --port N      address to serve at, 127.0.0.1:N (default ${USUAL_PORT}, or the next free one)
+  --empty       start without the demo shop; the first sign-in is printed once
+  --reset-demo  throw the private database away and load the demo afresh
+
+DATABASE_URL in the environment uses that PostgreSQL server instead of a private one; it must name a role
+that may create roles and own the schema.`;
+
+const portIsFree = (port) =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(false));
+    probe.listen(port, '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+
+async function choosePort(asked) {
+  if (asked !== undefined) {
+    if (!Number.isInteger(asked) || asked < 1 || asked > 65_535) throw new Trouble(`--port must be a number from 1 to 65535.`);
+    if (!(await portIsFree(asked))) throw new Trouble(`Port ${asked} is taken. Choose another with --port, or leave it out.`);
+    return asked;
+  }
+  for (let port = USUAL_PORT; port < USUAL_PORT + 50; port += 1) if (await portIsFree(port)) return port;
+  throw new Trouble(`No free port from ${USUAL_PORT} on. Choose one with --port.`);
+}
+
+function alive(pid) {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+}
+
+/** One start per checkout; the mark of one that was killed is taken over. */
+function claim() {
+  mkdirSync(STATE, { recursive: true });
+  const mark = join(STATE, 'running.json');
+  if (existsSync(mark)) {
+    let before = {};
+    try {
+      before = JSON.parse(readFileSync(mark, 'utf8'));
+    } catch {
+      // A mark cut off while it was written is nobody's.
+    }
+    const command = before.pid && existsSync(`/proc/${before.pid}/cmdline`) ? readFileSync(`/proc/${before.pid}/cmdline`, 'utf8') : '';
+    if (before.pid && before.pid !== process.pid && alive(before.pid) && command.includes('start.mjs')) {
+      throw new Trouble(`Tribos already runs from this checkout${before.address ? ` at ${before.address}` : ''} (process ${before.pid}).`);
+    }
+  }
+  const write = (address) => writeFileSync(mark, JSON.stringify({ pid: process.pid, address }));
+  write();
+  return { write, release: () => rmSync(mark, { force: true }) };
+}
+
+await run(async () => {
+  const { values } = parseArgs({ options: { port: { type: 'string' }, empty: { type: 'boolean' }, 'reset-demo': { type: 'boolean' }, help: { type: 'boolean' } } });
+  if (values.help) {
+    say(USAGE);
+    return 0;
+  }
+  checkNode();
+  const external = process.env.DATABASE_URL;
+  if (external && values['reset-demo']) throw new Trouble('--reset-demo only works on the private database, not on DATABASE_URL.');
+  const mark = claim();
+  let cluster = null;
+  let server = null;
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    if (server) await stopChild(server);
+    cluster?.stop();
+    mark.release();
+  };
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+    process.on(signal, () => {
+      say('\nStopping');
+      void stop().then(() => process.exit(0));
+    });
+  }
+  try {
+    if (!external) ensureDebianPackages(['postgresql']);
+    ensureNodePackages();
+    buildChanged();
+    let owner = external;
+    if (!owner) {
+      cluster = await startCluster(join(STATE, 'postgresql'));
+      if (values['reset-demo']) cluster.dropDatabase('tribos');
+      cluster.ensureDatabase('tribos');
+      owner = cluster.url('tribos');
+    }
+    const prepared = prepareDatabase(owner, [values.empty ? '--first-shop' : '--demo']);
+    const port = await choosePort(values.port === undefined ? undefined : Number(values.port));
+    server = await startServer({
+      databaseUrl: prepared.url,
+      port,
+      onExit: (code) => {
+        if (stopping) return;
+        say(`The server stopped unexpectedly (exit ${code}).`);
+        void stop().then(() => process.exit(1));
+      },
+    });
+    const address = `http://127.0.0.1:${port}`;
+    mark.write(address);
+    say(`\nTribos is at ${address}`);
+    for (const line of prepared.signIns) say(`  ${line}`);
+    say('Ctrl-C stops everything.');
+    return undefined;
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+});

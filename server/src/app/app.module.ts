@@ -1,0 +1,43 @@
+import { Global, Module, type DynamicModule } from '@nestjs/common';
+import { APP_FILTER, APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
+import { SequelizeModule } from '@nestjs/sequelize';
+import { ThrottlerModule } from '@nestjs/throttler';
+import { EventsModule } from '../events/events.module.js';
+import { GaugesModule } from '../gauges/index.js';
+import { JobsModule } from '../jobs/index.js';
+import { AccessGuard, ScopeInterceptor } from '../kit/access.js';
+import { ProblemFilter } from '../kit/problems.js';
+import { Scope } from '../kit/scope.js';
+import { PeopleModule } from '../people/index.js';
+import { SpecsModule } from '../specs/index.js';
+import { databaseOptions } from './database.js';
+import { HealthController } from './health.controller.js';
+
+@Global()
+@Module({ providers: [Scope], exports: [Scope] })
+export class KitModule {}
+
+@Module({})
+export class AppModule {
+  static on(databaseUrl: string): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        SequelizeModule.forRoot(databaseOptions(databaseUrl)),
+        ThrottlerModule.forRoot([{ ttl: 60_000, limit: 20 }]),
+        KitModule,
+        PeopleModule,
+        SpecsModule,
+        GaugesModule,
+        JobsModule,
+        EventsModule,
+      ],
+      controllers: [HealthController],
+      providers: [
+        { provide: APP_FILTER, useClass: ProblemFilter },
+        { provide: APP_GUARD, useClass: AccessGuard },
+        { provide: APP_INTERCEPTOR, useClass: ScopeInterceptor },
+      ],
+    };
+  }
+}

@@ -1,0 +1,72 @@
+import 'reflect-metadata';
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { ValidationPipe } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import cookieParser from 'cookie-parser';
+import express, { type Request, type Response } from 'express';
+import helmet from 'helmet';
+import { fromValidation } from '../kit/problems.js';
+import { AppModule } from './app.module.js';
+import { describeApi } from './openapi.js';
+
+const YEAR_S = 31_536_000;
+
+/**
+ * Strict headers: everything comes from here, nothing runs inline, nobody frames it.
+ * @param styles where styles may come from; only the API's own page brings some inline
+ */
+const headers = (styles: string[]) =>
+  helmet({
+    contentSecurityPolicy: {
+      useDefaults: false,
+      directives: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'"],
+        styleSrc: styles,
+        imgSrc: ["'self'", 'data:'],
+        fontSrc: ["'self'"],
+        connectSrc: ["'self'"],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        formAction: ["'self'"],
+        frameAncestors: ["'none'"],
+      },
+    },
+    // On plain http at the bench, upgrading would only break it; behind TLS the proxy sets it.
+    strictTransportSecurity: false,
+  });
+const strict = headers(["'self'"]);
+const forDocs = headers(["'self'", "'unsafe-inline'"]);
+
+/**
+ * The application, not yet listening.
+ * @param databaseUrl connection string of the application's own role
+ * @param webRoot     built web application to serve beside the API, or null
+ */
+export async function createApp(databaseUrl: string, webRoot: string | null): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.on(databaseUrl), { logger: ['error', 'warn'], bodyParser: false, abortOnError: false });
+  app.use((request: Request, response: Response, next: () => void) => (request.path.startsWith('/api/docs') ? forDocs : strict)(request, response, next));
+  app.use(cookieParser());
+  app.use('/api/jobs/import', express.json({ limit: '8mb' }));
+  app.use('/api', express.json({ limit: '512kb' }));
+  app.setGlobalPrefix('api');
+  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, stopAtFirstError: true, exceptionFactory: fromValidation }));
+  describeApi(app);
+  if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot);
+  app.enableShutdownHooks();
+  return app;
+}
+
+function serveWeb(app: NestExpressApplication, root: string): void {
+  const index = join(root, 'index.html');
+  app.use('/assets', express.static(join(root, 'assets'), { immutable: true, maxAge: YEAR_S * 1000, fallthrough: false }));
+  app.use(express.static(root, { index: false }));
+  app.use((request: Request, response: Response, next: () => void) => {
+    if (request.method !== 'GET' || request.path.startsWith('/api')) return next();
+    response.setHeader('cache-control', 'no-cache');
+    return response.sendFile(index);
+  });
+}

@@ -1,0 +1,49 @@
+import pg from 'pg';
+import { Umzug } from 'umzug';
+import * as foundations from './migrations/0001-foundations.js';
+import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
+
+const MIGRATIONS = [foundations];
+/** One number for every server, so that two starting at once migrate one after the other. */
+const LOCK = 7_709_410;
+
+/**
+ * Brings a database to the current schema, each migration in a transaction of its own.
+ * @param ownerUrl connection string of the role that owns the schema
+ * @returns names of the migrations that were applied
+ */
+export async function migrate(ownerUrl: string): Promise<string[]> {
+  const client = new pg.Client({ connectionString: ownerUrl });
+  await client.connect();
+  try {
+    await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
+    await ensureRoles(client, ownerUrl);
+    await client.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())');
+    const umzug = new Umzug({
+      migrations: MIGRATIONS.map((m) => ({
+        name: m.name,
+        up: async () => {
+          await client.query('BEGIN');
+          try {
+            await client.query(m.up(APP_ROLE) + LOOKUP_GRANTS);
+            await client.query('INSERT INTO migrations (name) VALUES ($1)', [m.name]);
+            await client.query('COMMIT');
+          } catch (error) {
+            await client.query('ROLLBACK');
+            throw error;
+          }
+        },
+      })),
+      storage: {
+        executed: async () => (await client.query<{ name: string }>('SELECT name FROM migrations ORDER BY name')).rows.map((r) => r.name),
+        // Recorded inside the migration's own transaction, above.
+        logMigration: async () => undefined,
+        unlogMigration: async () => undefined,
+      },
+      logger: undefined,
+    });
+    return (await umzug.up()).map((m) => m.name);
+  } finally {
+    await client.end();
+  }
+}

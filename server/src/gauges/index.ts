@@ -1,0 +1,2 @@
+export { GaugesModule } from './gauges.module.js';
+export { GaugesService } from './gauges.service.js';

@@ -1,0 +1,148 @@
+import { Injectable } from '@nestjs/common';
+import type { JobView } from '@tribos/contract';
+import { readJobFile, stationName, withUnit, type EngineSpec, type Instrument, type JobFile, type LogEntry } from '@tribos/core';
+import { stringify } from 'csv-stringify/sync';
+import { v7 } from 'uuid';
+import { GaugesService } from '../gauges/index.js';
+import { ProblemError } from '../kit/problems.js';
+import { AuditService } from '../people/index.js';
+import { canonical, LogService } from '../readings/index.js';
+import { EnginesService } from '../specs/index.js';
+import { JobsService } from './jobs.service.js';
+
+/** New ids for old, made on first sight. */
+class Ids {
+  private readonly map = new Map<string, string>();
+
+  of(old: string): string {
+    const made = this.map.get(old) ?? v7();
+    this.map.set(old, made);
+    return made;
+  }
+
+  same(old: string, known: string): void {
+    this.map.set(old, known);
+  }
+}
+
+/** What an engine says, whatever its ids. */
+const engineText = ({ id: _id, limits, kits, ...rest }: EngineSpec): string =>
+  canonical({ ...rest, limits: limits.map(({ id: _l, ...l }) => l), kits: kits.map(({ id: _k, ...k }) => canonical(k)).sort() });
+
+const instrumentText = ({ id: _id, setting, ...rest }: Instrument, all: readonly Instrument[]): string =>
+  canonical({ ...rest, setting: setting.kind === 'micrometer' ? `in ${all.find((i) => i.id === setting.instrumentId)?.name ?? ''}` : setting });
+
+/** Jobs out of the shop and into it, in the open format. */
+@Injectable()
+export class ExchangeService {
+  constructor(
+    private readonly jobs: JobsService,
+    private readonly engines: EnginesService,
+    private readonly gauges: GaugesService,
+    private readonly log: LogService,
+    private readonly audit: AuditService,
+  ) {}
+
+  /** Every reading of a job as a table, taken back and corrected ones included and marked. */
+  async csv(id: string): Promise<string> {
+    const file = await this.jobs.file(id);
+    const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])));
+    const rows = file.log.flatMap((e) => {
+      if (e.kind !== 'reading') return [];
+      const { station } = e;
+      return [
+        {
+          time: e.at,
+          person: e.by,
+          gauge: file.instruments.find((i) => i.id === e.instrumentId)?.name ?? '',
+          station: stationName(file, station),
+          part: station.part,
+          cylinder: file.engine.cylinders[station.cylinder] ?? '',
+          depth_mm: station.part === 'bore' ? station.depth / 1e6 : '',
+          direction_deg: station.part === 'bore' ? station.angle : '',
+          typed: e.text,
+          value_nm: e.value,
+          value_mm: withUnit(e.value, { unit: 'mm', step: 1_000 }).replace(' mm', ''),
+          stands: gone.has(e.id) ? 'no' : 'yes',
+        },
+      ];
+    });
+    const columns = ['time', 'person', 'gauge', 'station', 'part', 'cylinder', 'depth_mm', 'direction_deg', 'typed', 'value_nm', 'value_mm', 'stands'];
+    // A cell that starts like a formula would run in a spreadsheet.
+    return stringify(rows, { header: true, columns, escape_formulas: true });
+  }
+
+  /** Keeps a job file as a new job. Engine and gauges that the shop already has are recognised. */
+  async bringIn(json: unknown): Promise<JobView> {
+    const read = readJobFile(json);
+    if (!read.ok) {
+      throw new ProblemError(422, 'job-file', `This is not a job file that can be read: ${read.misfits[0]!.path} ${read.misfits[0]!.sentence}. Nothing was imported.`, { errors: read.misfits });
+    }
+    const { file } = read;
+    const ids = new Ids();
+    await this.matchInstruments(file, ids);
+    const engineId = await this.matchEngine(file.engine, ids);
+    const jobId = v7();
+    await this.jobs.keep({
+      engineId,
+      phone: '',
+      facts: { ...file.job, id: jobId, bench: null, overrides: file.job.overrides.map((o) => ({ ...o, limitId: ids.of(o.limitId) })) },
+    });
+    await this.log.keep(jobId, file.log.map((e) => this.renamed(e, ids)));
+    for (const [i, d] of file.decisions.entries()) await this.jobs.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && ids.of(d.kitId) }, i + 1);
+    await this.audit.note('job imported', jobId, { from: file.job.number });
+    await this.jobs.summarise(jobId);
+    return this.jobs.view(jobId);
+  }
+
+  private renamed(e: LogEntry, ids: Ids): LogEntry {
+    const id = ids.of(e.id);
+    switch (e.kind) {
+      case 'reading':
+        return {
+          ...e,
+          id,
+          instrumentId: ids.of(e.instrumentId),
+          station: e.station.part === 'piston' ? { ...e.station, kit: e.station.kit && ids.of(e.station.kit) } : e.station,
+          corrects: e.corrects && { ...e.corrects, readingId: ids.of(e.corrects.readingId) },
+        };
+      case 'take-back':
+      case 'answer':
+        return { ...e, id, readingId: ids.of(e.readingId) };
+      default:
+        return { ...e, id };
+    }
+  }
+
+  private async matchInstruments(file: JobFile, ids: Ids): Promise<void> {
+    const own = await this.gauges.all();
+    const fresh: Instrument[] = [];
+    for (const i of file.instruments) {
+      const match = own.find((o) => instrumentText(o, own) === instrumentText(i, file.instruments));
+      if (match) ids.same(i.id, match.id);
+      else fresh.push(i);
+    }
+    await this.gauges.keep(
+      fresh.map((i) => ({ ...i, id: ids.of(i.id), setting: i.setting.kind === 'micrometer' ? { ...i.setting, instrumentId: ids.of(i.setting.instrumentId) } : i.setting })),
+    );
+  }
+
+  private async matchEngine(engine: EngineSpec, ids: Ids): Promise<string> {
+    const text = engineText(engine);
+    const match = (await this.engines.all()).find((e) => engineText(e) === text);
+    if (match) {
+      ids.same(engine.id, match.id);
+      engine.limits.forEach((l, i) => ids.same(l.id, match.limits[i]!.id));
+      engine.kits.forEach((k) => ids.same(k.id, match.kits.find((m) => canonical({ ...m, id: '' }) === canonical({ ...k, id: '' }))!.id));
+      return match.id;
+    }
+    const id = ids.of(engine.id);
+    await this.engines.keep({
+      ...engine,
+      id,
+      limits: engine.limits.map((l) => ({ ...l, id: ids.of(l.id) })),
+      kits: engine.kits.map((k) => ({ ...k, id: ids.of(k.id) })),
+    });
+    return id;
+  }
+}

@@ -1,0 +1,2 @@
+export { JobsModule } from './jobs.module.js';
+export { JobsService } from './jobs.service.js';

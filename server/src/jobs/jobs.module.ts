@@ -1,0 +1,18 @@
+import { Module } from '@nestjs/common';
+import { SequelizeModule } from '@nestjs/sequelize';
+import { GaugesModule } from '../gauges/index.js';
+import { PeopleModule } from '../people/index.js';
+import { ReadingsModule } from '../readings/index.js';
+import { SpecsModule } from '../specs/index.js';
+import { ExchangeService } from './exchange.service.js';
+import { JobsController } from './jobs.controller.js';
+import { JobsService } from './jobs.service.js';
+import { DecisionModel, JobModel } from './models.js';
+
+@Module({
+  imports: [SequelizeModule.forFeature([JobModel, DecisionModel]), PeopleModule, SpecsModule, GaugesModule, ReadingsModule],
+  controllers: [JobsController],
+  providers: [JobsService, ExchangeService],
+  exports: [JobsService],
+})
+export class JobsModule {}

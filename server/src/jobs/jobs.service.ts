@@ -1,0 +1,216 @@
+import { Injectable } from '@nestjs/common';
+import { InjectModel } from '@nestjs/sequelize';
+import type { AppendedLog, AppendLog, BenchesView, EditJob, JobQuery, JobRow, JobView, NewDecision, NewJob, Page } from '@tribos/contract';
+import { calibrationOverdue, judgeJob, nextSentence, standingDecision, stationKey, UNSTATED_THERMAL, walk, type JobFile } from '@tribos/core';
+import { Op, type WhereOptions } from 'sequelize';
+import { GaugesService } from '../gauges/index.js';
+import { notFound, ProblemError, stale } from '../kit/problems.js';
+import { Scope } from '../kit/scope.js';
+import { AuditService, ShopService } from '../people/index.js';
+import { canonical, LogService } from '../readings/index.js';
+import { EnginesService } from '../specs/index.js';
+import { DecisionModel, JobModel } from './models.js';
+import { decisionOf, factsOf, listRow } from './rows.js';
+
+const PAGE = 50;
+const MOST_WAITING = 8;
+const DUE_SOON_DAYS = 30;
+
+/** Jobs: what is on the benches, what was read, what was decided. */
+@Injectable()
+export class JobsService {
+  constructor(
+    @InjectModel(JobModel) private readonly jobs: typeof JobModel,
+    @InjectModel(DecisionModel) private readonly decisions: typeof DecisionModel,
+    private readonly shop: ShopService,
+    private readonly engines: EnginesService,
+    private readonly gauges: GaugesService,
+    private readonly log: LogService,
+    private readonly scope: Scope,
+    private readonly audit: AuditService,
+  ) {}
+
+  async list(query: JobQuery): Promise<Page<JobRow>> {
+    const limit = query.limit ?? PAGE;
+    const words = (query.search ?? '').toLowerCase().split(/\s+/u).filter(Boolean);
+    const where: WhereOptions = {
+      ...(query.after ? { number: { [Op.lt]: query.after } } : {}),
+      ...(words.length > 0 ? { [Op.and]: words.map((w) => ({ search: { [Op.like]: `%${w.replace(/[\\%_]/gu, '\\$&')}%` } })) } : {}),
+    };
+    const rows = await this.jobs.findAll({ where, order: [['number', 'DESC']], limit: limit + 1 });
+    const items = await this.rows(rows.slice(0, limit));
+    return { items, next: rows.length > limit ? String(items.at(-1)!.number) : null };
+  }
+
+  async benches(now = new Date()): Promise<BenchesView> {
+    const names = await this.shop.benches();
+    const on = await this.jobs.findAll({ where: { bench: { [Op.ne]: null } }, order: [['number', 'DESC']] });
+    const waiting = await this.jobs.findAll({ where: { bench: null, decided: null }, order: [['promised', 'ASC NULLS LAST'], ['number', 'ASC']], limit: MOST_WAITING });
+    const benches = await Promise.all(
+      names.map(async (name) => {
+        const row = on.find((j) => j.bench === name);
+        if (!row) return { name, job: null };
+        const file = await this.fileOf(row);
+        const { next } = judgeJob(file);
+        const station = next.kind === 'decide' || next.kind === 'decided' ? ('decide' as const) : ('measure' as const);
+        return { name, job: { ...listRow(row, file.job.customer), next: { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') }, station } };
+      }),
+    );
+    const soon = new Date(now.getTime() + DUE_SOON_DAYS * 86_400_000).toISOString().slice(0, 10);
+    const gaugesDue = (await this.gauges.all())
+      .filter((i) => i.calibrationDue !== null && i.calibrationDue <= soon)
+      .map((i) => ({ id: i.id, name: i.name, calibrationDue: i.calibrationDue!, overdue: calibrationOverdue(i, now.toISOString()) }));
+    const limitsUnchecked = (await this.engines.list()).reduce((sum, e) => sum + e.unchecked, 0);
+    return { benches, waiting: await this.rows(waiting), gaugesDue, limitsUnchecked };
+  }
+
+  async view(id: string): Promise<JobView> {
+    const row = await this.row(id);
+    return { version: row.version, file: await this.fileOf(row) };
+  }
+
+  async file(id: string): Promise<JobFile> {
+    return this.fileOf(await this.row(id));
+  }
+
+  async create(body: NewJob): Promise<JobView> {
+    const before = await this.jobs.findOne({ where: { id: body.id } });
+    if (before) return this.view(body.id);
+    const engine = await this.engines.spec(body.engineId);
+    await this.keep({
+      engineId: engine.id,
+      phone: body.phone,
+      facts: {
+        id: body.id,
+        customer: body.customer.trim(),
+        machine: `${engine.maker} ${engine.model}`,
+        engineNumber: body.engineNumber,
+        use: body.use,
+        complaint: body.complaint,
+        bench: await this.freeBench(body.bench, body.id),
+        promised: body.promised,
+        plan: body.plan,
+        seized: body.seized,
+        thermal: UNSTATED_THERMAL,
+        fitted: { piston: body.fittedPiston === engine.maker ? null : body.fittedPiston, ring: null },
+        overrides: [],
+      },
+    });
+    await this.audit.note('job opened', body.id);
+    await this.summarise(body.id);
+    return this.view(body.id);
+  }
+
+  /** Keeps a job's facts under the next number. */
+  async keep(input: { readonly engineId: string; readonly phone: string; readonly facts: Omit<JobFile['job'], 'number'>; readonly createdAt?: Date }): Promise<number> {
+    const { facts } = input;
+    const number = await this.shop.takeJobNumber();
+    const customerId = await this.shop.findOrKeepCustomer(facts.customer, input.phone);
+    const { fitted, customer, ...rest } = facts;
+    await this.jobs.create({
+      ...rest,
+      shopId: this.scope.who.shopId,
+      number,
+      customerId,
+      engineId: input.engineId,
+      fittedPiston: fitted.piston,
+      fittedRing: fitted.ring,
+      search: `${String(number).padStart(4, '0')} ${facts.machine} ${facts.engineNumber} ${customer} ${facts.complaint}`.toLowerCase(),
+      ...(input.createdAt ? { createdAt: input.createdAt } : {}),
+    });
+    return number;
+  }
+
+  async edit(id: string, body: EditJob): Promise<JobView> {
+    const { version, ...changes } = body;
+    const bench = changes.bench === undefined ? {} : { bench: await this.freeBench(changes.bench, id) };
+    const [changed] = await this.jobs.update({ ...changes, ...bench, version: version + 1 }, { where: { id, version } });
+    if (changed === 0) {
+      const current = await this.view(id);
+      throw stale('job', { version: current.version, job: current.file.job });
+    }
+    await this.audit.note('job changed', id, changes);
+    await this.summarise(id);
+    return this.view(id);
+  }
+
+  /** Appends to the log under the job's lock, so that two devices follow one another. */
+  async append(id: string, body: AppendLog): Promise<AppendedLog> {
+    const row = await this.row(id, true);
+    const [engine, instruments] = await Promise.all([this.engines.spec(row.engineId), this.gauges.all()]);
+    const entries = await this.log.append({ jobId: id, engine, instruments }, body.entries);
+    await this.summarise(id);
+    return { entries };
+  }
+
+  async decide(id: string, body: NewDecision): Promise<JobView> {
+    const row = await this.row(id, true);
+    const decisions = await this.decisions.findAll({ where: { jobId: id }, order: ['position'] });
+    const before = decisions.find((d) => d.id === body.id);
+    if (before) {
+      if (canonical([before.kitId, before.reason]) !== canonical([body.kitId, body.reason])) throw new ProblemError(409, 'id-reused', 'A decision with this id but other content is already kept. Nothing was saved.');
+      return this.view(id);
+    }
+    const engine = await this.engines.spec(row.engineId);
+    if (body.kitId !== null && !engine.kits.some((k) => k.id === body.kitId)) {
+      throw new ProblemError(422, 'kit', 'This engine has no such kit. Nothing was saved.', { errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }] });
+    }
+    const judged = judgeJob(await this.fileOf(row));
+    const option = judged.kits.options.find((o) => o.kit.id === body.kitId);
+    if (option?.whyNot) throw new ProblemError(422, 'may-not', `${option.whyNot} Nothing was saved.`);
+    await this.keepDecision(id, { id: body.id, at: new Date().toISOString(), by: this.scope.who.name, kitId: body.kitId, reason: body.reason }, decisions.length + 1);
+    await this.audit.note('decided', id, { kitId: body.kitId, reason: body.reason });
+    await this.summarise(id);
+    return this.view(id);
+  }
+
+  async keepDecision(jobId: string, decision: JobFile['decisions'][number], position: number): Promise<void> {
+    await this.decisions.create({ ...decision, at: new Date(decision.at), shopId: this.scope.who.shopId, jobId, position });
+  }
+
+  /** Renews what the lists show of a job. */
+  async summarise(id: string): Promise<void> {
+    const row = await this.row(id);
+    const file = await this.fileOf(row);
+    const judged = judgeJob(file);
+    const chosen = standingDecision(file);
+    const planned = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
+    const decided = chosen === null ? null : (file.engine.kits.find((k) => k.id === chosen.kitId)?.name ?? 'nothing bored');
+    await this.jobs.update(
+      { overall: judged.overall, stationsPlanned: planned.length, stationsRead: planned.filter((s) => judged.readings.stations.has(stationKey(s))).length, decided },
+      { where: { id } },
+    );
+  }
+
+  private async fileOf(row: JobModel): Promise<JobFile> {
+    const [shop, engine, instruments, customer, log, decisions] = await Promise.all([
+      this.shop.rules(),
+      this.engines.spec(row.engineId),
+      this.gauges.all(),
+      this.shop.customer(row.customerId),
+      this.log.of(row.id),
+      this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] }),
+    ]);
+    return { format: 'tribos-job', version: 1, shop, engine, instruments, job: factsOf(row, customer.name), log, decisions: decisions.map(decisionOf) };
+  }
+
+  private async row(id: string, lock = false): Promise<JobModel> {
+    const row = await this.jobs.findOne({ where: { id }, ...(lock ? { lock: true } : {}) });
+    if (!row) throw notFound('job');
+    return row;
+  }
+
+  private async rows(rows: readonly JobModel[]): Promise<JobRow[]> {
+    const names = await this.shop.customerNames([...new Set(rows.map((r) => r.customerId))]);
+    return rows.map((r) => listRow(r, names.get(r.customerId) ?? ''));
+  }
+
+  /** A bench holds one engine. */
+  private async freeBench(bench: string | null, jobId: string): Promise<string | null> {
+    if (bench === null) return null;
+    if (!(await this.shop.benches()).includes(bench)) throw new ProblemError(422, 'bench', 'This shop has no such bench. Nothing was saved.');
+    const taken = await this.jobs.findOne({ where: { bench, id: { [Op.ne]: jobId } } });
+    if (taken) throw new ProblemError(422, 'bench', `${bench} holds job ${String(taken.number).padStart(4, '0')}. Clear it first. Nothing was saved.`);
+    return bench;
+  }
+}

@@ -1,0 +1,41 @@
+import { Column, DataType, PrimaryKey } from 'sequelize-typescript';
+import { day, integer, json, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
+
+@ShopTable('jobs')
+export class JobModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(integer) declare number: number;
+  @Column(uuid) declare customerId: string;
+  @Column(uuid) declare engineId: string;
+  @Column(text) declare machine: string;
+  @Column(text) declare engineNumber: string;
+  @Column(text) declare use: string;
+  @Column(text) declare complaint: string;
+  @Column(text) declare bench: string | null;
+  @Column(day) declare promised: string | null;
+  @Column(text) declare plan: string;
+  @Column(DataType.BOOLEAN) declare seized: boolean;
+  @Column(json) declare thermal: object;
+  @Column(text) declare fittedPiston: string | null;
+  @Column(text) declare fittedRing: string | null;
+  @Column(json) declare overrides: object[];
+  @Column(text) declare overall: string | null;
+  @Column(integer) declare stationsRead: number;
+  @Column(integer) declare stationsPlanned: number;
+  @Column(text) declare decided: string | null;
+  /** What the search looks through, in lower case. */
+  @Column(text) declare search: string;
+  @Column(integer) declare version: number;
+  @Column(time) declare createdAt: Date;
+}
+
+@ShopTable('decisions')
+export class DecisionModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare jobId: string;
+  @PrimaryKey @Column(integer) declare position: number;
+  @Column(uuid) declare id: string;
+  @Column(time) declare at: Date;
+  @Column(text) declare by: string;
+  @Column(uuid) declare kitId: string | null;
+  @Column(text) declare reason: string;
+}

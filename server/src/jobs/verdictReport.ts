@@ -1,0 +1,38 @@
+import { judgeJob, kitSentence, nextSentence, recommendationSentence, verdictSentence, type JobFile, type LengthUnit } from '@tribos/core';
+
+/** Every verdict of a job as the API prints it: figures in nm, sentences in the reader's unit. */
+export function verdictReport(file: JobFile, unit: LengthUnit) {
+  const judged = judgeJob(file, unit);
+  return {
+    overall: judged.overall,
+    next: nextSentence(file, judged.next, unit),
+    recommendation: recommendationSentence(file, judged.kits, judged.items),
+    recommended: judged.kits.recommended?.kit.id ?? null,
+    verdicts: judged.items.map((i) => ({
+      key: i.key,
+      cylinder: file.engine.cylinders[i.cylinder],
+      title: i.title,
+      state: i.state,
+      because: i.because,
+      value: i.value,
+      u: i.u,
+      p: i.p,
+      limit: i.limitAt,
+      source: i.limit?.source ?? null,
+      outlook: i.outlook.map((g) => ({ gauge: g.instrument.name, u: g.u, p: g.p, state: g.state })),
+      working: i.working,
+      ...verdictSentence(file, i, unit),
+    })),
+    kits: judged.kits.options.map((o) => ({
+      id: o.kit.id,
+      name: o.kit.name,
+      feasible: o.feasible,
+      says: o.says,
+      p: o.p,
+      sentence: kitSentence(file, o),
+      oversizesLeft: o.oversizesLeft,
+      cylinders: o.cylinders.map((c) => ({ cylinder: file.engine.cylinders[c.cylinder], piston: c.piston, target: c.target, cleanup: c.cleanup, odds: c.odds, fit: c.fit })),
+    })),
+    questions: judged.readings.questions,
+  };
+}

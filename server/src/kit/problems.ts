@@ -1,0 +1,95 @@
+import { Catch, HttpException, HttpStatus, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import type { Problem } from '@tribos/contract';
+import { CoreError } from '@tribos/core';
+import type { ValidationError } from 'class-validator';
+import type { Response } from 'express';
+
+/** An error that says what happened, what was kept and what to do. */
+export class ProblemError extends HttpException {
+  constructor(status: number, code: string, detail: string, extras: Pick<Problem, 'errors' | 'current'> = {}) {
+    const problem: Problem = { type: `urn:tribos:problem:${code}`, title: TITLES[status] ?? 'Error', status, code, detail, ...extras };
+    super(problem, status);
+  }
+}
+
+const TITLES: Record<number, string> = {
+  400: 'Not understood',
+  401: 'Not signed in',
+  403: 'Not allowed',
+  404: 'Not found',
+  409: 'Changed meanwhile',
+  413: 'Too large',
+  415: 'Wrong kind of content',
+  422: 'Cannot be kept',
+  429: 'Too many tries',
+  500: 'Our fault',
+  503: 'Not available',
+};
+
+export const notFound = (what: string): ProblemError => new ProblemError(404, 'not-found', `There is no such ${what} in this shop.`);
+
+export const stale = (what: string, current: unknown): ProblemError =>
+  new ProblemError(409, 'stale', `This ${what} was changed by someone else meanwhile. Nothing was saved; compare the two and save again.`, { current });
+
+/** Flattens class-validator's tree into paths with sentences. */
+export function fromValidation(errors: readonly ValidationError[]): ProblemError {
+  const flat = (list: readonly ValidationError[], path: string): { path: string; sentence: string }[] =>
+    list.flatMap((e) => [
+      ...Object.values(e.constraints ?? {}).map((sentence) => ({ path: `${path}/${e.property}`, sentence })),
+      ...flat(e.children ?? [], `${path}/${e.property}`),
+    ]);
+  const all = flat(errors, '').slice(0, 20);
+  return new ProblemError(400, 'invalid', `Nothing was saved: ${all[0]?.sentence ?? 'the request does not have its shape'}.`, { errors: all });
+}
+
+interface DatabaseError {
+  readonly original?: { readonly code?: string; readonly constraint?: string };
+  readonly parent?: { readonly code?: string; readonly constraint?: string };
+}
+
+/** What PostgreSQL refuses is the request's fault when it is about the data, ours otherwise. */
+function fromDatabase(error: DatabaseError): ProblemError | null {
+  const cause = error.original ?? error.parent;
+  const code = cause?.code;
+  if (!code) return null;
+  if (code === '23505') return new ProblemError(409, 'exists', 'Something with this id or name is already there. Nothing was saved.');
+  if (code === '23503') return new ProblemError(422, 'unknown-reference', 'The request names something that is not in this shop. Nothing was saved.');
+  if (code.startsWith('23') || code.startsWith('22')) return new ProblemError(422, 'refused', 'A figure or text in the request cannot be kept as it is. Nothing was saved.');
+  if (code === '40001' || code === '40P01') return new ProblemError(409, 'busy', 'Someone else wrote at the same moment. Nothing was saved; send it again.');
+  if (code.startsWith('08') || code.startsWith('57')) return new ProblemError(503, 'database-away', 'The database is not answering. Nothing was saved; try again in a moment.');
+  return null;
+}
+
+function toProblem(error: unknown): ProblemError {
+  if (error instanceof ProblemError) return error;
+  if (error instanceof CoreError) return new ProblemError(422, error.code, error.message);
+  if (error instanceof HttpException) {
+    const status = error.getStatus();
+    const detail = status === 404 ? 'There is nothing at this address.' : status === 429 ? 'Too many tries from here. Wait a minute.' : error.message;
+    return new ProblemError(status, `http-${status}`, detail);
+  }
+  const fromPg = fromDatabase((error ?? {}) as DatabaseError);
+  if (fromPg) return fromPg;
+  const { status, type, name } = (error ?? {}) as { status?: number; type?: string; name?: string };
+  if (name?.startsWith('SequelizeConnection')) return new ProblemError(503, 'database-away', 'The database is not answering. Nothing was saved; try again in a moment.');
+  if (status && status >= 400 && status < 500) {
+    return new ProblemError(status, type ?? `http-${status}`, status === 413 ? 'The request is too large. Nothing was saved.' : 'The request could not be read. Nothing was saved.');
+  }
+  return new ProblemError(500, 'unexpected', 'Something went wrong here. Nothing was saved.');
+}
+
+/** Every error leaves as a problem document. */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>();
+    const problem = toProblem(error);
+    const status = problem.getStatus();
+    if (status >= HttpStatus.INTERNAL_SERVER_ERROR) console.error(error);
+    if (response.headersSent) {
+      response.end();
+      return;
+    }
+    response.status(status).type('application/problem+json').send(JSON.stringify(problem.getResponse()));
+  }
+}

@@ -1,0 +1,49 @@
+import { AsyncLocalStorage } from 'node:async_hooks';
+import { Injectable } from '@nestjs/common';
+import { InjectConnection } from '@nestjs/sequelize';
+import { Sequelize as Base } from 'sequelize';
+import type { Sequelize } from 'sequelize-typescript';
+import type { Role } from '@tribos/contract';
+
+/** Who is asking, for which shop. */
+export interface Who {
+  readonly shopId: string;
+  readonly shopName: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+const store = new AsyncLocalStorage<Map<string, unknown>>();
+
+// Sequelize takes the transaction of the running request from here, so that no query can forget it.
+Base.useCLS({
+  get: (key: string) => store.getStore()?.get(key),
+  set: (key: string, value: unknown) => store.getStore()?.set(key, value),
+  run: (work: (context: object) => unknown) => store.run(new Map(store.getStore() ?? []), () => work({})),
+  bind: (work: unknown) => work,
+} as never);
+
+/**
+ * The one place where work is scoped to a shop: a transaction in which row-level security sees that shop
+ * and nothing else. It commits when the work succeeds and leaves nothing behind when it fails.
+ */
+@Injectable()
+export class Scope {
+  constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
+
+  async run<T>(who: Who, work: () => Promise<T>): Promise<T> {
+    return this.sequelize.transaction(async () => {
+      await this.sequelize.query(`SELECT set_config('app.shop_id', $1, true)`, { bind: [who.shopId] });
+      store.getStore()?.set('who', who);
+      return work();
+    });
+  }
+
+  /** Who is asking; only inside `run`. */
+  get who(): Who {
+    const who = store.getStore()?.get('who') as Who | undefined;
+    if (!who) throw new Error('no one is signed in here');
+    return who;
+  }
+}

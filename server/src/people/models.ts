@@ -1,0 +1,50 @@
+import { Column, Model, PrimaryKey, Table } from 'sequelize-typescript';
+import { bytes, integer, json, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
+
+@Table({ tableName: 'shops', underscored: true, timestamps: false })
+export class ShopModel extends Model {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(text) declare name: string;
+  @Column(real) declare wearThreshold: number;
+  @Column(integer) declare allowance: number;
+  @Column(text) declare allowanceReason: string;
+  @Column(integer) declare nextJobNumber: number;
+}
+
+@ShopTable('people')
+export class PersonModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(text) declare name: string;
+  @Column(text) declare email: string;
+  @Column(text) declare role: string;
+  @Column(text) declare passwordHash: string;
+}
+
+@ShopTable('sessions')
+export class SessionModel extends ShopRow {
+  @PrimaryKey @Column(bytes) declare tokenHash: Buffer;
+  @Column(uuid) declare personId: string;
+  @Column(time) declare expiresAt: Date;
+}
+
+@ShopTable('customers')
+export class CustomerModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(text) declare name: string;
+  @Column(text) declare phone: string;
+}
+
+@ShopTable('benches')
+export class BenchModel extends ShopRow {
+  @PrimaryKey @Column(text) declare name: string;
+  @Column(integer) declare position: number;
+}
+
+@ShopTable('audit')
+export class AuditModel extends ShopRow {
+  @PrimaryKey @Column({ type: integer, autoIncrement: true }) declare id: number;
+  @Column(text) declare by: string;
+  @Column(text) declare action: string;
+  @Column(text) declare subject: string;
+  @Column(json) declare detail: object;
+}

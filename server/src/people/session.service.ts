@@ -1,0 +1,54 @@
+import { randomBytes } from 'node:crypto';
+import { Injectable } from '@nestjs/common';
+import { InjectConnection, InjectModel } from '@nestjs/sequelize';
+import { hash, verify } from '@node-rs/argon2';
+import type { Role } from '@tribos/contract';
+import { QueryTypes } from 'sequelize';
+import type { Sequelize } from 'sequelize-typescript';
+import { hashToken } from '../kit/access.js';
+import { ProblemError } from '../kit/problems.js';
+import { Scope, type Who } from '../kit/scope.js';
+import { AuditService } from './audit.service.js';
+import { PersonModel, SessionModel, ShopModel } from './models.js';
+
+export const SESSION_HOURS = 14;
+
+/** Verified against when nobody has the address, so that both answers take the same time. */
+let nobody: Promise<string> | undefined;
+const nobodysHash = (): Promise<string> => (nobody ??= hash('nobody'));
+
+@Injectable()
+export class SessionService {
+  constructor(
+    @InjectConnection() private readonly sequelize: Sequelize,
+    @InjectModel(PersonModel) private readonly people: typeof PersonModel,
+    @InjectModel(SessionModel) private readonly sessions: typeof SessionModel,
+    @InjectModel(ShopModel) private readonly shops: typeof ShopModel,
+    private readonly scope: Scope,
+    private readonly audit: AuditService,
+  ) {}
+
+  /**
+   * @returns the token for the cookie, and who it stands for
+   * @throws ProblemError 401, the same for a wrong address and a wrong password
+   */
+  async signIn(email: string, password: string): Promise<{ token: string; who: Who }> {
+    const [found] = await this.sequelize.query<{ shop_id: string; id: string; password_hash: string }>('SELECT * FROM sign_in_person($1)', { bind: [email], type: QueryTypes.SELECT });
+    const right = await verify(found?.password_hash ?? (await nobodysHash()), password).catch(() => false);
+    if (!found || !right) throw new ProblemError(401, 'wrong-sign-in', 'The address or the password is not right.');
+    const token = randomBytes(32).toString('base64url');
+    const newcomer: Who = { shopId: found.shop_id, shopName: '', personId: found.id, name: '', role: 'apprentice' };
+    const who = await this.scope.run(newcomer, async () => {
+      const [person, shop] = await Promise.all([this.people.findOne({ where: { id: found.id } }), this.shops.findOne()]);
+      await this.sessions.create({ shopId: found.shop_id, tokenHash: hashToken(token), personId: found.id, expiresAt: new Date(Date.now() + SESSION_HOURS * 3_600_000) });
+      return { shopId: found.shop_id, shopName: shop!.name, personId: found.id, name: person!.name, role: person!.role as Role };
+    });
+    await this.scope.run(who, () => this.audit.note('signed in', who.personId));
+    return { token, who };
+  }
+
+  async signOut(token: string): Promise<void> {
+    await this.sessions.destroy({ where: { tokenHash: hashToken(token) } });
+    await this.audit.note('signed out', this.scope.who.personId);
+  }
+}

@@ -1,0 +1,61 @@
+import { Injectable } from '@nestjs/common';
+import { InjectModel } from '@nestjs/sequelize';
+import type { CustomerView } from '@tribos/contract';
+import type { Shop } from '@tribos/core';
+import { nm } from '@tribos/core';
+import { Op } from 'sequelize';
+import { v7 } from 'uuid';
+import { Scope } from '../kit/scope.js';
+import { BenchModel, CustomerModel, ShopModel } from './models.js';
+
+const MOST_CUSTOMERS = 20;
+
+/** The shop itself: its rules, benches, customers, job numbers. */
+@Injectable()
+export class ShopService {
+  constructor(
+    @InjectModel(ShopModel) private readonly shops: typeof ShopModel,
+    @InjectModel(BenchModel) private readonly benchRows: typeof BenchModel,
+    @InjectModel(CustomerModel) private readonly customers: typeof CustomerModel,
+    private readonly scope: Scope,
+  ) {}
+
+  async rules(): Promise<Shop> {
+    const row = (await this.shops.findOne())!;
+    return { name: row.name, rules: { wearThreshold: row.wearThreshold }, allowance: { clearance: nm(row.allowance), reason: row.allowanceReason } };
+  }
+
+  async benches(): Promise<string[]> {
+    return (await this.benchRows.findAll({ order: ['position'] })).map((b) => b.name);
+  }
+
+  async searchCustomers(search: string): Promise<CustomerView[]> {
+    const rows = await this.customers.findAll({ where: { name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } }, order: ['name'], limit: MOST_CUSTOMERS });
+    return rows.map(({ id, name, phone }) => ({ id, name, phone }));
+  }
+
+  async customer(id: string): Promise<CustomerView> {
+    const { name, phone } = (await this.customers.findOne({ where: { id } }))!;
+    return { id, name, phone };
+  }
+
+  async customerNames(ids: readonly string[]): Promise<Map<string, string>> {
+    const rows = await this.customers.findAll({ where: { id: [...ids] } });
+    return new Map(rows.map((r) => [r.id, r.name]));
+  }
+
+  /** The customer of that name and phone, kept on first sight. */
+  async findOrKeepCustomer(name: string, phone: string): Promise<string> {
+    const { shopId } = this.scope.who;
+    const found = await this.customers.findOne({ where: { name, phone } });
+    return found ? found.id : (await this.customers.create({ shopId, id: v7(), name, phone })).id;
+  }
+
+  /** The next job number, each given once: the shop's row is locked until the transaction ends. */
+  async takeJobNumber(): Promise<number> {
+    const shop = (await this.shops.findOne({ lock: true }))!;
+    const number = shop.nextJobNumber;
+    await shop.update({ nextJobNumber: number + 1 });
+    return number;
+  }
+}

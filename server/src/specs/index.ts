@@ -1,0 +1,2 @@
+export { EnginesService } from './engines.service.js';
+export { SpecsModule } from './specs.module.js';

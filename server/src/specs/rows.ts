@@ -1,0 +1,82 @@
+import { nm, type EngineSpec, type Kit, type Limit, type Port } from '@tribos/core';
+import type { EngineModel, KitModel, LimitModel } from './models.js';
+
+/** Rows to the core's data and back. Undefined optional fields stay absent, so that a round trip is identical. */
+export function limitOf(row: LimitModel): Limit {
+  return {
+    id: row.id,
+    feature: row.feature as Limit['feature'],
+    state: row.state as Limit['state'],
+    low: row.low,
+    high: row.high,
+    unit: row.unit as Limit['unit'],
+    conditions: row.conditions,
+    source: {
+      type: row.sourceType as Limit['source']['type'],
+      party: row.party,
+      document: row.document,
+      page: row.page,
+      revision: row.revision,
+      enteredBy: row.enteredBy,
+      checkedBy: row.checkedBy,
+    },
+    ...(row.rows ? { rows: row.rows as Limit['rows'] & object } : {}),
+    ...(row.taper ? { taper: row.taper as Limit['taper'] & string } : {}),
+  };
+}
+
+export function limitRow(limit: Limit, engineId: string, position: number) {
+  const { source } = limit;
+  return {
+    id: limit.id,
+    engineId,
+    position,
+    feature: limit.feature,
+    state: limit.state,
+    low: limit.low,
+    high: limit.high,
+    rows: limit.rows ?? null,
+    unit: limit.unit,
+    taper: limit.taper ?? null,
+    conditions: limit.conditions,
+    sourceType: source.type,
+    party: source.party,
+    document: source.document,
+    page: source.page,
+    revision: source.revision,
+    enteredBy: source.enteredBy,
+    checkedBy: source.checkedBy,
+  };
+}
+
+export const kitOf = (row: KitModel): Kit =>
+  ({ id: row.id, maker: row.maker, name: row.name, oversize: row.oversize, piston: row.piston, material: row.material, gaugeHeight: row.gaugeHeight }) as Kit;
+
+export function engineOf(row: EngineModel, limits: readonly LimitModel[], kits: readonly KitModel[]): EngineSpec {
+  return {
+    id: row.id,
+    maker: row.maker,
+    model: row.model,
+    kind: row.kind as EngineSpec['kind'],
+    strokes: row.strokes as 2 | 4,
+    cylinders: row.cylinders,
+    bore: nm(row.bore),
+    stroke: nm(row.stroke),
+    wall: row.wall as EngineSpec['wall'],
+    zeroAt: row.zeroAt,
+    pinAxisDeg: row.pinAxisDeg,
+    depths: { top: nm(row.depthTop), mid: nm(row.depthMid), low: nm(row.depthLow) },
+    wallDepth: nm(row.wallDepth),
+    ports: row.ports as Port[],
+    sleeveOuter: row.sleeveOuter === null ? null : nm(row.sleeveOuter),
+    year: row.year,
+    code: row.code,
+    limits: limits.map(limitOf),
+    kits: kits.map(kitOf),
+  };
+}
+
+export function engineRow(spec: EngineSpec) {
+  const { depths, limits: _limits, kits: _kits, ...rest } = spec;
+  return { ...rest, depthTop: depths.top, depthMid: depths.mid, depthLow: depths.low };
+}
