@@ -1,0 +1,129 @@
+import { Gauge, ListChecks, Moon, PanelsTopLeft, Search, Sun, Wrench, type LucideIcon } from 'lucide-react';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { SignIn, signOut, useSession } from '../people/index.js';
+import { sendFor, useOutbox } from '../readings/index.js';
+import { Failed, Kbd, Loading } from '../ui/index.js';
+import { toggleTheme, toggleUnit, useSettings } from './settings.js';
+import { useEvents, useLine } from './useEvents.js';
+
+const Find = lazy(async () => ({ default: (await import('./Find.js')).Find }));
+
+const PLACES: readonly { to: string; name: string; icon: LucideIcon; end?: boolean }[] = [
+  { to: '/', name: 'Benches', icon: PanelsTopLeft, end: true },
+  { to: '/jobs', name: 'Jobs', icon: ListChecks },
+  { to: '/engines', name: 'Engines', icon: Wrench },
+  { to: '/gauges', name: 'Gauges', icon: Gauge },
+];
+
+export function Shell() {
+  const session = useSession();
+  if (session.isPending) return <Loading what="the shop" />;
+  if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
+  if (session.data === null) return <SignIn />;
+  return <SignedIn id={session.data.person.id} name={session.data.person.name} role={session.data.person.role} shop={session.data.shop.name} />;
+}
+
+function SignedIn({ id, name, role, shop }: { id: string; name: string; role: string; shop: string }) {
+  useEvents();
+  const [finding, setFinding] = useState(false);
+  const { pathname } = useLocation();
+
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k') {
+        event.preventDefault();
+        setFinding(true);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, []);
+  useEffect(() => setFinding(false), [pathname]);
+  useEffect(() => sendFor(id), [id]);
+
+  return (
+    <div className="flex h-dvh flex-col-reverse overflow-hidden md:flex-row print:block print:h-auto print:overflow-visible">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
+        To the sheet
+      </a>
+      <nav aria-label="Places" className="no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3">
+        {PLACES.map(({ to, name: word, icon: Icon, end }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={end ?? false}
+            className={({ isActive }) =>
+              `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-t-3 text-small md:min-h-16 md:flex-none md:border-t-0 md:border-l-3 ${isActive ? 'border-brass-line bg-rail-on font-semibold text-white' : 'border-transparent'}`
+            }
+          >
+            <Icon size={20} aria-hidden="true" />
+            {word}
+          </NavLink>
+        ))}
+      </nav>
+      <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
+        <TopLine name={name} role={role} shop={shop} find={() => setFinding(true)} />
+        <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col overflow-y-auto outline-none print:block print:overflow-visible">
+          <Suspense fallback={<Loading what="the sheet" />}>
+            <Outlet />
+          </Suspense>
+        </main>
+      </div>
+      {finding && (
+        <Suspense fallback={null}>
+          <Find onClose={() => setFinding(false)} />
+        </Suspense>
+      )}
+    </div>
+  );
+}
+
+function TopLine({ name, role, shop, find }: { name: string; role: string; shop: string; find: () => void }) {
+  const { unit, theme } = useSettings();
+  const quiet = 'inline-flex min-h-11 items-center gap-1.5 px-2.5';
+  return (
+    <header className="no-print flex shrink-0 items-center gap-1 border-b border-rule px-3 text-body">
+      <Link to="/" className="mr-auto inline-flex min-h-11 items-center truncate px-2 text-soft">
+        {shop}
+      </Link>
+      <button type="button" className={quiet} onClick={find}>
+        <Search size={16} aria-hidden="true" /> Find
+        <span className="hidden lg:inline">
+          <Kbd>Ctrl K</Kbd>
+        </span>
+      </button>
+      <button type="button" className={quiet} onClick={toggleUnit} aria-label={`Show lengths in ${unit === 'mm' ? 'inches' : 'millimetres'}`}>
+        <span className={unit === 'mm' ? 'font-bold' : 'text-soft'}>mm</span>
+        <span aria-hidden="true" className="text-soft">
+          |
+        </span>
+        <span className={unit === 'in' ? 'font-bold' : 'text-soft'}>in</span>
+      </button>
+      <button type="button" className={quiet} onClick={toggleTheme} aria-label={theme === 'light' ? 'Bay light off: dark theme' : 'Bay light on: light theme'}>
+        {theme === 'light' ? <Moon size={16} aria-hidden="true" /> : <Sun size={16} aria-hidden="true" />}
+        <span className="hidden lg:inline">bay light</span>
+      </button>
+      <LineState />
+      <span className="hidden px-2.5 text-right leading-tight sm:block">
+        <span className="block">{name}</span>
+        <span className="block text-small text-soft">{role}</span>
+      </span>
+      <button type="button" className={`${quiet} text-blue underline underline-offset-4`} onClick={() => void signOut()}>
+        Sign out
+      </button>
+    </header>
+  );
+}
+
+/** Whether the server answers, and how many readings wait for it. */
+function LineState() {
+  const line = useLine();
+  const { waiting } = useOutbox();
+  const text = waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting` : line === 'up' ? 'line up' : 'line down';
+  return (
+    <span role="status" className={`px-2.5 whitespace-nowrap ${line === 'down' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}>
+      {line === 'down' && waiting > 0 ? `line down · ${text}` : text}
+    </span>
+  );
+}

@@ -1,0 +1,27 @@
+import { QueryClient } from '@tanstack/react-query';
+import { ApiError } from './api.js';
+
+/** Server state lives here and nowhere else. A refused request is not asked again; a lost line is. */
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      staleTime: 10_000,
+      networkMode: 'always',
+      retry: (count, error) => !(error instanceof ApiError) && count < 2,
+      retryDelay: (n) => Math.min(500 * 2 ** n, 4_000),
+    },
+    mutations: { networkMode: 'always', retry: false },
+  },
+});
+
+/** Names of what is fetched, one place. */
+export const keys = {
+  session: ['session'] as const,
+  benches: ['benches'] as const,
+  jobs: (search: string) => ['jobs', 'list', search] as const,
+  allJobs: ['jobs'] as const,
+  job: (id: string) => ['jobs', 'one', id] as const,
+  engines: ['engines'] as const,
+  engine: (id: string) => ['engines', id] as const,
+  gauges: ['gauges'] as const,
+};

@@ -1,0 +1,103 @@
+import { borePlan, directionName, formatLength, isBlocked, nm, standardLow, stationKey, stationName, thrustAngle, type BoreStation, type JobFile, type Judgement, type LengthUnit, type Station } from '@tribos/core';
+import { across, foldPort } from './foldPort.js';
+import { WearCanvas } from './WearCanvas.js';
+
+/** Every direction and depth of the full plan, whether this job's plan asks for it or not. */
+function grid(file: JobFile, cylinder: number): BoreStation[] {
+  const { depths } = file.engine;
+  const thrust = thrustAngle(file.engine);
+  return [depths.top, depths.mid, depths.low].flatMap((depth) => [0, 45, 90, 135].map((o): BoreStation => ({ part: 'bore', cylinder, depth, angle: (thrust + o) % 180 })));
+}
+
+/**
+ * The wall over half a turn: depth down, direction across. Diameters are the same half a turn on, so half
+ * shows everything. Stations carry their figures; the one being taken is brass.
+ */
+export function WallMap({ file, judgement, cylinder, current, unit, most, onPick }: { file: JobFile; judgement: Judgement; cylinder: number; current: Station | null; unit: LengthUnit; most: number; onPick: (s: Station) => void }) {
+  const { engine } = file;
+  const bore = judgement.bores[cylinder]!;
+  const thrust = thrustAngle(engine);
+  const planned = new Set(borePlan(engine, file.job.plan, cylinder).filter((p) => !p.blocked).map((p) => stationKey(p.station)));
+  const down = (depth: number): number => (depth / engine.wallDepth) * 100;
+  const currentKey = current && stationKey(current);
+  const name = engine.cylinders[cylinder]!;
+  const { depths } = engine;
+
+  return (
+    <figure className="min-w-0">
+      <figcaption className="flex items-baseline justify-between pl-9">
+        <span className="font-semibold capitalize">{name}</span>
+        <span className="text-small text-soft">
+          {bore.progress.read} of {bore.progress.planned} read
+        </span>
+      </figcaption>
+      <div className="grid grid-cols-[2.25rem_1fr]">
+        <span />
+        <div className="relative h-5 text-small text-soft">
+          {[0, 45, 90, 135].map((o) => {
+            const angle = (thrust + o) % 180;
+            return (
+              <span key={o} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${across(angle, thrust)}%` }}>
+                {directionName(file, angle)}
+                {angle === 0 && <span className="hidden xl:inline">, {engine.zeroAt}</span>}
+              </span>
+            );
+          })}
+        </div>
+        <div className="relative">
+          {[depths.top, depths.mid, depths.low].map((d) => (
+            <span key={d} className="figure absolute right-1.5 -translate-y-1/2 text-small text-soft" style={{ top: `${down(d)}%` }}>
+              {unit === 'mm' ? d / 1e6 : (d / 25.4e6).toFixed(2)}
+            </span>
+          ))}
+        </div>
+        <div className="relative h-56 border-x border-t border-ink/60 bg-page">
+          {bore.survey && <WearCanvas survey={bore.survey} reference={standardLow(file)} most={most} wallDepth={engine.wallDepth} thrust={thrust} />}
+          {engine.ports.flatMap((port, i) =>
+            foldPort(port.from, port.to, thrust).map((span) => (
+              <span
+                key={`${i}:${span.from}`}
+                title={port.name}
+                className="absolute border border-ink/70 bg-sheet"
+                style={{ left: `${span.from}%`, width: `${span.to - span.from}%`, top: `${down(port.roof)}%`, height: `${down(port.floor) - down(port.roof)}%` }}
+              />
+            )),
+          )}
+          {grid(file, cylinder).map((station) => {
+            const key = stationKey(station);
+            const state = judgement.readings.stations.get(key);
+            const blocked = isBlocked(engine, station.depth, station.angle);
+            const here = key === currentKey;
+            if (blocked && !state) return null;
+            const value = state?.result ? formatLength(nm(state.result.estimate.value), { unit, step: 1_000 }) : null;
+            const held = state !== undefined && state.result === null;
+            const label = `${stationName(file, station, unit)}: ${value ?? (held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan')}`;
+            return (
+              <button
+                key={key}
+                type="button"
+                aria-label={label}
+                aria-current={here ? 'true' : undefined}
+                tabIndex={here ? 0 : -1}
+                onClick={() => onPick(station)}
+                className="absolute flex h-12 w-1/4 -translate-x-1/2 -translate-y-1/2 flex-col items-center justify-center"
+                style={{ left: `${across(station.angle, thrust)}%`, top: `${down(station.depth)}%` }}
+              >
+                <span
+                  aria-hidden="true"
+                  className={`block rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : state ? 'size-3 border-2 border-ink bg-sheet' : planned.has(key) ? 'size-3 border-2 border-dotted border-ink bg-page' : 'size-1.5 bg-soft/70'}`}
+                />
+                {(value || held) && (
+                  <span className={`figure mt-0.5 bg-sheet px-1 text-small leading-4 ${here ? 'font-bold text-brass' : held ? 'text-undecided' : 'text-ink'}`}>
+                    {value ?? '?'}
+                    {state && state.readings.length > 1 && <span className="text-soft"> ×{state.readings.length}</span>}
+                  </span>
+                )}
+              </button>
+            );
+          })}
+        </div>
+      </div>
+    </figure>
+  );
+}

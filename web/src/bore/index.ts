@@ -1,0 +1,1 @@
+export { WallMap } from './WallMap.js';

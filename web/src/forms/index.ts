@@ -1,0 +1,2 @@
+export * from './lengthField.js';
+export * from './useContractForm.js';

@@ -1,0 +1,96 @@
+import { useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
+import type { InstrumentView } from '@tribos/contract';
+import { calibrationOverdue, formatLength, nm, USUAL, type Instrument } from '@tribos/core';
+import { api } from '../app/api.js';
+import { keys } from '../app/queries.js';
+import { useSettings } from '../app/settings.js';
+import { useMay } from '../people/index.js';
+import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
+
+const GaugeSheet = lazy(async () => ({ default: (await import('./GaugeSheet.js')).GaugeSheet }));
+
+function settingText(i: Instrument, all: readonly InstrumentView[]): string {
+  if (i.setting.kind === 'ring') return 'set in a ring';
+  if (i.setting.kind === 'micrometer') {
+    const { instrumentId } = i.setting;
+    return `set in ${all.find((v) => v.instrument.id === instrumentId)?.instrument.name ?? 'a micrometer'}`;
+  }
+  return '';
+}
+
+export function GaugesPage() {
+  const { unit } = useSettings();
+  const mayEdit = useMay('edit-gauges');
+  const [open, setOpen] = useState<InstrumentView | 'new' | null>(null);
+  const { data, error, refetch } = useQuery({ queryKey: keys.gauges, queryFn: () => api.get<InstrumentView[]>('/gauges') });
+  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the gauges" />;
+  const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
+  const now = new Date().toISOString();
+  return (
+    <Page
+      title="Gauges"
+      sub="What each can tell decides what a verdict may say."
+      actions={
+        mayEdit && (
+          <Button look="brass" onClick={() => setOpen('new')}>
+            Add a gauge
+          </Button>
+        )
+      }
+    >
+      {data.length === 0 && <Empty>No gauge yet. Add those you measure with.</Empty>}
+      <div className="overflow-x-auto">
+        <table className="w-full min-w-180 border-t border-ink/60 bg-sheet text-left">
+          <thead className="text-small text-soft">
+            <tr>
+              {['gauge', `shows, ${unit}`, `repeats to (s), ${unit}`, `error up to (E), ${unit}`, `range, ${unit}`, 'calibration', ''].map((h) => (
+                <th key={h} className="px-3 py-2 font-normal">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {data.map((view) => {
+              const i = view.instrument;
+              const overdue = calibrationOverdue(i, now);
+              return (
+                <tr key={i.id} className="border-t border-rule">
+                  <td className="px-3 py-2">
+                    <span className="font-semibold">{i.name}</span>
+                    <span className="block text-small text-soft">{[USUAL[i.type].name, settingText(i, data), i.contacts === 3 ? 'three-point: sees no ovality' : ''].filter(Boolean).join(' · ')}</span>
+                  </td>
+                  <td className="figure px-3 text-lead">{figure(i.resolution)}</td>
+                  <td className="figure px-3 text-lead">
+                    {figure(i.repeatability, 1)}
+                    <span className="block font-sans text-small text-soft">{i.studyRepeats === null ? 'usual for its type' : `own study, ${i.studyRepeats} repeats`}</span>
+                  </td>
+                  <td className="figure px-3 text-lead">{figure(i.maxError)}</td>
+                  <td className="figure px-3">
+                    {formatLength(nm(i.rangeLow), { unit, step: 1_000_000 })}–{formatLength(nm(i.rangeHigh), { unit, step: 1_000_000 })}
+                  </td>
+                  <td className="px-3">
+                    {i.calibrationDue === null ? <span className="text-soft">none on file</span> : overdue ? <strong className="text-beyond">overdue, {i.calibrationDue}: its error counts double</strong> : `holds until ${i.calibrationDue}`}
+                  </td>
+                  <td className="px-1">
+                    {mayEdit && (
+                      <Button look="quiet" onClick={() => setOpen(view)} aria-label={`Edit ${i.name}`}>
+                        Edit
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      {open && (
+        <Suspense fallback={null}>
+          <GaugeSheet view={open === 'new' ? null : open} all={data} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
+    </Page>
+  );
+}

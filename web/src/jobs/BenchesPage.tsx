@@ -1,0 +1,96 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from 'react-router';
+import type { BenchesView, BenchView } from '@tribos/contract';
+import { api } from '../app/api.js';
+import { keys } from '../app/queries.js';
+import { useSettings } from '../app/settings.js';
+import { Empty, Failed, Loading, Page, ScribedScale, VerdictMark } from '../ui/index.js';
+import { dayText } from './dayText.js';
+import { JobRows, jobNumber } from './JobRows.js';
+
+/** Home: the engine on each bench, its one next action, and what else waits. */
+export function BenchesPage() {
+  const { data, error, refetch } = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
+  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the benches" />;
+  return (
+    <Page title="Benches">
+      <ul className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
+        {data.benches.map((b) => (
+          <Bench key={b.name} bench={b} />
+        ))}
+      </ul>
+      <div className="grid gap-6 lg:grid-cols-[1fr_18rem]">
+        <section>
+          <h2 className="mb-2 font-semibold">On the shelf</h2>
+          {data.waiting.length > 0 ? <JobRows rows={data.waiting} /> : <Empty>Nothing waits. Every open job is on a bench.</Empty>}
+        </section>
+        <section className="grid content-start gap-2">
+          <h2 className="font-semibold">To see to</h2>
+          {data.gaugesDue.map((g) => (
+            <p key={g.id}>
+              <Link to="/gauges" className="text-blue underline underline-offset-4">
+                {g.name}
+              </Link>
+              : calibration {g.overdue ? <strong className="text-beyond">overdue since {dayText(g.calibrationDue)}</strong> : `due ${dayText(g.calibrationDue)}`}
+            </p>
+          ))}
+          {data.limitsUnchecked > 0 && (
+            <p>
+              <Link to="/engines" className="text-blue underline underline-offset-4">
+                {data.limitsUnchecked} {data.limitsUnchecked === 1 ? 'limit' : 'limits'}
+              </Link>{' '}
+              typed by one person, unchecked
+            </p>
+          )}
+          {data.gaugesDue.length === 0 && data.limitsUnchecked === 0 && <p className="text-soft">Gauges in date, limits checked.</p>}
+        </section>
+      </div>
+    </Page>
+  );
+}
+
+function Bench({ bench: { name, job } }: { bench: BenchView }) {
+  const { unit } = useSettings();
+  return (
+    <li className="flex flex-col bg-sheet">
+      <ScribedScale />
+      <div className="flex flex-1 flex-col gap-3 px-4 pt-2 pb-4">
+        <h2 className="text-small text-soft">{name}</h2>
+        {job === null ? (
+          <Empty>
+            <p>Free.</p>
+            <p>
+              Put a job here under its details, or{' '}
+              <Link to="/jobs?new=1" className="text-blue underline underline-offset-4">
+                open a new one
+              </Link>
+              .
+            </p>
+          </Empty>
+        ) : (
+          <>
+            <div>
+              <p className="text-title leading-tight font-semibold">
+                <Link to={`/jobs/${job.id}`}>{job.engine}</Link>
+              </p>
+              <p className="text-soft">
+                <span className="figure">{jobNumber(job.number)}</span> · {job.customer}
+                {job.promised && ` · promised ${dayText(job.promised)}`}
+              </p>
+              <p className="mt-1 flex items-center gap-3">
+                <VerdictMark state={job.overall ?? 'waiting'} />
+                <span className="figure text-small text-soft">
+                  {job.read} of {job.planned} read
+                </span>
+              </p>
+              {job.decided && <p className="text-soft">Decided: {job.decided}</p>}
+            </div>
+            <Link to={job.station === 'measure' ? `/jobs/${job.id}` : `/jobs/${job.id}/decide`} className="mt-auto block rounded-edge bg-brass px-4 py-3 text-lead leading-snug font-semibold text-on-brass">
+              {job.next[unit]}
+            </Link>
+          </>
+        )}
+      </div>
+    </li>
+  );
+}

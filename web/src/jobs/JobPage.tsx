@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { Link, NavLink, Outlet, useParams } from 'react-router';
+import type { VerdictState } from '@tribos/core';
+import { combineVerdicts } from '@tribos/core';
+import { useMay } from '../people/index.js';
+import { Button, Failed, Loading, ScribedScale, VerdictMark } from '../ui/index.js';
+import { dayText } from './dayText.js';
+import { EditJobSheet } from './EditJobSheet.js';
+import { useJob, type JobContext } from './useJob.js';
+
+const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;
+
+export function JobPage() {
+  const { id = '' } = useParams();
+  const { query, context } = useJob(id);
+  if (context) return <Job key={id} context={context} />;
+  if (query.isError) return <Failed error={query.error} retry={() => void query.refetch()} />;
+  return <Loading what="the job" />;
+}
+
+function Job({ context }: { context: JobContext }) {
+  const { file, judgement } = context;
+  const { job, engine } = file;
+  const [editing, setEditing] = useState(false);
+  const mayEdit = useMay('edit-job');
+  const read = judgement.items.filter((i) => i.because !== 'unread').map((i): VerdictState => i.state);
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col print:block">
+      <header className="flex flex-wrap items-baseline gap-x-4 px-5 pt-3">
+        <h1 className="text-title font-semibold">
+          <span className="figure mr-2 text-lead font-normal text-soft">{String(job.number).padStart(4, '0')}</span>
+          {job.machine}
+        </h1>
+        <p className="min-w-0 flex-1 truncate text-soft">
+          {[job.engineNumber && `engine ${job.engineNumber}`, job.use, `${engine.cylinders.length === 1 ? 'one cylinder' : `${engine.cylinders.length} cylinders`}, ${WALLS[engine.wall]}`, job.customer].filter(Boolean).join(' · ')}
+        </p>
+        <p className="text-soft">
+          {job.promised ? `promised ${dayText(job.promised)}` : 'no promise given'}
+          {mayEdit && (
+            <Button look="quiet" className="no-print ml-2" onClick={() => setEditing(true)}>
+              Job details
+            </Button>
+          )}
+        </p>
+      </header>
+      <nav aria-label="Run sheet" className="px-5 pt-1">
+        <ScribedScale />
+        <ul className="flex gap-2">
+          <Station to={`/jobs/${job.id}`} name="Measure" mark={read.length === 0 ? 'waiting' : combineVerdicts(read)} end />
+          <Station to={`/jobs/${job.id}/decide`} name="Decide" done={file.decisions.length > 0} />
+          <li className="no-print ml-auto hidden self-center text-small text-soft sm:block">
+            <a className="px-2 py-3 text-blue underline underline-offset-4" href={`/api/jobs/${job.id}/file`} download>
+              Job file
+            </a>
+            <a className="px-2 py-3 text-blue underline underline-offset-4" href={`/api/jobs/${job.id}/readings.csv`} download>
+              Readings as CSV
+            </a>
+            <Link className="px-2 py-3 text-blue underline underline-offset-4" to={`/engines/${engine.id}`}>
+              Limits
+            </Link>
+          </li>
+        </ul>
+      </nav>
+      <Outlet context={context} />
+      {editing && <EditJobSheet context={context} onClose={() => setEditing(false)} />}
+    </div>
+  );
+}
+
+function Station({ to, name, mark, done, end = false }: { to: string; name: string; mark?: VerdictState | 'waiting'; done?: boolean; end?: boolean }) {
+  return (
+    <li>
+      <NavLink
+        to={to}
+        end={end}
+        className={({ isActive }) => `-mt-3 inline-flex min-h-12 min-w-36 items-center gap-3 border-t-5 px-3 pt-1 ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`}
+      >
+        {name}
+        {mark && <VerdictMark state={mark} word={false} />}
+        {done !== undefined && <span className="text-small font-normal">{done ? '✓ done' : 'open'}</span>}
+      </NavLink>
+    </li>
+  );
+}

@@ -1,0 +1,36 @@
+import { Link } from 'react-router';
+import type { JobRow } from '@tribos/contract';
+import { VerdictMark } from '../ui/index.js';
+import { dayText } from './dayText.js';
+
+export const jobNumber = (n: number): string => String(n).padStart(4, '0');
+
+/** Jobs as a ruled list: number, engine, customer, what stands, promise. */
+export function JobRows({ rows }: { rows: readonly JobRow[] }) {
+  return (
+    <ul className="border-t border-ink/60 bg-sheet">
+      {rows.map((job) => (
+        <li key={job.id} className="border-b border-rule">
+          <Link to={job.decided ? `/jobs/${job.id}/decide` : `/jobs/${job.id}`} className="grid min-h-14 grid-cols-[4rem_1fr_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page lg:grid-cols-[4rem_14rem_1fr_11rem_9rem]">
+            <span className="figure text-soft">{jobNumber(job.number)}</span>
+            <span className="truncate font-semibold">{job.engine}</span>
+            <span className="col-start-2 row-start-2 truncate text-soft lg:col-start-auto lg:row-start-auto">
+              {job.customer}
+              {job.complaint && ` · ${job.complaint}`}
+            </span>
+            <span className="row-span-2 lg:row-span-1">
+              <VerdictMark state={job.overall ?? 'waiting'} />
+              <span className="figure block text-small text-soft">
+                {job.read} of {job.planned}
+              </span>
+            </span>
+            <span className="hidden text-right text-small text-soft lg:block">
+              {job.decided ? `decided: ${job.decided}` : job.promised ? `promised ${dayText(job.promised)}` : 'no promise'}
+              {job.bench && <span className="block truncate">{job.bench}</span>}
+            </span>
+          </Link>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,102 @@
+import { useInfiniteQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useDeferredValue, useRef, useState, type ChangeEvent } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { JobRow, JobView, Page as ListPage } from '@tribos/contract';
+import { api } from '../app/api.js';
+import { keys, queryClient } from '../app/queries.js';
+import { useMay } from '../people/index.js';
+import { Button, Empty, Failed, Loading, Page, TextField } from '../ui/index.js';
+import { JobRows } from './JobRows.js';
+
+const NewJobSheet = lazy(async () => ({ default: (await import('./NewJobSheet.js')).NewJobSheet }));
+
+/** All jobs, newest first; the search is in the address. */
+export function JobsPage() {
+  const [params, setParams] = useSearchParams();
+  const search = params.get('search') ?? '';
+  const asked = useDeferredValue(search);
+  const mayEdit = useMay('edit-job');
+  const list = useInfiniteQuery({
+    queryKey: keys.jobs(asked),
+    queryFn: ({ pageParam }) => api.get<ListPage<JobRow>>(`/jobs?search=${encodeURIComponent(asked)}${pageParam ? `&after=${pageParam}` : ''}`),
+    initialPageParam: '',
+    getNextPageParam: (page) => page.next,
+    placeholderData: (before) => before,
+  });
+  const rows = list.data?.pages.flatMap((p) => p.items) ?? [];
+  const setSearch = (text: string) => setParams(text ? { search: text } : {}, { replace: true });
+
+  return (
+    <Page
+      title="Jobs"
+      actions={
+        mayEdit && (
+          <>
+            <ImportButton />
+            <Button look="brass" onClick={() => setParams({ new: '1' })}>
+              New job
+            </Button>
+          </>
+        )
+      }
+    >
+      <TextField label="Search number, engine, customer, complaint" type="search" value={search} onChange={(e) => setSearch(e.target.value)} maxLength={100} />
+      {list.isPending ? (
+        <Loading what="the jobs" />
+      ) : list.isError ? (
+        <Failed error={list.error} retry={() => void list.refetch()} />
+      ) : rows.length === 0 ? (
+        <Empty>{search ? `No job has “${search}” in it.` : 'No job yet. Open the first one.'}</Empty>
+      ) : (
+        <JobRows rows={rows} />
+      )}
+      {list.hasNextPage && (
+        <Button onClick={() => void list.fetchNextPage()} disabled={list.isFetchingNextPage}>
+          {list.isFetchingNextPage ? 'Fetching …' : 'Older jobs'}
+        </Button>
+      )}
+      {params.get('new') && mayEdit && (
+        <Suspense fallback={null}>
+          <NewJobSheet onClose={() => setParams({})} />
+        </Suspense>
+      )}
+    </Page>
+  );
+}
+
+/** Brings a job file in as a new job. */
+function ImportButton() {
+  const input = useRef<HTMLInputElement>(null);
+  const navigate = useNavigate();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const take = async (event: ChangeEvent<HTMLInputElement>) => {
+    const file = event.target.files?.[0];
+    event.target.value = '';
+    if (!file) return;
+    setBusy(true);
+    setTrouble(null);
+    try {
+      const view = await api.post<JobView>('/jobs/import', JSON.parse(await file.text()));
+      await queryClient.invalidateQueries({ queryKey: keys.allJobs });
+      void navigate(`/jobs/${view.file.job.id}`);
+    } catch (error) {
+      setTrouble(error instanceof SyntaxError ? `${file.name} is not JSON. Nothing was imported.` : (error as Error).message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <div className="grid justify-items-end">
+      <input ref={input} type="file" accept="application/json,.json" className="sr-only" tabIndex={-1} aria-label="Job file" onChange={(e) => void take(e)} />
+      <Button onClick={() => input.current?.click()} disabled={busy}>
+        {busy ? 'Importing …' : 'Import a job file'}
+      </Button>
+      {trouble && (
+        <p role="alert" className="max-w-md text-small text-beyond">
+          {trouble}
+        </p>
+      )}
+    </div>
+  );
+}

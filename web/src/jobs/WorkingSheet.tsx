@@ -1,0 +1,116 @@
+import type { ReactNode } from 'react';
+import { formatLength, limitText, nm, oddsText, sourceLine, verdictSentence, withUnit, type JobFile, type LengthUnit, type VerdictItem } from '@tribos/core';
+import { Sheet, VerdictMark } from '../ui/index.js';
+import { markOf } from './LimitStrip.js';
+
+const BUDGET: Record<string, string> = {
+  resolution: 'smallest step of the gauge',
+  repeatability: 'repeatability',
+  scale: 'error of the scale',
+  setting: 'what the gauge was set in',
+  temperature: 'temperature',
+  disagreement: 'two gauges disagree',
+};
+
+function Rows({ children }: { children: ReactNode }) {
+  return <dl className="grid grid-cols-[1fr_auto] gap-x-6">{children}</dl>;
+}
+
+function Row({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <>
+      <dt className="border-b border-rule py-1">{label}</dt>
+      <dd className="figure border-b border-rule py-1 text-right">{children}</dd>
+    </>
+  );
+}
+
+/** Everything behind one figure: inputs, formula, uncertainty budget, what each gauge could say, other sources. */
+export function WorkingSheet({ file, item, unit, onClose }: { file: JobFile; item: VerdictItem; unit: LengthUnit; onClose: () => void }) {
+  const { headline, details } = verdictSentence(file, item, unit);
+  const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
+  const others = item.governing.status === 'ask' ? item.governing.candidates : item.governing.others;
+  return (
+    <Sheet title={`${item.title}, ${file.engine.cylinders[item.cylinder]}`} onClose={onClose} wide>
+      <div className="grid gap-5">
+        <div>
+          <VerdictMark state={markOf(item)} />
+          <p className="text-lead font-semibold">{headline}</p>
+          {details.map((d) => (
+            <p key={d} className="text-soft">
+              {d}
+            </p>
+          ))}
+        </div>
+        {item.working.length > 0 && (
+          <section>
+            <h3 className="mb-1 font-semibold">From the readings</h3>
+            <Rows>
+              {item.working.map((w) => (
+                <Row key={w.label} label={w.label}>
+                  {w.kind === 'length' ? fine(w.value) : w.kind === 'angle' ? `${w.value.toFixed(1)}°` : w.text}
+                </Row>
+              ))}
+            </Rows>
+          </section>
+        )}
+        {item.u !== null && (
+          <section>
+            <h3 className="mb-1 font-semibold">How well it is known</h3>
+            <Rows>
+              {item.budget.map((b) => (
+                <Row key={b.kind} label={BUDGET[b.kind] ?? b.kind}>
+                  {fine(b.u)}
+                </Row>
+              ))}
+              <Row label="together, standard uncertainty u (root of the sum of squares)">{fine(item.u)}</Row>
+              {item.p !== null && <Row label={`P that the limit is kept, Φ((${item.side === 'max' ? 'limit − value' : 'value − limit'}) / u)`}>{oddsText(item.p)}</Row>}
+            </Rows>
+          </section>
+        )}
+        {item.outlook.length > 0 && (
+          <section>
+            <h3 className="mb-1 font-semibold">What each gauge could say about this figure</h3>
+            <table className="w-full">
+              <thead className="text-left text-small text-soft">
+                <tr>
+                  <th className="py-1 font-normal">gauge</th>
+                  <th className="py-1 font-normal">u</th>
+                  <th className="py-1 font-normal">P</th>
+                  <th className="py-1 font-normal">says</th>
+                </tr>
+              </thead>
+              <tbody>
+                {item.outlook.map((g) => (
+                  <tr key={g.instrument.id} className="border-t border-rule">
+                    <td className="py-1">{g.instrument.name}</td>
+                    <td className="figure py-1">{formatLength(nm(g.u), { unit, step: 100 })}</td>
+                    <td className="figure py-1">{oddsText(g.p)}</td>
+                    <td className="py-1">
+                      <VerdictMark state={g.state} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+        )}
+        {others.length > 0 && (
+          <section>
+            <h3 className="mb-1 font-semibold">Other figures on file</h3>
+            <ul>
+              {others.map((l) => (
+                <li key={l.id} className="flex justify-between gap-4 border-b border-rule py-1">
+                  <span>
+                    {l.source.party}: {sourceLine(l.source)}
+                  </span>
+                  <span className="figure">{limitText(l.low, l.high, unit)}</span>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+    </Sheet>
+  );
+}

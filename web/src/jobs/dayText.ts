@@ -1,0 +1,7 @@
+import { format, parseISO } from 'date-fns';
+
+/** A day as people say it: `4 Dec`, with the year when it is not this one. */
+export function dayText(day: string, now = new Date()): string {
+  const date = parseISO(day);
+  return format(date, date.getFullYear() === now.getFullYear() ? 'd MMM' : 'd MMM yyyy');
+}

@@ -1,0 +1,57 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { useOutletContext } from 'react-router';
+import type { JobView } from '@tribos/contract';
+import { judgeJob, type JobFile, type Judgement, type LengthUnit } from '@tribos/core';
+import { api } from '../app/api.js';
+import { keys, queryClient } from '../app/queries.js';
+import { useSettings } from '../app/settings.js';
+import { useSession } from '../people/index.js';
+import { logEntryOf, onAnswered, useOutbox } from '../readings/index.js';
+
+/** A job as its stations see it: what the server has and what still waits here, judged together. */
+export interface JobContext {
+  readonly file: JobFile;
+  readonly version: number;
+  readonly judgement: Judgement;
+  readonly unit: LengthUnit;
+}
+
+// What the server answered is put into the job at once, so that nothing flickers while the view is fetched.
+onAnswered((jobId, { entries }) => {
+  queryClient.setQueryData<JobView>(keys.job(jobId), (before) => {
+    if (!before) return before;
+    const known = new Set(before.file.log.map((e) => e.id));
+    return { ...before, file: { ...before.file, log: [...before.file.log, ...entries.filter((e) => !known.has(e.id))] } };
+  });
+});
+
+export function useJob(id: string) {
+  const query = useQuery({ queryKey: keys.job(id), queryFn: () => api.get<JobView>(`/jobs/${id}`) });
+  const { entries } = useOutbox();
+  const { unit } = useSettings();
+  const session = useSession();
+  const by = session.data?.person.name ?? '';
+  const view = query.data;
+
+  const context = useMemo((): JobContext | null => {
+    if (!view) return null;
+    const known = new Set(view.file.log.map((e) => e.id));
+    const mine = entries.filter((w) => w.jobId === id && w.refused === null && !known.has(w.entry.id));
+    const pending = mine.map((w) => logEntryOf(w.entry, view.file.instruments, by)).filter((e) => e !== null);
+    const file = { ...view.file, log: [...view.file.log, ...pending] };
+    return { file, version: view.version, judgement: judgeJob(file, unit), unit };
+  }, [view, entries, id, unit, by]);
+
+  useEffect(() => {
+    const job = view?.file.job;
+    document.title = job ? `${String(job.number).padStart(4, '0')} ${job.machine} · Tribos` : 'Tribos';
+    return () => {
+      document.title = 'Tribos';
+    };
+  }, [view]);
+
+  return { query, context };
+}
+
+export const useJobContext = (): JobContext => useOutletContext<JobContext>();

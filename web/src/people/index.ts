@@ -1,0 +1,2 @@
+export { SignIn } from './SignIn.js';
+export { signOut, useMay, useSession } from './useSession.js';

@@ -1,0 +1,32 @@
+import { useQuery } from '@tanstack/react-query';
+import { may, type Permission, type SessionView } from '@tribos/contract';
+import { api, ApiError } from '../app/api.js';
+import { keys, queryClient } from '../app/queries.js';
+
+/** Who is signed in; null when nobody is. */
+export function useSession() {
+  return useQuery({
+    queryKey: keys.session,
+    queryFn: async (): Promise<SessionView | null> => {
+      try {
+        return await api.get<SessionView>('/session');
+      } catch (error) {
+        if (error instanceof ApiError && error.status === 401) return null;
+        throw error;
+      }
+    },
+    staleTime: 60_000,
+  });
+}
+
+/** Whether the person at the screen may do something; what they may not is not offered. */
+export function useMay(permission: Permission): boolean {
+  const { data } = useSession();
+  return data ? may(data.person.role, permission) : false;
+}
+
+export async function signOut(): Promise<void> {
+  await api.delete('/session').catch(() => undefined);
+  queryClient.clear();
+  queryClient.setQueryData(keys.session, null);
+}

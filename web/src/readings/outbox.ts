@@ -1,0 +1,154 @@
+import { get, update } from 'idb-keyval';
+import { useSyncExternalStore } from 'react';
+import type { AnyEntryBody, AppendedLog } from '@tribos/contract';
+import { api, ApiError } from '../app/api.js';
+import { onLineUp, setLine } from '../app/useEvents.js';
+
+/** An entry typed here that the server has not answered for yet. */
+export interface Waiting {
+  readonly jobId: string;
+  /** Who typed it: nobody else's session sends it. */
+  readonly personId: string;
+  readonly entry: AnyEntryBody;
+  /** The server's sentence when it refused; the entry stays until someone throws it away. */
+  readonly refused: string | null;
+}
+
+const KEY = 'tribos:outbox';
+const CHANNEL = 'tribos:outbox';
+const AGAIN_MS = 1_500;
+const MOST_AT_ONCE = 100;
+
+let waiting: readonly Waiting[] = [];
+let person = '';
+const listeners = new Set<() => void>();
+const answered = new Set<(jobId: string, log: AppendedLog) => void>();
+const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
+let timer: ReturnType<typeof setTimeout> | undefined;
+
+function show(next: readonly Waiting[]): void {
+  waiting = next;
+  listeners.forEach((l) => l());
+}
+
+const load = async (): Promise<void> => show((await get<Waiting[]>(KEY)) ?? []);
+
+/** Every change goes through the store, which serialises the tabs, and is then shown in all of them. */
+async function change(how: (before: readonly Waiting[]) => Waiting[]): Promise<void> {
+  let after: readonly Waiting[] = [];
+  await update<Waiting[]>(KEY, (before) => {
+    const next = how(before ?? []);
+    after = next;
+    return next;
+  });
+  show(after);
+  channel?.postMessage('changed');
+}
+
+channel?.addEventListener('message', () => void load());
+void load().then(() => flush());
+onLineUp(() => void flush());
+if (typeof window !== 'undefined') window.addEventListener('online', () => void flush());
+
+/** Says whose entries may be sent from now on. */
+export function sendFor(personId: string): void {
+  person = personId;
+  void flush();
+}
+
+const mayGo = (w: Waiting): boolean => w.refused === null && w.personId === person;
+
+/** Keeps entries on this device at once, then sends them when the line allows. */
+export async function post(jobId: string, entries: readonly AnyEntryBody[]): Promise<void> {
+  const fresh = entries.map((entry) => ({ jobId, personId: person, entry, refused: null }));
+  // Shown before it is stored: the bar answers within a frame.
+  show([...waiting, ...fresh]);
+  await change((before) => [...before.filter((w) => !fresh.some((f) => f.entry.id === w.entry.id)), ...fresh]);
+  void flush();
+}
+
+/** Throws a refused entry away. */
+export const discard = (id: string): Promise<void> => change((before) => before.filter((w) => w.entry.id !== id));
+
+async function sendJob(jobId: string): Promise<void> {
+  const mine = waiting.filter((w) => w.jobId === jobId && mayGo(w)).slice(0, MOST_AT_ONCE);
+  if (mine.length === 0) return;
+  const ids = new Set(mine.map((w) => w.entry.id));
+  try {
+    const log = await api.post<AppendedLog>(`/jobs/${jobId}/log`, { entries: mine.map((w) => w.entry) });
+    answered.forEach((tell) => tell(jobId, log));
+    await change((before) => before.filter((w) => !ids.has(w.entry.id)));
+  } catch (error) {
+    if (!(error instanceof ApiError) || error.status === 401 || error.status >= 500 || error.status === 429 || error.problem.code === 'busy') throw error;
+    if (mine.length > 1) {
+      // One of them is refused: find it by sending them singly, in order.
+      await sendSingly(jobId, mine);
+      return;
+    }
+    await change((before) => before.map((w) => (ids.has(w.entry.id) ? { ...w, refused: error.message } : w)));
+  }
+}
+
+async function sendSingly(jobId: string, mine: readonly Waiting[]): Promise<void> {
+  for (const one of mine) {
+    try {
+      const log = await api.post<AppendedLog>(`/jobs/${jobId}/log`, { entries: [one.entry] });
+      answered.forEach((tell) => tell(jobId, log));
+      await change((before) => before.filter((w) => w.entry.id !== one.entry.id));
+    } catch (error) {
+      if (!(error instanceof ApiError) || error.status === 401 || error.status >= 500) throw error;
+      await change((before) => before.map((w) => (w.entry.id === one.entry.id ? { ...w, refused: error.message } : w)));
+    }
+  }
+}
+
+async function flushOnce(): Promise<void> {
+  for (const jobId of new Set(waiting.filter(mayGo).map((w) => w.jobId))) await sendJob(jobId);
+}
+
+let running: Promise<void> | null = null;
+let oncemore = false;
+
+/** Sends what waits, in order; one tab at a time. */
+export function flush(): Promise<void> {
+  if (running) {
+    oncemore = true;
+    return running;
+  }
+  clearTimeout(timer);
+  const work = async () => {
+    try {
+      do {
+        oncemore = false;
+        await flushOnce();
+      } while (oncemore);
+      if (waiting.length === 0) setLine('up');
+    } catch (error) {
+      if (!(error instanceof ApiError)) setLine('down');
+      timer = setTimeout(() => void flush(), AGAIN_MS);
+    }
+  };
+  const locked = typeof navigator !== 'undefined' && navigator.locks ? () => navigator.locks.request('tribos:outbox', work) : work;
+  running = Promise.resolve(locked()).finally(() => {
+    running = null;
+  }) as Promise<void>;
+  return running;
+}
+
+/** Hears the server's answers, to put them into what is on screen. */
+export function onAnswered(listener: (jobId: string, log: AppendedLog) => void): () => void {
+  answered.add(listener);
+  return () => answered.delete(listener);
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+/** What waits on this device: entries not answered for, and how many. */
+export function useOutbox(): { readonly entries: readonly Waiting[]; readonly waiting: number } {
+  const entries = useSyncExternalStore(subscribe, () => waiting);
+  return { entries, waiting: entries.length };
+}
+

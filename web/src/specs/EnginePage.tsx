@@ -1,0 +1,142 @@
+import { useMutation, useQuery } from '@tanstack/react-query';
+import { lazy, Suspense, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import type { EngineView } from '@tribos/contract';
+import { FEATURE_KEYS, FEATURES, formatLength, nm, type FeatureKey, type Limit } from '@tribos/core';
+import { api } from '../app/api.js';
+import { keys, queryClient } from '../app/queries.js';
+import { useSettings } from '../app/settings.js';
+import { useMay, useSession } from '../people/index.js';
+import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
+import { WALL_NAMES } from './EnginesPage.js';
+import { wholeFigure } from './figureText.js';
+
+const LimitSheet = lazy(async () => ({ default: (await import('./LimitSheet.js')).LimitSheet }));
+
+export function EnginePage() {
+  const { id = '' } = useParams();
+  const { unit } = useSettings();
+  const [params, setParams] = useSearchParams();
+  const [editing, setEditing] = useState<Limit | null>(null);
+  const mayEdit = useMay('edit-specs');
+  const { data, error, refetch } = useQuery({ queryKey: keys.engine(id), queryFn: () => api.get<EngineView>(`/engines/${id}`) });
+  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the engine" />;
+  const { spec } = data;
+  const figure = (v: number, step: number) => formatLength(nm(v), { unit, step });
+  const adding = params.get('add');
+  const close = () => {
+    setEditing(null);
+    setParams({});
+  };
+
+  return (
+    <Page
+      title={`${spec.maker} ${spec.model}`}
+      sub={`${spec.kind}, ${spec.strokes}-stroke, ${spec.cylinders.join(' and ')}, ${WALL_NAMES[spec.wall]}, ${figure(spec.bore, 100_000)} × ${figure(spec.stroke, 10_000)} ${unit}; 0° is ${spec.zeroAt}`}
+      actions={
+        mayEdit && (
+          <Button look="brass" onClick={() => setParams({ add: 'bore' })}>
+            Add a limit
+          </Button>
+        )
+      }
+    >
+      <p className="text-small text-soft">If a figure differs from the maker’s manual for this exact engine, the manual wins. Demo figures are invented: never build an engine from them.</p>
+      {spec.limits.length === 0 && <Empty>No limit on file. Nothing measured on this engine can pass until one is.</Empty>}
+      <ul className="border-t border-ink/60 bg-sheet">
+        {FEATURE_KEYS.filter((f) => spec.limits.some((l) => l.feature === f)).map((feature) => (
+          <li key={feature} className="grid gap-x-4 border-b border-rule px-3 py-2 md:grid-cols-[14rem_1fr]">
+            <h2 className="pt-2 font-semibold">{FEATURES[feature].name}</h2>
+            <ul>
+              {spec.limits
+                .filter((l) => l.feature === feature)
+                .map((limit) => (
+                  <LimitRow key={limit.id} engineId={id} limit={limit} version={data.limitVersions[limit.id] ?? 1} onEdit={mayEdit ? () => setEditing(limit) : null} />
+                ))}
+            </ul>
+          </li>
+        ))}
+      </ul>
+      {spec.kits.length > 0 && (
+        <section>
+          <h2 className="mb-2 font-semibold">Pistons and kits</h2>
+          <div className="overflow-x-auto">
+            <table className="w-full min-w-120 border-t border-ink/60 bg-sheet text-left">
+              <thead className="text-small text-soft">
+                <tr>
+                  <th className="px-3 py-2 font-normal">kit</th>
+                  <th className="px-3 font-normal">maker</th>
+                  <th className="px-3 font-normal">piston, {unit}</th>
+                  <th className="px-3 font-normal">gauge height, {unit}</th>
+                  <th className="px-3 font-normal">material</th>
+                </tr>
+              </thead>
+              <tbody>
+                {spec.kits.map((k) => (
+                  <tr key={k.id} className="border-t border-rule">
+                    <td className="px-3 py-2 font-semibold">{k.name}</td>
+                    <td className="px-3">{k.maker}</td>
+                    <td className="figure px-3">{figure(k.piston, 1_000)}</td>
+                    <td className="figure px-3">{k.gaugeHeight === null ? 'not on the sheet' : figure(k.gaugeHeight, 100_000)}</td>
+                    <td className="px-3">{k.material.replaceAll('-', ' ')}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </div>
+        </section>
+      )}
+      {(editing || adding) && mayEdit && (
+        <Suspense fallback={null}>
+          <LimitSheet engine={spec} limit={editing} version={editing ? (data.limitVersions[editing.id] ?? 1) : 0} feature={FEATURE_KEYS.includes(adding as FeatureKey) ? (adding as FeatureKey) : 'bore'} onClose={close} />
+        </Suspense>
+      )}
+    </Page>
+  );
+}
+
+function LimitRow({ engineId, limit, version, onEdit }: { engineId: string; limit: Limit; version: number; onEdit: (() => void) | null }) {
+  const { unit } = useSettings();
+  const { data: session } = useSession();
+  const mayCheck = useMay('check-specs');
+  const { source } = limit;
+  const check = useMutation({
+    mutationFn: () => api.post<EngineView>(`/engines/${engineId}/limits/${limit.id}/check`, { version }),
+    onSuccess: (view) => queryClient.setQueryData(keys.engine(engineId), view),
+  });
+  const own = source.enteredBy === session?.person.name;
+  return (
+    <li className="grid items-center gap-x-4 md:grid-cols-[5rem_12rem_1fr_auto]">
+      <span className="text-soft">{limit.state === 'new' ? 'new' : 'service'}</span>
+      <span className="figure text-lead">{wholeFigure(limit, unit)}</span>
+      <span className="min-w-0 text-small text-soft">
+        {source.document}
+        {source.page && `, p. ${source.page}`} · {source.party}
+        <span className="block">
+          {source.checkedBy === null ? (
+            <strong className="text-undecided">unchecked, typed by {source.enteredBy}</strong>
+          ) : (
+            `checked by ${source.checkedBy}`
+          )}
+        </span>
+        {check.isError && (
+          <span role="alert" className="block text-beyond">
+            {check.error.message}
+          </span>
+        )}
+      </span>
+      <span className="flex">
+        {source.checkedBy === null && mayCheck && !own && (
+          <Button onClick={() => check.mutate()} disabled={check.isPending}>
+            It says so
+          </Button>
+        )}
+        {onEdit && (
+          <Button look="quiet" onClick={onEdit} aria-label={`Edit ${FEATURES[limit.feature].name}, ${limit.state}`}>
+            Edit
+          </Button>
+        )}
+      </span>
+    </li>
+  );
+}
