@@ -1,7 +1,7 @@
 import { featureInfo, sourceLine } from '../specs/index.js';
 import { halfTurn, PISTON_PLACES, thrustAngle, type Station } from '../readings/index.js';
 import { CONSTRUCTION } from '../routes/index.js';
-import { formatLength, nm, withUnit, type LengthUnit } from '../units/index.js';
+import { formatLength, nm, toDecimal, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import type { JobFile } from './jobFile.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 import type { NextAction } from './nextAction.js';
@@ -179,4 +179,10 @@ export function limitText(low: number | null, high: number | null, unit: LengthU
   if (low !== null && high !== null) return `${f(low)}–${f(high)} ${unit}`;
   if (high !== null) return `max ${f(high)} ${unit}`;
   return low === null ? 'no figure' : `min ${f(low)} ${unit}`;
+}
+
+/** A finished size as it goes on paper: the low end never rounded down, the high end never up. */
+export function finishText(target: { readonly low: Nanometres; readonly high: Nanometres }, unit: LengthUnit): string {
+  const decimals = unit === 'mm' ? 4 : 5;
+  return `${toDecimal(target.low, unit, decimals, 'up')} – ${toDecimal(target.high, unit, decimals, 'down')}`;
 }

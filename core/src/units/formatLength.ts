@@ -18,11 +18,14 @@ export function decimalsFor(step: number, unit: LengthUnit): number {
   return decimals;
 }
 
-/** Exact decimal text with a fixed number of decimals, rounded half away from zero. */
-export function toDecimal(value: Nanometres, unit: LengthUnit, decimals: number): string {
+/** `up` and `down` are for printed minima and maxima of positive lengths, which may not be rounded the other way. */
+export type Rounding = 'nearest' | 'up' | 'down';
+
+/** Exact decimal text with a fixed number of decimals, rounded half away from zero unless told otherwise. */
+export function toDecimal(value: Nanometres, unit: LengthUnit, decimals: number, rounding: Rounding = 'nearest'): string {
   const scaled = BigInt(Math.abs(value)) * 10n ** BigInt(decimals);
   const per = BigInt(NM_PER[unit]);
-  const rounded = (scaled * 2n + per) / (per * 2n);
+  const rounded = rounding === 'nearest' ? (scaled * 2n + per) / (per * 2n) : rounding === 'up' ? (scaled + per - 1n) / per : scaled / per;
   const digits = rounded.toString().padStart(decimals + 1, '0');
   const whole = digits.slice(0, digits.length - decimals);
   const text = decimals === 0 ? whole : `${whole}.${digits.slice(-decimals)}`;

@@ -12,9 +12,11 @@ const view = (who: Who): SessionView => ({ person: { id: who.personId, name: who
 export class SessionController {
   constructor(private readonly sessions: SessionService) {}
 
+  /** Who is signed in, or nothing: asked by every page before it knows. */
   @Get()
-  who(@Req() request: SignedInRequest): SessionView {
-    return view(request.who!);
+  @Open()
+  who(@Req() request: SignedInRequest): { session: SessionView | null } {
+    return { session: request.who ? view(request.who) : null };
   }
 
   @Post()

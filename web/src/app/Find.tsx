@@ -19,14 +19,29 @@ interface Found {
 export function Find({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const navigate = useNavigate();
-  const jobs = useQuery({ queryKey: keys.jobs(text), queryFn: () => api.get<Page<JobRow>>(`/jobs?limit=8&search=${encodeURIComponent(text)}`), placeholderData: (before) => before });
+  const jobs = useQuery({
+    queryKey: keys.jobs(text),
+    queryFn: () => api.get<Page<JobRow>>(`/jobs?limit=8&search=${encodeURIComponent(text)}`),
+    placeholderData: (before) => before,
+  });
   const engines = useQuery({ queryKey: keys.engines, queryFn: () => api.get<EngineRow[]>('/engines') });
 
   const to = (path: string) => () => void navigate(path);
-  const has = (label: string) => text.toLowerCase().split(/\s+/u).every((w) => label.toLowerCase().includes(w));
+  const has = (label: string) =>
+    text
+      .toLowerCase()
+      .split(/\s+/u)
+      .every((w) => label.toLowerCase().includes(w));
   const found: Found[] = [
-    ...(jobs.data?.items ?? []).map((j) => ({ key: j.id, kind: 'job', label: `${String(j.number).padStart(4, '0')} ${j.engine}, ${j.customer}`, go: to(`/jobs/${j.id}`) })),
-    ...(engines.data ?? []).map((e) => ({ key: e.id, kind: 'engine', label: `${e.maker} ${e.model}`, go: to(`/engines/${e.id}`) })).filter((e) => has(e.label)),
+    ...(jobs.data?.items ?? []).map((j) => ({
+      key: j.id,
+      kind: 'job',
+      label: `${String(j.number).padStart(4, '0')} ${j.engine}, ${j.customer}`,
+      go: to(`/jobs/${j.id}`),
+    })),
+    ...(engines.data ?? [])
+      .map((e) => ({ key: e.id, kind: 'engine', label: `${e.maker} ${e.model}`, go: to(`/engines/${e.id}`) }))
+      .filter((e) => has(e.label)),
     ...[
       { key: 'new', label: 'Open a new job', go: to('/jobs?new=1') },
       { key: 'gauges', label: 'Gauges of the shop', go: to('/gauges') },
@@ -46,10 +61,20 @@ export function Find({ onClose }: { onClose: () => void }) {
           choice?.go();
         }}
       >
-        <ComboboxInput autoFocus aria-label="Job, customer, engine or action" placeholder="Job, customer, engine, action" className="min-h-11 w-full rounded-edge border border-ink/40 bg-page px-3" onChange={(e) => setText(e.target.value)} />
+        <ComboboxInput
+          autoFocus
+          aria-label="Job, customer, engine or action"
+          placeholder="Job, customer, engine, action"
+          className="min-h-11 w-full rounded-edge border border-ink/40 bg-page px-3"
+          onChange={(e) => setText(e.target.value)}
+        />
         <ComboboxOptions static className="mt-3 grid">
           {found.map((f) => (
-            <ComboboxOption key={f.key} value={f} className="flex min-h-11 cursor-pointer items-center justify-between gap-4 border-b border-rule px-2 data-focus:bg-page data-focus:font-semibold">
+            <ComboboxOption
+              key={f.key}
+              value={f}
+              className="flex min-h-11 cursor-pointer items-center justify-between gap-4 border-b border-rule px-2 data-focus:bg-page data-focus:font-semibold"
+            >
               <span className="truncate">{f.label}</span>
               <span className="text-small text-soft">{f.kind}</span>
             </ComboboxOption>

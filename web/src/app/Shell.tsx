@@ -21,7 +21,14 @@ export function Shell() {
   if (session.isPending) return <Loading what="the shop" />;
   if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
   if (session.data === null) return <SignIn />;
-  return <SignedIn id={session.data.person.id} name={session.data.person.name} role={session.data.person.role} shop={session.data.shop.name} />;
+  return (
+    <SignedIn
+      id={session.data.person.id}
+      name={session.data.person.name}
+      role={session.data.person.role}
+      shop={session.data.shop.name}
+    />
+  );
 }
 
 function SignedIn({ id, name, role, shop }: { id: string; name: string; role: string; shop: string }) {
@@ -43,11 +50,17 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: st
   useEffect(() => sendFor(id), [id]);
 
   return (
-    <div className="flex h-dvh flex-col-reverse overflow-hidden md:flex-row print:block print:h-auto print:overflow-visible">
-      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3">
+    <div className="relative flex h-dvh flex-col-reverse overflow-hidden md:flex-row print:block print:h-auto print:overflow-visible">
+      <a
+        href="#main"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-sheet focus:p-3"
+      >
         To the sheet
       </a>
-      <nav aria-label="Places" className="no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3">
+      <nav
+        aria-label="Places"
+        className="no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3"
+      >
         {PLACES.map(({ to, name: word, icon: Icon, end }) => (
           <NavLink
             key={to}
@@ -64,7 +77,11 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: st
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
         <TopLine name={name} role={role} shop={shop} find={() => setFinding(true)} />
-        <main id="main" tabIndex={-1} className="flex min-h-0 flex-1 flex-col overflow-y-auto outline-none print:block print:overflow-visible">
+        <main
+          id="main"
+          tabIndex={-1}
+          className="relative flex min-h-0 flex-1 flex-col overflow-y-auto outline-none print:block print:overflow-visible"
+        >
           <Suspense fallback={<Loading what="the sheet" />}>
             <Outlet />
           </Suspense>
@@ -93,14 +110,24 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
           <Kbd>Ctrl K</Kbd>
         </span>
       </button>
-      <button type="button" className={quiet} onClick={toggleUnit} aria-label={`Show lengths in ${unit === 'mm' ? 'inches' : 'millimetres'}`}>
+      <button
+        type="button"
+        className={quiet}
+        onClick={toggleUnit}
+        aria-label={`Show lengths in ${unit === 'mm' ? 'inches' : 'millimetres'}`}
+      >
         <span className={unit === 'mm' ? 'font-bold' : 'text-soft'}>mm</span>
         <span aria-hidden="true" className="text-soft">
           |
         </span>
         <span className={unit === 'in' ? 'font-bold' : 'text-soft'}>in</span>
       </button>
-      <button type="button" className={quiet} onClick={toggleTheme} aria-label={theme === 'light' ? 'Bay light off: dark theme' : 'Bay light on: light theme'}>
+      <button
+        type="button"
+        className={quiet}
+        onClick={toggleTheme}
+        aria-label={theme === 'light' ? 'Bay light off: dark theme' : 'Bay light on: light theme'}
+      >
         {theme === 'light' ? <Moon size={16} aria-hidden="true" /> : <Sun size={16} aria-hidden="true" />}
         <span className="hidden lg:inline">bay light</span>
       </button>
@@ -109,7 +136,11 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
         <span className="block">{name}</span>
         <span className="block text-small text-soft">{role}</span>
       </span>
-      <button type="button" className={`${quiet} text-blue underline underline-offset-4`} onClick={() => void signOut()}>
+      <button
+        type="button"
+        className={`${quiet} text-blue underline underline-offset-4`}
+        onClick={() => void signOut()}
+      >
         Sign out
       </button>
     </header>
@@ -120,9 +151,17 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
 function LineState() {
   const line = useLine();
   const { waiting } = useOutbox();
-  const text = waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting` : line === 'up' ? 'line up' : 'line down';
+  const text =
+    waiting > 0
+      ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting`
+      : line === 'up'
+        ? 'line up'
+        : 'line down';
   return (
-    <span role="status" className={`px-2.5 whitespace-nowrap ${line === 'down' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}>
+    <span
+      role="status"
+      className={`px-2.5 whitespace-nowrap ${line === 'down' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}
+    >
       {line === 'down' && waiting > 0 ? `line down · ${text}` : text}
     </span>
   );

@@ -17,7 +17,13 @@ export class LineDown extends Error {
   }
 }
 
-const EMPTY: Problem = { type: 'about:blank', title: 'Error', status: 0, code: 'unknown', detail: 'The server answered something that could not be read.' };
+const EMPTY: Problem = {
+  type: 'about:blank',
+  title: 'Error',
+  status: 0,
+  code: 'unknown',
+  detail: 'The server answered something that could not be read.',
+};
 
 async function send(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
@@ -34,15 +40,22 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   return response;
 }
 
-const json = async <T>(response: Response): Promise<T> => (response.status === 204 ? (undefined as T) : ((await response.json()) as T));
+const json = async <T>(response: Response): Promise<T> =>
+  response.status === 204 ? (undefined as T) : ((await response.json()) as T);
 
-const withBody = (method: string, body: unknown): RequestInit => ({ method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+const withBody = (method: string, body: unknown): RequestInit => ({
+  method,
+  headers: { 'content-type': 'application/json' },
+  body: JSON.stringify(body),
+});
 
 /** The API, one call per verb. Errors are `ApiError` or `LineDown`, never anything else. */
 export const api = {
   get: async <T>(path: string): Promise<T> => json<T>(await send(path, {})),
-  post: async <T>(path: string, body: unknown): Promise<T> => json<T>(await send(path, withBody('POST', body))),
+  post: async <T>(path: string, body: unknown): Promise<T> =>
+    json<T>(await send(path, withBody('POST', body))),
   put: async <T>(path: string, body: unknown): Promise<T> => json<T>(await send(path, withBody('PUT', body))),
-  patch: async <T>(path: string, body: unknown): Promise<T> => json<T>(await send(path, withBody('PATCH', body))),
+  patch: async <T>(path: string, body: unknown): Promise<T> =>
+    json<T>(await send(path, withBody('PATCH', body))),
   delete: async <T>(path: string): Promise<T> => json<T>(await send(path, { method: 'DELETE' })),
 };

@@ -7,8 +7,14 @@ function Broken() {
   const missing = isRouteErrorResponse(error) && error.status === 404;
   return (
     <div role="alert" className="grid gap-3 p-6">
-      <h1 className="text-title font-semibold">{missing ? 'There is nothing at this address.' : 'This screen stopped working.'}</h1>
-      <p className="text-soft">{missing ? 'It may have been typed wrong or moved.' : 'Readings already accepted are kept. Load the page again; if it happens twice, note what you did.'}</p>
+      <h1 className="text-title font-semibold">
+        {missing ? 'There is nothing at this address.' : 'This screen stopped working.'}
+      </h1>
+      <p className="text-soft">
+        {missing
+          ? 'It may have been typed wrong or moved.'
+          : 'Readings already accepted are kept. Load the page again; if it happens twice, note what you did.'}
+      </p>
       <Link to="/" className="text-blue underline">
         To the benches
       </Link>
@@ -23,19 +29,37 @@ export const router = createBrowserRouter([
     errorElement: <Broken />,
     hydrateFallbackElement: <p className="p-6 text-soft">Opening …</p>,
     children: [
-      { index: true, lazy: async () => ({ Component: (await import('../jobs/BenchesPage.js')).BenchesPage }) },
+      {
+        index: true,
+        lazy: async () => ({ Component: (await import('../jobs/BenchesPage.js')).BenchesPage }),
+      },
       { path: 'jobs', lazy: async () => ({ Component: (await import('../jobs/JobsPage.js')).JobsPage }) },
       {
         path: 'jobs/:id',
         lazy: async () => ({ Component: (await import('../jobs/JobPage.js')).JobPage }),
         children: [
-          { index: true, lazy: async () => ({ Component: (await import('../readings/MeasureStation.js')).MeasureStation }) },
-          { path: 'decide', lazy: async () => ({ Component: (await import('../routes/DecideStation.js')).DecideStation }) },
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import('../readings/MeasureStation.js')).MeasureStation }),
+          },
+          {
+            path: 'decide',
+            lazy: async () => ({ Component: (await import('../routes/DecideStation.js')).DecideStation }),
+          },
         ],
       },
-      { path: 'engines', lazy: async () => ({ Component: (await import('../specs/EnginesPage.js')).EnginesPage }) },
-      { path: 'engines/:id', lazy: async () => ({ Component: (await import('../specs/EnginePage.js')).EnginePage }) },
-      { path: 'gauges', lazy: async () => ({ Component: (await import('../gauges/GaugesPage.js')).GaugesPage }) },
+      {
+        path: 'engines',
+        lazy: async () => ({ Component: (await import('../specs/EnginesPage.js')).EnginesPage }),
+      },
+      {
+        path: 'engines/:id',
+        lazy: async () => ({ Component: (await import('../specs/EnginePage.js')).EnginePage }),
+      },
+      {
+        path: 'gauges',
+        lazy: async () => ({ Component: (await import('../gauges/GaugesPage.js')).GaugesPage }),
+      },
     ],
   },
 ]);

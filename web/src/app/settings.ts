@@ -14,7 +14,10 @@ function read(): Settings {
   const preferred = window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
   try {
     const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
-    return { unit: kept.unit === 'in' ? 'in' : 'mm', theme: kept.theme === 'dark' || kept.theme === 'light' ? kept.theme : preferred };
+    return {
+      unit: kept.unit === 'in' ? 'in' : 'mm',
+      theme: kept.theme === 'dark' || kept.theme === 'light' ? kept.theme : preferred,
+    };
   } catch {
     return { unit: 'mm', theme: preferred };
   }
@@ -35,7 +38,8 @@ export function changeSettings(change: Partial<Settings>): void {
 }
 
 export const toggleUnit = (): void => changeSettings({ unit: current.unit === 'mm' ? 'in' : 'mm' });
-export const toggleTheme = (): void => changeSettings({ theme: current.theme === 'light' ? 'dark' : 'light' });
+export const toggleTheme = (): void =>
+  changeSettings({ theme: current.theme === 'light' ? 'dark' : 'light' });
 
 export function useSettings(): Settings {
   return useSyncExternalStore(

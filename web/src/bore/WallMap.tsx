@@ -1,4 +1,20 @@
-import { borePlan, directionName, formatLength, isBlocked, nm, standardLow, stationKey, stationName, thrustAngle, type BoreStation, type JobFile, type Judgement, type LengthUnit, type Station } from '@tribos/core';
+import type { ReactNode } from 'react';
+import {
+  borePlan,
+  directionName,
+  formatLength,
+  isBlocked,
+  nm,
+  standardLow,
+  stationKey,
+  stationName,
+  thrustAngle,
+  type BoreStation,
+  type JobFile,
+  type Judgement,
+  type LengthUnit,
+  type Station,
+} from '@tribos/core';
 import { across, foldPort } from './foldPort.js';
 import { WearCanvas } from './WearCanvas.js';
 
@@ -6,18 +22,42 @@ import { WearCanvas } from './WearCanvas.js';
 function grid(file: JobFile, cylinder: number): BoreStation[] {
   const { depths } = file.engine;
   const thrust = thrustAngle(file.engine);
-  return [depths.top, depths.mid, depths.low].flatMap((depth) => [0, 45, 90, 135].map((o): BoreStation => ({ part: 'bore', cylinder, depth, angle: (thrust + o) % 180 })));
+  return [depths.top, depths.mid, depths.low].flatMap((depth) =>
+    [0, 45, 90, 135].map((o): BoreStation => ({ part: 'bore', cylinder, depth, angle: (thrust + o) % 180 })),
+  );
 }
 
 /**
  * The wall over half a turn: depth down, direction across. Diameters are the same half a turn on, so half
  * shows everything. Stations carry their figures; the one being taken is brass.
  */
-export function WallMap({ file, judgement, cylinder, current, unit, most, onPick }: { file: JobFile; judgement: Judgement; cylinder: number; current: Station | null; unit: LengthUnit; most: number; onPick: (s: Station) => void }) {
+export function WallMap({
+  file,
+  judgement,
+  cylinder,
+  current,
+  unit,
+  most,
+  onPick,
+  children,
+}: {
+  file: JobFile;
+  judgement: Judgement;
+  cylinder: number;
+  current: Station | null;
+  unit: LengthUnit;
+  most: number;
+  onPick: (s: Station) => void;
+  children?: ReactNode;
+}) {
   const { engine } = file;
   const bore = judgement.bores[cylinder]!;
   const thrust = thrustAngle(engine);
-  const planned = new Set(borePlan(engine, file.job.plan, cylinder).filter((p) => !p.blocked).map((p) => stationKey(p.station)));
+  const planned = new Set(
+    borePlan(engine, file.job.plan, cylinder)
+      .filter((p) => !p.blocked)
+      .map((p) => stationKey(p.station)),
+  );
   const down = (depth: number): number => (depth / engine.wallDepth) * 100;
   const currentKey = current && stationKey(current);
   const name = engine.cylinders[cylinder]!;
@@ -25,9 +65,11 @@ export function WallMap({ file, judgement, cylinder, current, unit, most, onPick
 
   return (
     <figure className="min-w-0">
-      <figcaption className="flex items-baseline justify-between pl-9">
-        <span className="font-semibold capitalize">{name}</span>
-        <span className="text-small text-soft">
+      <figcaption className="flex items-center gap-3 pl-9">
+        <span className="text-lead font-semibold first-letter:uppercase">{name}</span>
+        <span className="flex-1" />
+        {children}
+        <span className="text-small whitespace-nowrap text-soft">
           {bore.progress.read} of {bore.progress.planned} read
         </span>
       </figcaption>
@@ -37,7 +79,11 @@ export function WallMap({ file, judgement, cylinder, current, unit, most, onPick
           {[0, 45, 90, 135].map((o) => {
             const angle = (thrust + o) % 180;
             return (
-              <span key={o} className="absolute -translate-x-1/2 whitespace-nowrap" style={{ left: `${across(angle, thrust)}%` }}>
+              <span
+                key={o}
+                className="absolute -translate-x-1/2 whitespace-nowrap"
+                style={{ left: `${across(angle, thrust)}%` }}
+              >
                 {directionName(file, angle)}
                 {angle === 0 && <span className="hidden xl:inline">, {engine.zeroAt}</span>}
               </span>
@@ -46,20 +92,37 @@ export function WallMap({ file, judgement, cylinder, current, unit, most, onPick
         </div>
         <div className="relative">
           {[depths.top, depths.mid, depths.low].map((d) => (
-            <span key={d} className="figure absolute right-1.5 -translate-y-1/2 text-small text-soft" style={{ top: `${down(d)}%` }}>
+            <span
+              key={d}
+              className="figure absolute right-1.5 -translate-y-1/2 text-small text-soft"
+              style={{ top: `${down(d)}%` }}
+            >
               {unit === 'mm' ? d / 1e6 : (d / 25.4e6).toFixed(2)}
             </span>
           ))}
         </div>
-        <div className="relative h-56 border-x border-t border-ink/60 bg-page">
-          {bore.survey && <WearCanvas survey={bore.survey} reference={standardLow(file)} most={most} wallDepth={engine.wallDepth} thrust={thrust} />}
+        <div className="relative h-50 border-x border-t border-ink/60 bg-page">
+          {bore.survey && (
+            <WearCanvas
+              survey={bore.survey}
+              reference={standardLow(file)}
+              most={most}
+              wallDepth={engine.wallDepth}
+              thrust={thrust}
+            />
+          )}
           {engine.ports.flatMap((port, i) =>
             foldPort(port.from, port.to, thrust).map((span) => (
               <span
                 key={`${i}:${span.from}`}
                 title={port.name}
                 className="absolute border border-ink/70 bg-sheet"
-                style={{ left: `${span.from}%`, width: `${span.to - span.from}%`, top: `${down(port.roof)}%`, height: `${down(port.floor) - down(port.roof)}%` }}
+                style={{
+                  left: `${span.from}%`,
+                  width: `${span.to - span.from}%`,
+                  top: `${down(port.roof)}%`,
+                  height: `${down(port.floor) - down(port.roof)}%`,
+                }}
               />
             )),
           )}
@@ -69,7 +132,9 @@ export function WallMap({ file, judgement, cylinder, current, unit, most, onPick
             const blocked = isBlocked(engine, station.depth, station.angle);
             const here = key === currentKey;
             if (blocked && !state) return null;
-            const value = state?.result ? formatLength(nm(state.result.estimate.value), { unit, step: 1_000 }) : null;
+            const value = state?.result
+              ? formatLength(nm(state.result.estimate.value), { unit, step: 1_000 })
+              : null;
             const held = state !== undefined && state.result === null;
             const label = `${stationName(file, station, unit)}: ${value ?? (held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan')}`;
             return (
@@ -80,17 +145,22 @@ export function WallMap({ file, judgement, cylinder, current, unit, most, onPick
                 aria-current={here ? 'true' : undefined}
                 tabIndex={here ? 0 : -1}
                 onClick={() => onPick(station)}
-                className="absolute flex h-12 w-1/4 -translate-x-1/2 -translate-y-1/2 flex-col items-center justify-center"
+                className="absolute -mt-3.5 flex h-11 w-1/4 -translate-x-1/2 flex-col items-center pt-1"
                 style={{ left: `${across(station.angle, thrust)}%`, top: `${down(station.depth)}%` }}
               >
-                <span
-                  aria-hidden="true"
-                  className={`block rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : state ? 'size-3 border-2 border-ink bg-sheet' : planned.has(key) ? 'size-3 border-2 border-dotted border-ink bg-page' : 'size-1.5 bg-soft/70'}`}
-                />
+                <span aria-hidden="true" className="flex h-5 items-center">
+                  <span
+                    className={`block rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : state ? 'size-3 border-2 border-ink bg-sheet' : planned.has(key) ? 'size-3 border-2 border-dotted border-ink bg-page' : 'size-1.5 bg-soft/70'}`}
+                  />
+                </span>
                 {(value || held) && (
-                  <span className={`figure mt-0.5 bg-sheet px-1 text-small leading-4 ${here ? 'font-bold text-brass' : held ? 'text-undecided' : 'text-ink'}`}>
+                  <span
+                    className={`figure bg-sheet px-1 text-small leading-4 ${here ? 'font-bold text-brass' : held ? 'text-undecided' : 'text-ink'}`}
+                  >
                     {value ?? '?'}
-                    {state && state.readings.length > 1 && <span className="text-soft"> ×{state.readings.length}</span>}
+                    {state && state.readings.length > 1 && (
+                      <span className="text-soft"> ×{state.readings.length}</span>
+                    )}
                   </span>
                 )}
               </button>

@@ -8,13 +8,29 @@ const FAINTEST = 0.1;
 const STRONGEST = 0.8;
 
 /** Wear over half a turn of the wall as one hue, on the scale shared by all cylinders. */
-export function WearCanvas({ survey, reference, most, wallDepth, thrust }: { survey: BoreSurvey; reference: number; most: number; wallDepth: number; thrust: number }) {
+export function WearCanvas({
+  survey,
+  reference,
+  most,
+  wallDepth,
+  thrust,
+}: {
+  survey: BoreSurvey;
+  reference: number;
+  most: number;
+  wallDepth: number;
+  thrust: number;
+}) {
   const ref = useRef<HTMLCanvasElement>(null);
   const { theme } = useSettings();
   useEffect(() => {
     const context = ref.current?.getContext('2d');
     if (!context) return;
-    const [r, g, b] = getComputedStyle(document.documentElement).getPropertyValue('--wear').trim().split(' ').map(Number);
+    const [r, g, b] = getComputedStyle(document.documentElement)
+      .getPropertyValue('--wear')
+      .trim()
+      .split(' ')
+      .map(Number);
     const at = wearMap(survey, reference);
     const image = context.createImageData(COLUMNS, ROWS);
     for (let y = 0; y < ROWS; y += 1) {
@@ -22,10 +38,21 @@ export function WearCanvas({ survey, reference, most, wallDepth, thrust }: { sur
         const wear = at(((x + 0.5) / COLUMNS) * 180 - 22.5 + thrust, ((y + 0.5) / ROWS) * wallDepth);
         if (wear === null) continue;
         const share = Math.min(1, Math.max(0, wear / most));
-        image.data.set([r!, g!, b!, Math.round(255 * (FAINTEST + (STRONGEST - FAINTEST) * share))], (y * COLUMNS + x) * 4);
+        image.data.set(
+          [r!, g!, b!, Math.round(255 * (FAINTEST + (STRONGEST - FAINTEST) * share))],
+          (y * COLUMNS + x) * 4,
+        );
       }
     }
     context.putImageData(image, 0, 0);
   }, [survey, reference, most, wallDepth, thrust, theme]);
-  return <canvas ref={ref} width={COLUMNS} height={ROWS} aria-hidden="true" className="absolute inset-0 size-full" />;
+  return (
+    <canvas
+      ref={ref}
+      width={COLUMNS}
+      height={ROWS}
+      aria-hidden="true"
+      className="absolute inset-0 size-full"
+    />
+  );
 }

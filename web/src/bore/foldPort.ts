@@ -21,5 +21,10 @@ export function foldPort(from: number, to: number, thrust: number): Span[] {
   if (to - from >= HALF) return [{ from: 0, to: 100 }];
   const start = across(from, thrust);
   const width = ((to - from) / HALF) * 100;
-  return start + width <= 100 ? [{ from: start, to: start + width }] : [{ from: start, to: 100 }, { from: 0, to: start + width - 100 }];
+  return start + width <= 100
+    ? [{ from: start, to: start + width }]
+    : [
+        { from: start, to: 100 },
+        { from: 0, to: start + width - 100 },
+      ];
 }

@@ -9,7 +9,8 @@ export function lengthOf(field: string, text: string, unit: LengthUnit): number 
 }
 
 /** The same, null when the field is left empty. */
-export const lengthOrNull = (field: string, text: string, unit: LengthUnit): number | null => (text.trim() === '' ? null : lengthOf(field, text, unit));
+export const lengthOrNull = (field: string, text: string, unit: LengthUnit): number | null =>
+  text.trim() === '' ? null : lengthOf(field, text, unit);
 
 /** A length as it is put into a field: all its digits, none invented. */
 export function lengthText(value: number | null, unit: LengthUnit): string {

@@ -27,17 +27,30 @@ interface Values {
 
 function usualValues(type: Instrument['type']): Pick<Values, 'resolution' | 'repeatability' | 'maxError'> {
   const u = USUAL[type];
-  return { resolution: lengthText(u.resolution, 'mm'), repeatability: lengthText(u.repeatability, 'mm'), maxError: lengthText(u.maxError, 'mm') };
+  return {
+    resolution: lengthText(u.resolution, 'mm'),
+    repeatability: lengthText(u.repeatability, 'mm'),
+    maxError: lengthText(u.maxError, 'mm'),
+  };
 }
 
 /** A gauge of the shop. The usual figures of its type stand until the shop has its own. */
-export function GaugeSheet({ view, all, onClose }: { view: InstrumentView | null; all: readonly InstrumentView[]; onClose: () => void }) {
+export function GaugeSheet({
+  view,
+  all,
+  onClose,
+}: {
+  view: InstrumentView | null;
+  all: readonly InstrumentView[];
+  onClose: () => void;
+}) {
   const i = view?.instrument ?? null;
   const [id] = useState(() => i?.id ?? v7());
   const [version, setVersion] = useState(view?.version ?? 0);
   const toBody = (v: Values): InstrumentBody => {
     const studyRepeats = v.studyRepeats.trim() === '' ? null : Number(v.studyRepeats);
-    if (studyRepeats !== null && !Number.isInteger(studyRepeats)) throw new FieldTrouble('studyRepeats', 'A whole number, or nothing.');
+    if (studyRepeats !== null && !Number.isInteger(studyRepeats))
+      throw new FieldTrouble('studyRepeats', 'A whole number, or nothing.');
     return {
       id,
       name: v.name,
@@ -51,13 +64,18 @@ export function GaugeSheet({ view, all, onClose }: { view: InstrumentView | null
       rangeHigh: lengthOf('rangeHigh', v.rangeHigh, 'mm'),
       contacts: Number(v.contacts) as 2 | 3,
       settingKind: v.type === 'dial-bore' ? v.settingKind : 'none',
-      settingU: v.type === 'dial-bore' && v.settingKind === 'ring' ? lengthOf('settingU', v.settingU, 'mm') : null,
-      settingInstrumentId: v.type === 'dial-bore' && v.settingKind === 'micrometer' ? v.settingInstrumentId || null : null,
+      settingU:
+        v.type === 'dial-bore' && v.settingKind === 'ring' ? lengthOf('settingU', v.settingU, 'mm') : null,
+      settingInstrumentId:
+        v.type === 'dial-bore' && v.settingKind === 'micrometer' ? v.settingInstrumentId || null : null,
       calibrationDue: v.calibrationDue || null,
     };
   };
   const micrometers = all.filter((v) => v.instrument.type === 'micrometer');
-  const { register, handleSubmit, watch, setValue, getValues, formState } = useContractForm<Values, InstrumentBody>(
+  const { register, handleSubmit, watch, setValue, getValues, formState } = useContractForm<
+    Values,
+    InstrumentBody
+  >(
     InstrumentBody,
     i
       ? {
@@ -76,30 +94,62 @@ export function GaugeSheet({ view, all, onClose }: { view: InstrumentView | null
           settingInstrumentId: i.setting.kind === 'micrometer' ? i.setting.instrumentId : '',
           calibrationDue: i.calibrationDue ?? '',
         }
-      : { name: '', type: 'telescoping', unit: 'mm', ...usualValues('telescoping'), studyRepeats: '', rangeLow: '', rangeHigh: '', contacts: '2', settingKind: 'ring', settingU: '', settingInstrumentId: '', calibrationDue: '' },
+      : {
+          name: '',
+          type: 'telescoping',
+          unit: 'mm',
+          ...usualValues('telescoping'),
+          studyRepeats: '',
+          rangeLow: '',
+          rangeHigh: '',
+          contacts: '2',
+          settingKind: 'ring',
+          settingU: '',
+          settingInstrumentId: '',
+          calibrationDue: '',
+        },
     toBody,
   );
   const { errors } = formState;
   const type = watch('type');
   const settingKind = watch('settingKind');
   const save = useMutation({
-    mutationFn: (v: Values) => (i ? api.put(`/gauges/${id}`, { ...toBody(v), version }) : api.post('/gauges', toBody(v))),
+    mutationFn: (v: Values) =>
+      i ? api.put(`/gauges/${id}`, { ...toBody(v), version }) : api.post('/gauges', toBody(v)),
     onSuccess: () => {
       void queryClient.invalidateQueries({ queryKey: keys.gauges });
       void queryClient.invalidateQueries({ queryKey: keys.allJobs });
       onClose();
     },
   });
-  const stale = save.error instanceof ApiError && save.error.problem.code === 'stale' ? (save.error.problem.current as InstrumentView) : null;
-  const length = (name: keyof Values, label: string, hint?: string) => <TextField label={`${label}, mm`} hint={hint} className="figure" inputMode="decimal" error={errors[name]?.message} {...register(name)} />;
+  const stale =
+    save.error instanceof ApiError && save.error.problem.code === 'stale'
+      ? (save.error.problem.current as InstrumentView)
+      : null;
+  const length = (name: keyof Values, label: string, hint?: string) => (
+    <TextField
+      label={`${label}, mm`}
+      hint={hint}
+      className="figure"
+      inputMode="decimal"
+      error={errors[name]?.message}
+      {...register(name)}
+    />
+  );
   return (
     <Sheet title={i ? i.name : 'Add a gauge'} onClose={onClose} wide>
-      <form onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)} className="grid gap-4 sm:grid-cols-2">
+      <form
+        onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)}
+        className="grid gap-4 sm:grid-cols-2"
+      >
         <SelectField
           label="Type"
           {...register('type', {
             onChange: () => {
-              if (!i) Object.entries(usualValues(getValues('type'))).forEach(([k, v]) => setValue(k as keyof Values, v));
+              if (!i)
+                Object.entries(usualValues(getValues('type'))).forEach(([k, v]) =>
+                  setValue(k as keyof Values, v),
+                );
             },
           })}
         >
@@ -115,10 +165,26 @@ export function GaugeSheet({ view, all, onClose }: { view: InstrumentView | null
           <option value="in">inches</option>
         </SelectField>
         {length('resolution', 'Smallest step it shows', 'Many shop gauges show 0.01.')}
-        {length('repeatability', 'Repeats to (standard deviation)', 'The usual figure of the type until you have your own')}
-        <TextField label="From how many repeats" hint="Empty: the usual figure" inputMode="numeric" className="figure" error={errors.studyRepeats?.message} {...register('studyRepeats')} />
+        {length(
+          'repeatability',
+          'Repeats to (standard deviation)',
+          'The usual figure of the type until you have your own',
+        )}
+        <TextField
+          label="From how many repeats"
+          hint="Empty: the usual figure"
+          inputMode="numeric"
+          className="figure"
+          error={errors.studyRepeats?.message}
+          {...register('studyRepeats')}
+        />
         {length('maxError', 'Largest error of its scale')}
-        <TextField label="Calibration holds until" type="date" error={errors.calibrationDue?.message} {...register('calibrationDue')} />
+        <TextField
+          label="Calibration holds until"
+          type="date"
+          error={errors.calibrationDue?.message}
+          {...register('calibrationDue')}
+        />
         {length('rangeLow', 'Range from')}
         {length('rangeHigh', 'Range to')}
         <SelectField label="Contacts on the wall" {...register('contacts')}>
@@ -131,7 +197,9 @@ export function GaugeSheet({ view, all, onClose }: { view: InstrumentView | null
             <option value="micrometer">a micrometer</option>
           </SelectField>
         )}
-        {type === 'dial-bore' && settingKind === 'ring' && length('settingU', 'Standard uncertainty of the ring', 'From its certificate')}
+        {type === 'dial-bore' &&
+          settingKind === 'ring' &&
+          length('settingU', 'Standard uncertainty of the ring', 'From its certificate')}
         {type === 'dial-bore' && settingKind === 'micrometer' && (
           <SelectField label="Which micrometer" {...register('settingInstrumentId')}>
             <option value="">choose</option>

@@ -23,8 +23,12 @@ export function GaugesPage() {
   const { unit } = useSettings();
   const mayEdit = useMay('edit-gauges');
   const [open, setOpen] = useState<InstrumentView | 'new' | null>(null);
-  const { data, error, refetch } = useQuery({ queryKey: keys.gauges, queryFn: () => api.get<InstrumentView[]>('/gauges') });
-  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the gauges" />;
+  const { data, error, refetch } = useQuery({
+    queryKey: keys.gauges,
+    queryFn: () => api.get<InstrumentView[]>('/gauges'),
+  });
+  if (!data)
+    return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the gauges" />;
   const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
   const now = new Date().toISOString();
   return (
@@ -44,7 +48,15 @@ export function GaugesPage() {
         <table className="w-full min-w-180 border-t border-ink/60 bg-sheet text-left">
           <thead className="text-small text-soft">
             <tr>
-              {['gauge', `shows, ${unit}`, `repeats to (s), ${unit}`, `error up to (E), ${unit}`, `range, ${unit}`, 'calibration', ''].map((h) => (
+              {[
+                'gauge',
+                `shows, ${unit}`,
+                `repeats to (s), ${unit}`,
+                `error up to (E), ${unit}`,
+                `range, ${unit}`,
+                'calibration',
+                '',
+              ].map((h) => (
                 <th key={h} className="px-3 py-2 font-normal">
                   {h}
                 </th>
@@ -59,19 +71,40 @@ export function GaugesPage() {
                 <tr key={i.id} className="border-t border-rule">
                   <td className="px-3 py-2">
                     <span className="font-semibold">{i.name}</span>
-                    <span className="block text-small text-soft">{[USUAL[i.type].name, settingText(i, data), i.contacts === 3 ? 'three-point: sees no ovality' : ''].filter(Boolean).join(' · ')}</span>
+                    <span className="block text-small text-soft">
+                      {[
+                        USUAL[i.type].name,
+                        settingText(i, data),
+                        i.contacts === 3 ? 'three-point: sees no ovality' : '',
+                      ]
+                        .filter(Boolean)
+                        .join(' · ')}
+                    </span>
                   </td>
                   <td className="figure px-3 text-lead">{figure(i.resolution)}</td>
                   <td className="figure px-3 text-lead">
                     {figure(i.repeatability, 1)}
-                    <span className="block font-sans text-small text-soft">{i.studyRepeats === null ? 'usual for its type' : `own study, ${i.studyRepeats} repeats`}</span>
+                    <span className="block font-sans text-small text-soft">
+                      {i.studyRepeats === null
+                        ? 'usual for its type'
+                        : `own study, ${i.studyRepeats} repeats`}
+                    </span>
                   </td>
                   <td className="figure px-3 text-lead">{figure(i.maxError)}</td>
                   <td className="figure px-3">
-                    {formatLength(nm(i.rangeLow), { unit, step: 1_000_000 })}–{formatLength(nm(i.rangeHigh), { unit, step: 1_000_000 })}
+                    {formatLength(nm(i.rangeLow), { unit, step: 1_000_000 })}–
+                    {formatLength(nm(i.rangeHigh), { unit, step: 1_000_000 })}
                   </td>
                   <td className="px-3">
-                    {i.calibrationDue === null ? <span className="text-soft">none on file</span> : overdue ? <strong className="text-beyond">overdue, {i.calibrationDue}: its error counts double</strong> : `holds until ${i.calibrationDue}`}
+                    {i.calibrationDue === null ? (
+                      <span className="text-soft">none on file</span>
+                    ) : overdue ? (
+                      <strong className="text-beyond">
+                        overdue, {i.calibrationDue}: its error counts double
+                      </strong>
+                    ) : (
+                      `holds until ${i.calibrationDue}`
+                    )}
                   </td>
                   <td className="px-1">
                     {mayEdit && (

@@ -10,8 +10,12 @@ import { JobRows, jobNumber } from './JobRows.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */
 export function BenchesPage() {
-  const { data, error, refetch } = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
-  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the benches" />;
+  const { data, error, refetch } = useQuery({
+    queryKey: keys.benches,
+    queryFn: () => api.get<BenchesView>('/benches'),
+  });
+  if (!data)
+    return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the benches" />;
   return (
     <Page title="Benches">
       <ul className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
@@ -22,7 +26,11 @@ export function BenchesPage() {
       <div className="grid gap-6 lg:grid-cols-[1fr_18rem]">
         <section>
           <h2 className="mb-2 font-semibold">On the shelf</h2>
-          {data.waiting.length > 0 ? <JobRows rows={data.waiting} /> : <Empty>Nothing waits. Every open job is on a bench.</Empty>}
+          {data.waiting.length > 0 ? (
+            <JobRows rows={data.waiting} />
+          ) : (
+            <Empty>Nothing waits. Every open job is on a bench.</Empty>
+          )}
         </section>
         <section className="grid content-start gap-2">
           <h2 className="font-semibold">To see to</h2>
@@ -31,7 +39,12 @@ export function BenchesPage() {
               <Link to="/gauges" className="text-blue underline underline-offset-4">
                 {g.name}
               </Link>
-              : calibration {g.overdue ? <strong className="text-beyond">overdue since {dayText(g.calibrationDue)}</strong> : `due ${dayText(g.calibrationDue)}`}
+              : calibration{' '}
+              {g.overdue ? (
+                <strong className="text-beyond">overdue since {dayText(g.calibrationDue)}</strong>
+              ) : (
+                `due ${dayText(g.calibrationDue)}`
+              )}
             </p>
           ))}
           {data.limitsUnchecked > 0 && (
@@ -42,7 +55,9 @@ export function BenchesPage() {
               typed by one person, unchecked
             </p>
           )}
-          {data.gaugesDue.length === 0 && data.limitsUnchecked === 0 && <p className="text-soft">Gauges in date, limits checked.</p>}
+          {data.gaugesDue.length === 0 && data.limitsUnchecked === 0 && (
+            <p className="text-soft">Gauges in date, limits checked.</p>
+          )}
         </section>
       </div>
     </Page>
@@ -85,7 +100,10 @@ function Bench({ bench: { name, job } }: { bench: BenchView }) {
               </p>
               {job.decided && <p className="text-soft">Decided: {job.decided}</p>}
             </div>
-            <Link to={job.station === 'measure' ? `/jobs/${job.id}` : `/jobs/${job.id}/decide`} className="mt-auto block rounded-edge bg-brass px-4 py-3 text-lead leading-snug font-semibold text-on-brass">
+            <Link
+              to={job.station === 'measure' ? `/jobs/${job.id}` : `/jobs/${job.id}/decide`}
+              className="mt-auto block rounded-edge bg-brass px-4 py-3 text-lead leading-snug font-semibold text-on-brass"
+            >
               {job.next[unit]}
             </Link>
           </>

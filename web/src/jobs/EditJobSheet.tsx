@@ -16,11 +16,22 @@ export const PLAN_NAMES = {
 export function EditJobSheet({ context, onClose }: { context: JobContext; onClose: () => void }) {
   const { job } = context.file;
   const [version, setVersion] = useState(context.version);
-  const [form, setForm] = useState({ bench: job.bench ?? '', promised: job.promised ?? '', plan: job.plan, seized: job.seized, celsius: String(job.thermal.celsius), measured: job.thermal.measured, sameBench: job.thermal.sameBench });
+  const [form, setForm] = useState({
+    bench: job.bench ?? '',
+    promised: job.promised ?? '',
+    plan: job.plan,
+    seized: job.seized,
+    celsius: String(job.thermal.celsius),
+    measured: job.thermal.measured,
+    sameBench: job.thermal.sameBench,
+  });
   const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
   const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
   const celsius = Number(form.celsius.replace(',', '.'));
-  const celsiusError = Number.isFinite(celsius) && celsius >= -30 && celsius <= 60 && form.celsius !== '' ? undefined : 'Between −30 and 60 °C.';
+  const celsiusError =
+    Number.isFinite(celsius) && celsius >= -30 && celsius <= 60 && form.celsius !== ''
+      ? undefined
+      : 'Between −30 and 60 °C.';
 
   const save = useMutation({
     mutationFn: () => {
@@ -40,7 +51,10 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
       onClose();
     },
   });
-  const conflict = save.error instanceof ApiError && save.error.status === 409 ? (save.error.problem.current as { version: number; job: typeof job }) : null;
+  const conflict =
+    save.error instanceof ApiError && save.error.status === 409
+      ? (save.error.problem.current as { version: number; job: typeof job })
+      : null;
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -59,21 +73,50 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
               </option>
             ))}
           </SelectField>
-          <TextField label="Promised" type="date" value={form.promised} onChange={(e) => set({ promised: e.target.value })} />
+          <TextField
+            label="Promised"
+            type="date"
+            value={form.promised}
+            onChange={(e) => set({ promised: e.target.value })}
+          />
         </div>
-        <SelectField label="Plan of the bores" hint="Two directions cannot see an oval that lies at 45° to both." value={form.plan} onChange={(e) => set({ plan: e.target.value as typeof form.plan })}>
+        <SelectField
+          label="Plan of the bores"
+          hint="Two directions cannot see an oval that lies at 45° to both."
+          value={form.plan}
+          onChange={(e) => set({ plan: e.target.value as typeof form.plan })}
+        >
           {Object.entries(PLAN_NAMES).map(([k, v]) => (
             <option key={k} value={k}>
               {v}
             </option>
           ))}
         </SelectField>
-        <CheckField label="The engine seized: an unseen oval is given more room" checked={form.seized} onChange={(e) => set({ seized: e.target.checked })} />
+        <CheckField
+          label="The engine seized: an unseen oval is given more room"
+          checked={form.seized}
+          onChange={(e) => set({ seized: e.target.checked })}
+        />
         <fieldset className="grid gap-2 border-t border-rule pt-3">
           <legend className="pr-2 font-semibold">Temperature while measuring</legend>
-          <TextField label="Bench, °C" inputMode="decimal" className="figure" value={form.celsius} onChange={(e) => set({ celsius: e.target.value })} error={celsiusError} />
-          <CheckField label="read from a thermometer" checked={form.measured} onChange={(e) => set({ measured: e.target.checked })} />
-          <CheckField label="part and gauge on the same bench for two hours" checked={form.sameBench} onChange={(e) => set({ sameBench: e.target.checked })} />
+          <TextField
+            label="Bench, °C"
+            inputMode="decimal"
+            className="figure"
+            value={form.celsius}
+            onChange={(e) => set({ celsius: e.target.value })}
+            error={celsiusError}
+          />
+          <CheckField
+            label="read from a thermometer"
+            checked={form.measured}
+            onChange={(e) => set({ measured: e.target.checked })}
+          />
+          <CheckField
+            label="part and gauge on the same bench for two hours"
+            checked={form.sameBench}
+            onChange={(e) => set({ sameBench: e.target.checked })}
+          />
         </fieldset>
         {save.isError && (
           <div role="alert" className="border-l-4 border-beyond pl-3">
@@ -81,7 +124,8 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
             {conflict && (
               <>
                 <p className="text-soft">
-                  It now says: {conflict.job.bench ?? 'on the shelf'}, promised {conflict.job.promised ?? '–'}, plan {conflict.job.plan}, {conflict.job.thermal.celsius} °C.
+                  It now says: {conflict.job.bench ?? 'on the shelf'}, promised {conflict.job.promised ?? '–'}
+                  , plan {conflict.job.plan}, {conflict.job.thermal.celsius} °C.
                 </p>
                 <Button onClick={() => setVersion(conflict.version)}>Keep mine on top of that</Button>
               </>

@@ -29,11 +29,20 @@ function Job({ context }: { context: JobContext }) {
     <div className="flex min-h-0 flex-1 flex-col print:block">
       <header className="flex flex-wrap items-baseline gap-x-4 px-5 pt-3">
         <h1 className="text-title font-semibold">
-          <span className="figure mr-2 text-lead font-normal text-soft">{String(job.number).padStart(4, '0')}</span>
+          <span className="figure mr-2 text-lead font-normal text-soft">
+            {String(job.number).padStart(4, '0')}
+          </span>
           {job.machine}
         </h1>
         <p className="min-w-0 flex-1 truncate text-soft">
-          {[job.engineNumber && `engine ${job.engineNumber}`, job.use, `${engine.cylinders.length === 1 ? 'one cylinder' : `${engine.cylinders.length} cylinders`}, ${WALLS[engine.wall]}`, job.customer].filter(Boolean).join(' · ')}
+          {[
+            job.engineNumber && `engine ${job.engineNumber}`,
+            job.use,
+            `${engine.cylinders.length === 1 ? 'one cylinder' : `${engine.cylinders.length} cylinders`}, ${WALLS[engine.wall]}`,
+            job.customer,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
         </p>
         <p className="text-soft">
           {job.promised ? `promised ${dayText(job.promised)}` : 'no promise given'}
@@ -47,13 +56,26 @@ function Job({ context }: { context: JobContext }) {
       <nav aria-label="Run sheet" className="px-5 pt-1">
         <ScribedScale />
         <ul className="flex gap-2">
-          <Station to={`/jobs/${job.id}`} name="Measure" mark={read.length === 0 ? 'waiting' : combineVerdicts(read)} end />
+          <Station
+            to={`/jobs/${job.id}`}
+            name="Measure"
+            mark={read.length === 0 ? 'waiting' : combineVerdicts(read)}
+            end
+          />
           <Station to={`/jobs/${job.id}/decide`} name="Decide" done={file.decisions.length > 0} />
           <li className="no-print ml-auto hidden self-center text-small text-soft sm:block">
-            <a className="px-2 py-3 text-blue underline underline-offset-4" href={`/api/jobs/${job.id}/file`} download>
+            <a
+              className="px-2 py-3 text-blue underline underline-offset-4"
+              href={`/api/jobs/${job.id}/file`}
+              download
+            >
               Job file
             </a>
-            <a className="px-2 py-3 text-blue underline underline-offset-4" href={`/api/jobs/${job.id}/readings.csv`} download>
+            <a
+              className="px-2 py-3 text-blue underline underline-offset-4"
+              href={`/api/jobs/${job.id}/readings.csv`}
+              download
+            >
               Readings as CSV
             </a>
             <Link className="px-2 py-3 text-blue underline underline-offset-4" to={`/engines/${engine.id}`}>
@@ -68,13 +90,27 @@ function Job({ context }: { context: JobContext }) {
   );
 }
 
-function Station({ to, name, mark, done, end = false }: { to: string; name: string; mark?: VerdictState | 'waiting'; done?: boolean; end?: boolean }) {
+function Station({
+  to,
+  name,
+  mark,
+  done,
+  end = false,
+}: {
+  to: string;
+  name: string;
+  mark?: VerdictState | 'waiting';
+  done?: boolean;
+  end?: boolean;
+}) {
   return (
     <li>
       <NavLink
         to={to}
         end={end}
-        className={({ isActive }) => `-mt-3 inline-flex min-h-12 min-w-36 items-center gap-3 border-t-5 px-3 pt-1 ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`}
+        className={({ isActive }) =>
+          `-mt-3 inline-flex min-h-12 min-w-36 items-center gap-3 border-t-5 px-3 pt-1 ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
+        }
       >
         {name}
         {mark && <VerdictMark state={mark} word={false} />}

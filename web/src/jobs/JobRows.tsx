@@ -11,21 +11,30 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
     <ul className="border-t border-ink/60 bg-sheet">
       {rows.map((job) => (
         <li key={job.id} className="border-b border-rule">
-          <Link to={job.decided ? `/jobs/${job.id}/decide` : `/jobs/${job.id}`} className="grid min-h-14 grid-cols-[4rem_1fr_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page lg:grid-cols-[4rem_14rem_1fr_11rem_9rem]">
+          <Link
+            to={job.decided ? `/jobs/${job.id}/decide` : `/jobs/${job.id}`}
+            className="grid min-h-14 grid-cols-[3.5rem_minmax(0,1fr)_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page sm:grid-cols-[3.5rem_minmax(0,1fr)_10.5rem_10rem]"
+          >
             <span className="figure text-soft">{jobNumber(job.number)}</span>
-            <span className="truncate font-semibold">{job.engine}</span>
-            <span className="col-start-2 row-start-2 truncate text-soft lg:col-start-auto lg:row-start-auto">
-              {job.customer}
-              {job.complaint && ` · ${job.complaint}`}
+            <span className="min-w-0">
+              <span className="block truncate font-semibold">{job.engine}</span>
+              <span className="block truncate text-soft">
+                {job.customer}
+                {job.complaint && ` · ${job.complaint}`}
+              </span>
             </span>
-            <span className="row-span-2 lg:row-span-1">
+            <span>
               <VerdictMark state={job.overall ?? 'waiting'} />
               <span className="figure block text-small text-soft">
                 {job.read} of {job.planned}
               </span>
             </span>
-            <span className="hidden text-right text-small text-soft lg:block">
-              {job.decided ? `decided: ${job.decided}` : job.promised ? `promised ${dayText(job.promised)}` : 'no promise'}
+            <span className="hidden text-right text-small text-soft sm:block">
+              {job.decided
+                ? `decided: ${job.decided}`
+                : job.promised
+                  ? `promised ${dayText(job.promised)}`
+                  : 'no promise'}
               {job.bench && <span className="block truncate">{job.bench}</span>}
             </span>
           </Link>

@@ -18,7 +18,10 @@ export function JobsPage() {
   const mayEdit = useMay('edit-job');
   const list = useInfiniteQuery({
     queryKey: keys.jobs(asked),
-    queryFn: ({ pageParam }) => api.get<ListPage<JobRow>>(`/jobs?search=${encodeURIComponent(asked)}${pageParam ? `&after=${pageParam}` : ''}`),
+    queryFn: ({ pageParam }) =>
+      api.get<ListPage<JobRow>>(
+        `/jobs?search=${encodeURIComponent(asked)}${pageParam ? `&after=${pageParam}` : ''}`,
+      ),
     initialPageParam: '',
     getNextPageParam: (page) => page.next,
     placeholderData: (before) => before,
@@ -40,7 +43,13 @@ export function JobsPage() {
         )
       }
     >
-      <TextField label="Search number, engine, customer, complaint" type="search" value={search} onChange={(e) => setSearch(e.target.value)} maxLength={100} />
+      <TextField
+        label="Search number, engine, customer, complaint"
+        type="search"
+        value={search}
+        onChange={(e) => setSearch(e.target.value)}
+        maxLength={100}
+      />
       {list.isPending ? (
         <Loading what="the jobs" />
       ) : list.isError ? (
@@ -81,14 +90,26 @@ function ImportButton() {
       await queryClient.invalidateQueries({ queryKey: keys.allJobs });
       void navigate(`/jobs/${view.file.job.id}`);
     } catch (error) {
-      setTrouble(error instanceof SyntaxError ? `${file.name} is not JSON. Nothing was imported.` : (error as Error).message);
+      setTrouble(
+        error instanceof SyntaxError
+          ? `${file.name} is not JSON. Nothing was imported.`
+          : (error as Error).message,
+      );
     } finally {
       setBusy(false);
     }
   };
   return (
     <div className="grid justify-items-end">
-      <input ref={input} type="file" accept="application/json,.json" className="sr-only" tabIndex={-1} aria-label="Job file" onChange={(e) => void take(e)} />
+      <input
+        ref={input}
+        type="file"
+        accept="application/json,.json"
+        className="sr-only"
+        tabIndex={-1}
+        aria-label="Job file"
+        onChange={(e) => void take(e)}
+      />
       <Button onClick={() => input.current?.click()} disabled={busy}>
         {busy ? 'Importing …' : 'Import a job file'}
       </Button>

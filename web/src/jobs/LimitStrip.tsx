@@ -3,7 +3,8 @@ import { formatLength, nm, oddsText, sourceLine, type LengthUnit, type VerdictIt
 import { VerdictMark, type MarkState } from '../ui/index.js';
 
 /** What the mark shows: a figure that is not there yet is not undecided, it is not read. */
-export const markOf = (item: VerdictItem): MarkState => (item.because === 'unread' ? (item.state === 'noLimit' ? 'noLimit' : 'waiting') : item.state);
+export const markOf = (item: VerdictItem): MarkState =>
+  item.because === 'unread' ? (item.state === 'noLimit' ? 'noLimit' : 'waiting') : item.state;
 
 interface Scale {
   readonly from: number;
@@ -12,7 +13,13 @@ interface Scale {
 
 function scaleOf(item: VerdictItem): Scale {
   const spread = 2 * (item.u ?? 0);
-  const points = [item.limitAt, item.band.low, item.band.high, item.value === null ? null : item.value - spread, item.value === null ? null : item.value + spread].filter((v) => v !== null);
+  const points = [
+    item.limitAt,
+    item.band.low,
+    item.band.high,
+    item.value === null ? null : item.value - spread,
+    item.value === null ? null : item.value + spread,
+  ].filter((v) => v !== null);
   if (item.feature !== 'bore') points.push(0);
   const [low, high] = [Math.min(...points), Math.max(...points)];
   const room = Math.max((high - low) * 0.12, 2_000);
@@ -23,10 +30,21 @@ function scaleOf(item: VerdictItem): Scale {
  * One judged value on a scale: range for new parts hatched, the limit as a wall with hatching behind it, the
  * value as a scribed line with its ±U whisker. Tap it for the working.
  */
-export function LimitStrip({ item, unit, big = false, onOpen }: { item: VerdictItem; unit: LengthUnit; big?: boolean; onOpen: () => void }) {
+export function LimitStrip({
+  item,
+  unit,
+  big = false,
+  onOpen,
+}: {
+  item: VerdictItem;
+  unit: LengthUnit;
+  big?: boolean;
+  onOpen: () => void;
+}) {
   const id = useId();
   const scale = scaleOf(item);
-  const at = (v: number): number => Math.min(100, Math.max(0, ((v - scale.from) / (scale.to - scale.from)) * 100));
+  const at = (v: number): number =>
+    Math.min(100, Math.max(0, ((v - scale.from) / (scale.to - scale.from)) * 100));
   const x = (v: number): string => `${at(v).toFixed(2)}%`;
   const figure = (v: number) => formatLength(nm(v), { unit, step: item.step });
   const { limitAt, value, u, band } = item;
@@ -35,59 +53,129 @@ export function LimitStrip({ item, unit, big = false, onOpen }: { item: VerdictI
   const beyondFrom = limitAt === null ? 0 : below ? 0 : at(limitAt);
   const beyondWidth = limitAt === null ? 0 : below ? at(limitAt) : 100 - at(limitAt);
   // Two figures nearer than a figure's width would overprint: the band's steps back.
-  const bandLabel = band.low !== null && item.feature === 'bore' && (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
+  const bandLabel =
+    band.low !== null &&
+    item.feature === 'bore' &&
+    (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
 
   return (
-    <button type="button" onClick={onOpen} className="block w-full py-1.5 text-left" aria-label={`${item.title}: ${value === null ? 'not read' : figure(value)} ${unit}. Show the working.`}>
-      <span className="flex items-baseline justify-between gap-2">
-        <span className={big ? 'text-lead font-semibold' : 'font-semibold'}>{item.title}</span>
-        <span className="flex items-baseline gap-3">
-          <span className={`figure ${big ? 'text-reading leading-8' : 'text-lead'}`}>{value === null ? '–' : formatLength(nm(value), { unit, step: item.step, limits: limitAt === null ? [] : [nm(limitAt)] })}</span>
-          <span className="inline-flex min-w-34 items-center justify-end self-center">
-            <VerdictMark state={mark} />
-            {item.p !== null && <span className="figure ml-1.5 text-small text-soft">{oddsText(item.p)}</span>}
-          </span>
+    <button
+      type="button"
+      onClick={onOpen}
+      className="block w-full py-1.5 text-left"
+      aria-label={`${item.title}: ${value === null ? 'not read' : figure(value)} ${unit}. Show the working.`}
+    >
+      <span className="flex items-center justify-between gap-2">
+        <span className="truncate font-semibold">{item.title}</span>
+        <span className="inline-flex shrink-0 items-center">
+          <VerdictMark state={mark} />
+          {item.p !== null && <span className="figure ml-1.5 text-small text-soft">{oddsText(item.p)}</span>}
         </span>
       </span>
-      <svg aria-hidden="true" width="100%" height="40" className="block overflow-visible text-ink">
-        <defs>
-          <pattern id={`${id}b`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <path d="M0 0V6" className="stroke-within" strokeWidth="1.6" />
-          </pattern>
-          <pattern id={`${id}w`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-            <path d="M0 0V6" className="stroke-beyond" strokeWidth="1.6" />
-          </pattern>
-        </defs>
-        {band.low !== null && band.high !== null && <rect x={x(band.low)} width={`${at(band.high) - at(band.low)}%`} y="6" height="12" fill={`url(#${id}b)`} />}
-        {limitAt !== null && (
-          <>
-            <rect x={`${beyondFrom}%`} width={`${beyondWidth}%`} y="4" height="14" fill={`url(#${id}w)`} />
-            <line x1={x(limitAt)} x2={x(limitAt)} y1="1" y2="22" className="stroke-beyond" strokeWidth="2" />
-          </>
-        )}
-        <line x1="0" x2="100%" y1="18.5" y2="18.5" stroke="currentColor" />
-        {Array.from({ length: 11 }, (_, i) => (
-          <line key={i} x1={`${i * 10}%`} x2={`${i * 10}%`} y1="18" y2={i % 5 === 0 ? '24' : '22'} stroke="currentColor" opacity="0.6" />
-        ))}
-        {value !== null && (
-          <>
-            {u !== null && <line x1={x(value - 2 * u)} x2={x(value + 2 * u)} y1="12" y2="12" stroke="currentColor" strokeWidth="6" opacity="0.35" />}
-            <line x1={x(value)} x2={x(value)} y1="1" y2="20" stroke="currentColor" strokeWidth="2.5" />
-          </>
-        )}
-        {limitAt !== null && (
-          <text x={x(limitAt)} y="37" textAnchor={at(limitAt) > 90 ? 'end' : at(limitAt) < 10 ? 'start' : 'middle'} className="figure fill-ink text-[13px]">
-            {formatLength(nm(limitAt), { unit })}
-          </text>
-        )}
-        {bandLabel && (
-          <text x={x(band.low!)} y="37" textAnchor="start" className="figure fill-soft text-[13px]">
-            {formatLength(nm(band.low!), { unit })}
-          </text>
-        )}
-      </svg>
+      <span
+        className={`grid items-start gap-3 ${big ? 'grid-cols-[7.25rem_minmax(0,1fr)]' : 'grid-cols-[5rem_minmax(0,1fr)]'}`}
+      >
+        <span className={`figure ${big ? 'text-reading leading-8' : 'text-lead leading-7'}`}>
+          {value === null
+            ? '–'
+            : formatLength(nm(value), {
+                unit,
+                step: item.step,
+                limits: limitAt === null ? [] : [nm(limitAt)],
+              })}
+        </span>
+        <svg aria-hidden="true" width="100%" height="40" className="block overflow-visible text-ink">
+          <defs>
+            <pattern
+              id={`${id}b`}
+              width="6"
+              height="6"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
+              <path d="M0 0V6" className="stroke-within" strokeWidth="1.6" />
+            </pattern>
+            <pattern
+              id={`${id}w`}
+              width="6"
+              height="6"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(-45)"
+            >
+              <path d="M0 0V6" className="stroke-beyond" strokeWidth="1.6" />
+            </pattern>
+          </defs>
+          {band.low !== null && band.high !== null && (
+            <rect
+              x={x(band.low)}
+              width={`${at(band.high) - at(band.low)}%`}
+              y="6"
+              height="12"
+              fill={`url(#${id}b)`}
+            />
+          )}
+          {limitAt !== null && (
+            <>
+              <rect x={`${beyondFrom}%`} width={`${beyondWidth}%`} y="4" height="14" fill={`url(#${id}w)`} />
+              <line
+                x1={x(limitAt)}
+                x2={x(limitAt)}
+                y1="1"
+                y2="22"
+                className="stroke-beyond"
+                strokeWidth="2"
+              />
+            </>
+          )}
+          <line x1="0" x2="100%" y1="18.5" y2="18.5" stroke="currentColor" />
+          {Array.from({ length: 11 }, (_, i) => (
+            <line
+              key={i}
+              x1={`${i * 10}%`}
+              x2={`${i * 10}%`}
+              y1="18"
+              y2={i % 5 === 0 ? '24' : '22'}
+              stroke="currentColor"
+              opacity="0.6"
+            />
+          ))}
+          {value !== null && (
+            <>
+              {u !== null && (
+                <line
+                  x1={x(value - 2 * u)}
+                  x2={x(value + 2 * u)}
+                  y1="12"
+                  y2="12"
+                  stroke="currentColor"
+                  strokeWidth="6"
+                  opacity="0.35"
+                />
+              )}
+              <line x1={x(value)} x2={x(value)} y1="1" y2="20" stroke="currentColor" strokeWidth="2.5" />
+            </>
+          )}
+          {limitAt !== null && (
+            <text
+              x={x(limitAt)}
+              y="37"
+              textAnchor={at(limitAt) > 90 ? 'end' : at(limitAt) < 10 ? 'start' : 'middle'}
+              className="figure fill-ink text-[13px]"
+            >
+              {formatLength(nm(limitAt), { unit })}
+            </text>
+          )}
+          {bandLabel && (
+            <text x={x(band.low!)} y="37" textAnchor="start" className="figure fill-soft text-[13px]">
+              {formatLength(nm(band.low!), { unit })}
+            </text>
+          )}
+        </svg>
+      </span>
       <span className="block truncate text-small text-soft">
-        {item.limit ? `${sourceLine(item.limit.source)} · ${item.limit.state === 'service' ? 'service limit' : 'for new parts'}` : 'No limit on file for this engine. Not a pass.'}
+        {item.limit
+          ? `${sourceLine(item.limit.source)} · ${item.limit.state === 'service' ? 'service limit' : 'for new parts'}`
+          : 'No limit on file for this engine. Not a pass.'}
       </span>
     </button>
   );

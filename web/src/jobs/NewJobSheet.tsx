@@ -2,7 +2,14 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
-import { NewJob, type BenchesView, type CustomerView, type EngineRow, type EngineView, type JobView } from '@tribos/contract';
+import {
+  NewJob,
+  type BenchesView,
+  type CustomerView,
+  type EngineRow,
+  type EngineView,
+  type JobView,
+} from '@tribos/contract';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 import { useContractForm } from '../forms/index.js';
@@ -30,19 +37,57 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
   const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
   const form = useContractForm<Values, NewJob>(
     NewJob,
-    { engineId: '', customer: '', phone: '', engineNumber: '', use: '', complaint: '', bench: '', promised: '', plan: 'usual', seized: false, fittedPiston: '' },
-    (v) => ({ ...v, id, bench: v.bench || null, promised: v.promised || null, fittedPiston: v.fittedPiston || null }),
+    {
+      engineId: '',
+      customer: '',
+      phone: '',
+      engineNumber: '',
+      use: '',
+      complaint: '',
+      bench: '',
+      promised: '',
+      plan: 'usual',
+      seized: false,
+      fittedPiston: '',
+    },
+    (v) => ({
+      ...v,
+      id,
+      bench: v.bench || null,
+      promised: v.promised || null,
+      fittedPiston: v.fittedPiston || null,
+    }),
   );
   const { register, handleSubmit, watch, formState } = form;
   const { errors } = formState;
   const engineId = watch('engineId');
   const customer = watch('customer');
-  const engine = useQuery({ queryKey: keys.engine(engineId), queryFn: () => api.get<EngineView>(`/engines/${engineId}`), enabled: engineId !== '' });
-  const customers = useQuery({ queryKey: ['customers', customer], queryFn: () => api.get<CustomerView[]>(`/customers?search=${encodeURIComponent(customer)}`), enabled: customer.length > 1, placeholderData: (b) => b });
-  const makers = [...new Set(engine.data?.spec.limits.filter((l) => l.source.type === 'part-maker').map((l) => l.source.party))];
+  const engine = useQuery({
+    queryKey: keys.engine(engineId),
+    queryFn: () => api.get<EngineView>(`/engines/${engineId}`),
+    enabled: engineId !== '',
+  });
+  const customers = useQuery({
+    queryKey: ['customers', customer],
+    queryFn: () => api.get<CustomerView[]>(`/customers?search=${encodeURIComponent(customer)}`),
+    enabled: customer.length > 1,
+    placeholderData: (b) => b,
+  });
+  const makers = [
+    ...new Set(
+      engine.data?.spec.limits.filter((l) => l.source.type === 'part-maker').map((l) => l.source.party),
+    ),
+  ];
 
   const open = useMutation({
-    mutationFn: (v: Values) => api.post<JobView>('/jobs', { ...v, id, bench: v.bench || null, promised: v.promised || null, fittedPiston: v.fittedPiston || null }),
+    mutationFn: (v: Values) =>
+      api.post<JobView>('/jobs', {
+        ...v,
+        id,
+        bench: v.bench || null,
+        promised: v.promised || null,
+        fittedPiston: v.fittedPiston || null,
+      }),
     onSuccess: (view) => {
       queryClient.setQueryData(keys.job(id), view);
       void queryClient.invalidateQueries({ queryKey: keys.benches });
@@ -52,8 +97,16 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
 
   return (
     <Sheet title="New job" onClose={onClose} wide>
-      <form onSubmit={(e) => void handleSubmit((v) => open.mutate(v))(e)} className="grid gap-4 sm:grid-cols-2">
-        <SelectField label="Engine" autoFocus error={engineId === '' ? errors.engineId && 'Choose the engine.' : errors.engineId?.message} {...register('engineId')}>
+      <form
+        onSubmit={(e) => void handleSubmit((v) => open.mutate(v))(e)}
+        className="grid gap-4 sm:grid-cols-2"
+      >
+        <SelectField
+          label="Engine"
+          autoFocus
+          error={engineId === '' ? errors.engineId && 'Choose the engine.' : errors.engineId?.message}
+          {...register('engineId')}
+        >
           <option value="">choose</option>
           {(engines.data ?? []).map((e) => (
             <option key={e.id} value={e.id}>
@@ -62,7 +115,13 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
           ))}
         </SelectField>
         <TextField label="Engine number" error={errors.engineNumber?.message} {...register('engineNumber')} />
-        <TextField label="Customer" list="customers" autoComplete="off" error={errors.customer && 'A name is needed.'} {...register('customer')} />
+        <TextField
+          label="Customer"
+          list="customers"
+          autoComplete="off"
+          error={errors.customer && 'A name is needed.'}
+          {...register('customer')}
+        />
         <datalist id="customers">
           {(customers.data ?? []).map((c) => (
             <option key={c.id} value={c.name} />
@@ -72,7 +131,11 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
         <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
         <TextField label="Promised" type="date" error={errors.promised?.message} {...register('promised')} />
         <div className="sm:col-span-2">
-          <TextArea label="Complaint, and what was done before" error={errors.complaint?.message} {...register('complaint')} />
+          <TextArea
+            label="Complaint, and what was done before"
+            error={errors.complaint?.message}
+            {...register('complaint')}
+          />
         </div>
         <SelectField label="Bench" {...register('bench')}>
           <option value="">on the shelf</option>
@@ -90,7 +153,11 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
             </option>
           ))}
         </SelectField>
-        <SelectField label="Piston found in it" hint="Its maker’s sheet governs the clearance." {...register('fittedPiston')}>
+        <SelectField
+          label="Piston found in it"
+          hint="Its maker’s sheet governs the clearance."
+          {...register('fittedPiston')}
+        >
           <option value="">the engine maker’s</option>
           {makers.map((m) => (
             <option key={m} value={m}>
@@ -99,7 +166,10 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
           ))}
         </SelectField>
         <CheckField label="The engine seized" {...register('seized')} />
-        <p className="text-small text-soft sm:col-span-2">Battery off, fuel off and drained, engine cold, machine secured on a stand or lift rated for it. Figures defer to the maker’s manual for this exact engine.</p>
+        <p className="text-small text-soft sm:col-span-2">
+          Battery off, fuel off and drained, engine cold, machine secured on a stand or lift rated for it.
+          Figures defer to the maker’s manual for this exact engine.
+        </p>
         {open.isError && (
           <p role="alert" className="text-beyond sm:col-span-2">
             {open.error.message} What you typed is still here.

@@ -1,5 +1,16 @@
 import type { ReactNode } from 'react';
-import { formatLength, limitText, nm, oddsText, sourceLine, verdictSentence, withUnit, type JobFile, type LengthUnit, type VerdictItem } from '@tribos/core';
+import {
+  formatLength,
+  limitText,
+  nm,
+  oddsText,
+  sourceLine,
+  verdictSentence,
+  withUnit,
+  type JobFile,
+  type LengthUnit,
+  type VerdictItem,
+} from '@tribos/core';
 import { Sheet, VerdictMark } from '../ui/index.js';
 import { markOf } from './LimitStrip.js';
 
@@ -26,7 +37,17 @@ function Row({ label, children }: { label: string; children: ReactNode }) {
 }
 
 /** Everything behind one figure: inputs, formula, uncertainty budget, what each gauge could say, other sources. */
-export function WorkingSheet({ file, item, unit, onClose }: { file: JobFile; item: VerdictItem; unit: LengthUnit; onClose: () => void }) {
+export function WorkingSheet({
+  file,
+  item,
+  unit,
+  onClose,
+}: {
+  file: JobFile;
+  item: VerdictItem;
+  unit: LengthUnit;
+  onClose: () => void;
+}) {
   const { headline, details } = verdictSentence(file, item, unit);
   const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
   const others = item.governing.status === 'ask' ? item.governing.candidates : item.governing.others;
@@ -48,7 +69,11 @@ export function WorkingSheet({ file, item, unit, onClose }: { file: JobFile; ite
             <Rows>
               {item.working.map((w) => (
                 <Row key={w.label} label={w.label}>
-                  {w.kind === 'length' ? fine(w.value) : w.kind === 'angle' ? `${w.value.toFixed(1)}°` : w.text}
+                  {w.kind === 'length'
+                    ? fine(w.value)
+                    : w.kind === 'angle'
+                      ? `${w.value.toFixed(1)}°`
+                      : w.text}
                 </Row>
               ))}
             </Rows>
@@ -64,7 +89,13 @@ export function WorkingSheet({ file, item, unit, onClose }: { file: JobFile; ite
                 </Row>
               ))}
               <Row label="together, standard uncertainty u (root of the sum of squares)">{fine(item.u)}</Row>
-              {item.p !== null && <Row label={`P that the limit is kept, Φ((${item.side === 'max' ? 'limit − value' : 'value − limit'}) / u)`}>{oddsText(item.p)}</Row>}
+              {item.p !== null && (
+                <Row
+                  label={`P that the limit is kept, Φ((${item.side === 'max' ? 'limit − value' : 'value − limit'}) / u)`}
+                >
+                  {oddsText(item.p)}
+                </Row>
+              )}
             </Rows>
           </section>
         )}

@@ -1,4 +1,4 @@
 export { useJobContext, type JobContext } from './useJob.js';
 export { WorkingSheet } from './WorkingSheet.js';
 export { LimitStrip } from './LimitStrip.js';
-export { VerdictColumn } from './VerdictColumn.js';
+export { NextBox, WhatStands } from './WhatStands.js';

@@ -22,7 +22,10 @@ onAnswered((jobId, { entries }) => {
   queryClient.setQueryData<JobView>(keys.job(jobId), (before) => {
     if (!before) return before;
     const known = new Set(before.file.log.map((e) => e.id));
-    return { ...before, file: { ...before.file, log: [...before.file.log, ...entries.filter((e) => !known.has(e.id))] } };
+    return {
+      ...before,
+      file: { ...before.file, log: [...before.file.log, ...entries.filter((e) => !known.has(e.id))] },
+    };
   });
 });
 

@@ -31,12 +31,31 @@ export function SignIn() {
           <p className="text-soft">Readings, limits and what they prove.</p>
         </div>
         <ScribedScale />
-        <TextField label="Email" type="email" autoComplete="username" required autoFocus value={email} onChange={(e) => setEmail(e.target.value)} />
-        <TextField label="Password" type="password" autoComplete="current-password" required value={password} onChange={(e) => setPassword(e.target.value)} error={error} />
+        <TextField
+          label="Email"
+          type="email"
+          autoComplete="username"
+          required
+          autoFocus
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          required
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+          error={error}
+        />
         <Button look="brass" type="submit" disabled={busy}>
           {busy ? 'Signing in …' : 'Sign in'}
         </Button>
-        <p className="text-small text-soft">Figures come from the documents named beside them. Where they differ from the maker’s manual for the exact engine, the manual wins.</p>
+        <p className="text-small text-soft">
+          Figures come from the documents named beside them. Where they differ from the maker’s manual for the
+          exact engine, the manual wins.
+        </p>
       </form>
     </main>
   );

@@ -1,20 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { may, type Permission, type SessionView } from '@tribos/contract';
-import { api, ApiError } from '../app/api.js';
+import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 
 /** Who is signed in; null when nobody is. */
 export function useSession() {
   return useQuery({
     queryKey: keys.session,
-    queryFn: async (): Promise<SessionView | null> => {
-      try {
-        return await api.get<SessionView>('/session');
-      } catch (error) {
-        if (error instanceof ApiError && error.status === 401) return null;
-        throw error;
-      }
-    },
+    queryFn: async () => (await api.get<{ session: SessionView | null }>('/session')).session,
     staleTime: 60_000,
   });
 }

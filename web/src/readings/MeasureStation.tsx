@@ -1,9 +1,17 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { standardLow, standingDecision, stationKey, toDecimal, walk, type LengthUnit, type VerdictItem } from '@tribos/core';
+import {
+  standardLow,
+  standingDecision,
+  stationKey,
+  toDecimal,
+  walk,
+  type LengthUnit,
+  type VerdictItem,
+} from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { WallMap } from '../bore/index.js';
-import { LimitStrip, useJobContext, VerdictColumn, WorkingSheet } from '../jobs/index.js';
+import { LimitStrip, NextBox, useJobContext, WhatStands, WorkingSheet } from '../jobs/index.js';
 import { Button } from '../ui/index.js';
 import { KeysSheet, NoteSheet, ScoreSheet } from './NoteSheets.js';
 import { useOutbox } from './outbox.js';
@@ -11,7 +19,12 @@ import { PistonRow } from './PistonRow.js';
 import { ReadingBar } from './ReadingBar.js';
 import { useEntry, useEntryKeys } from './useEntry.js';
 
-type Open = { readonly kind: 'item'; readonly item: VerdictItem } | { readonly kind: 'note' } | { readonly kind: 'keys' } | { readonly kind: 'score'; readonly cylinder: number } | null;
+type Open =
+  | { readonly kind: 'item'; readonly item: VerdictItem }
+  | { readonly kind: 'note' }
+  | { readonly kind: 'keys' }
+  | { readonly kind: 'score'; readonly cylinder: number }
+  | null;
 
 /** Bores, pistons and what the readings prove. */
 export function MeasureStation() {
@@ -19,47 +32,25 @@ export function MeasureStation() {
   const { file, judgement, unit } = context;
   const [open, setOpen] = useState<Open>(null);
   const entry = useEntry(context);
-  useEntryKeys(entry, { note: () => setOpen({ kind: 'note' }), keys: () => setOpen({ kind: 'keys' }), unit: toggleUnit });
+  useEntryKeys(entry, {
+    note: () => setOpen({ kind: 'note' }),
+    keys: () => setOpen({ kind: 'keys' }),
+    unit: toggleUnit,
+  });
   const { entries } = useOutbox();
   const refused = entries.filter((w) => w.jobId === file.job.id && w.refused !== null);
 
   const plan = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null).map(stationKey);
   const close = () => setOpen(null);
-  const most = Math.max(20_000, ...judgement.bores.map((b) => (b.survey?.largest.of.value ?? 0) - standardLow(file)));
+  const most = Math.max(
+    20_000,
+    ...judgement.bores.map((b) => (b.survey?.largest.of.value ?? 0) - standardLow(file)),
+  );
   const { next } = judgement;
   const target = 'station' in next ? next.station : null;
 
-  return (
-    <>
-      <div className="grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:overflow-hidden print:block">
-        <div className="min-h-0 px-5 pb-4 lg:overflow-y-auto">
-          <div className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${file.engine.cylinders.length > 1 ? 'sm:grid-cols-2' : 'lg:grid-cols-[minmax(0,1.2fr)_1fr]'}`}>
-            {file.engine.cylinders.map((name, cylinder) => (
-              <Cylinder key={name} single={file.engine.cylinders.length === 1}>
-                <div>
-                  <WallMap file={file} judgement={judgement} cylinder={cylinder} current={entry.station} unit={unit} most={most} onPick={entry.pick} />
-                  <PistonRow file={file} judgement={judgement} cylinder={cylinder} current={entry.station} unit={unit} onPick={entry.pick} />
-                  <p className="ml-9 flex items-center justify-between gap-2 text-small text-soft">
-                    <span>{scoreText(judgement.scores[cylinder] ?? 0, unit)}</span>
-                    <Button look="quiet" className="no-print text-small" onClick={() => setOpen({ kind: 'score', cylinder })}>
-                      Score found
-                    </Button>
-                  </p>
-                </div>
-                <div className="divide-y divide-rule border-t border-ink/60">
-                  {judgement.items
-                    .filter((i) => i.cylinder === cylinder)
-                    .map((item) => (
-                      <LimitStrip key={item.key} item={item} unit={unit} big={item.feature === 'bore'} onOpen={() => setOpen({ kind: 'item', item })} />
-                    ))}
-                </div>
-              </Cylinder>
-            ))}
-          </div>
-        </div>
-        <aside aria-label="Verdicts" className="min-h-0 border-rule px-5 pb-4 lg:overflow-y-auto lg:border-l">
-          <VerdictColumn file={file} judgement={judgement} unit={unit} onOpen={(item) => setOpen({ kind: 'item', item })}>
-            <div className="no-print mt-2 flex flex-wrap gap-2">
+  const nextBox = (
+    <NextBox file={file} next={next} unit={unit}>
               {target && stationKey(target) !== stationKey(entry.station) && (
                 <Button onClick={() => entry.pick(target)}>Go there</Button>
               )}
@@ -74,17 +65,88 @@ export function MeasureStation() {
                 </Button>
               )}
               {(next.kind === 'decide' || next.kind === 'decided' || next.kind === 'at-limit') && (
-                <Link className="inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass" to={`/jobs/${file.job.id}/decide`}>
+                <Link
+                  className="inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass"
+                  to={`/jobs/${file.job.id}/decide`}
+                >
                   {next.kind === 'decided' ? 'See the decision' : 'Decide'}
                 </Link>
               )}
               {next.kind === 'add-limit' && (
-                <Link className="inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass" to={`/engines/${file.engine.id}?add=${next.item.feature}`}>
+                <Link
+                  className="inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass"
+                  to={`/engines/${file.engine.id}?add=${next.item.feature}`}
+                >
                   Add the limit
                 </Link>
               )}
-            </div>
-          </VerdictColumn>
+    </NextBox>
+  );
+
+  return (
+    <>
+      <div className="relative grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:overflow-hidden print:block">
+        <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto">
+          <div
+            className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${file.engine.cylinders.length > 1 ? 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]' : 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]'}`}
+          >
+            {file.engine.cylinders.map((name, cylinder) => (
+              <Cylinder key={name} single={file.engine.cylinders.length === 1}>
+                <div className="min-w-0">
+                  <WallMap
+                    file={file}
+                    judgement={judgement}
+                    cylinder={cylinder}
+                    current={entry.station}
+                    unit={unit}
+                    most={most}
+                    onPick={entry.pick}
+                  >
+                    <button
+                      type="button"
+                      className="inline-flex min-h-11 items-center text-small text-blue underline underline-offset-4"
+                      onClick={() => setOpen({ kind: 'score', cylinder })}
+                    >
+                      {scoreText(judgement.scores[cylinder] ?? 0, unit)}
+                    </button>
+                  </WallMap>
+                  <PistonRow
+                    file={file}
+                    judgement={judgement}
+                    cylinder={cylinder}
+                    current={entry.station}
+                    unit={unit}
+                    onPick={entry.pick}
+                  />
+                </div>
+                <div className="divide-y divide-rule border-t border-ink/60">
+                  {judgement.items
+                    .filter((i) => i.cylinder === cylinder)
+                    .map((item) => (
+                      <LimitStrip
+                        key={item.key}
+                        item={item}
+                        unit={unit}
+                        big={item.feature === 'bore'}
+                        onOpen={() => setOpen({ kind: 'item', item })}
+                      />
+                    ))}
+                </div>
+              </Cylinder>
+            ))}
+          </div>
+        </div>
+        <aside
+          aria-label="Verdicts"
+          className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l"
+        >
+          <VerdictColumn
+            file={file}
+            judgement={judgement}
+            unit={unit}
+            onOpen={(item) => setOpen({ kind: 'item', item })}
+          >
+            <div className="no-print mt-2 flex flex-wrap gap-2">
           <div className="no-print mt-3 flex flex-wrap">
             <Button look="quiet" onClick={() => setOpen({ kind: 'note' })}>
               Note
@@ -95,18 +157,29 @@ export function MeasureStation() {
           </div>
         </aside>
       </div>
-      <ReadingBar file={file} unit={unit} entry={entry} refused={refused} count={{ at: plan.indexOf(stationKey(entry.station)) + 1, of: plan.length }} />
+      <ReadingBar
+        file={file}
+        unit={unit}
+        entry={entry}
+        refused={refused}
+        count={{ at: plan.indexOf(stationKey(entry.station)) + 1, of: plan.length }}
+      />
       {open?.kind === 'item' && <WorkingSheet file={file} item={open.item} unit={unit} onClose={close} />}
       {open?.kind === 'note' && <NoteSheet file={file} onClose={close} />}
       {open?.kind === 'keys' && <KeysSheet onClose={close} />}
-      {open?.kind === 'score' && <ScoreSheet file={file} cylinder={open.cylinder} unit={unit} onClose={close} />}
+      {open?.kind === 'score' && (
+        <ScoreSheet file={file} cylinder={open.cylinder} unit={unit} onClose={close} />
+      )}
     </>
   );
 }
 
-const scoreText = (depth: number, unit: LengthUnit): string => (depth === 0 ? 'no score noted' : `deepest score ${toDecimal(depth as never, unit, unit === 'mm' ? 3 : 4)} ${unit}`);
+const scoreText = (depth: number, unit: LengthUnit): string =>
+  depth === 0
+    ? 'note a score'
+    : `deepest score ${toDecimal(depth as never, unit, unit === 'mm' ? 3 : 4)} ${unit}`;
 
 /** A cylinder's map and strips: below one another beside its neighbours, side by side when it is alone. */
 function Cylinder({ single, children }: { single: boolean; children: [React.ReactNode, React.ReactNode] }) {
-  return single ? <>{children}</> : <div className="grid content-start gap-3">{children}</div>;
+  return single ? <>{children}</> : <div className="grid min-w-0 content-start gap-3">{children}</div>;
 }

@@ -5,7 +5,8 @@ import { parseReading, type JobFile, type LengthUnit } from '@tribos/core';
 import { Button, Kbd, Sheet, TextArea, TextField } from '../ui/index.js';
 import { post } from './outbox.js';
 
-const send = (jobId: string, entry: object): void => void post(jobId, [{ id: v7(), at: new Date().toISOString(), ...entry } as AnyEntryBody]);
+const send = (jobId: string, entry: object): void =>
+  void post(jobId, [{ id: v7(), at: new Date().toISOString(), ...entry } as AnyEntryBody]);
 
 export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
   const [text, setText] = useState('');
@@ -19,7 +20,13 @@ export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => voi
   return (
     <Sheet title="Note" onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">
-        <TextArea label="Into the log of this job" autoFocus maxLength={2000} value={text} onChange={(e) => setText(e.target.value)} />
+        <TextArea
+          label="Into the log of this job"
+          autoFocus
+          maxLength={2000}
+          value={text}
+          onChange={(e) => setText(e.target.value)}
+        />
         <Button look="brass" type="submit">
           Keep the note
         </Button>
@@ -35,7 +42,17 @@ export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => voi
   );
 }
 
-export function ScoreSheet({ file, cylinder, unit, onClose }: { file: JobFile; cylinder: number; unit: LengthUnit; onClose: () => void }) {
+export function ScoreSheet({
+  file,
+  cylinder,
+  unit,
+  onClose,
+}: {
+  file: JobFile;
+  cylinder: number;
+  unit: LengthUnit;
+  onClose: () => void;
+}) {
   const [text, setText] = useState('');
   const [error, setError] = useState<string | undefined>();
   const submit = (event: FormEvent) => {

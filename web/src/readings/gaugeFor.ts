@@ -14,8 +14,11 @@ export function suitable(file: JobFile, station: Station): Instrument[] {
 export function rememberedGauge(file: JobFile, station: Station): Instrument | null {
   const fits = suitable(file, station);
   const last = localStorage.getItem(`${KEY}:${station.part}`);
-  const surest = [...fits].sort((a, b) => Math.hypot(a.repeatability, a.maxError) - Math.hypot(b.repeatability, b.maxError));
+  const surest = [...fits].sort(
+    (a, b) => Math.hypot(a.repeatability, a.maxError) - Math.hypot(b.repeatability, b.maxError),
+  );
   return fits.find((i) => i.id === last) ?? surest[0] ?? null;
 }
 
-export const rememberGauge = (part: Station['part'], id: string): void => localStorage.setItem(`${KEY}:${part}`, id);
+export const rememberGauge = (part: Station['part'], id: string): void =>
+  localStorage.setItem(`${KEY}:${part}`, id);

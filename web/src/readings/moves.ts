@@ -1,4 +1,12 @@
-import { isBlocked, PISTON_PLACES, thrustAngle, type BoreStation, type EngineSpec, type PistonPlace, type Station } from '@tribos/core';
+import {
+  isBlocked,
+  PISTON_PLACES,
+  thrustAngle,
+  type BoreStation,
+  type EngineSpec,
+  type PistonPlace,
+  type Station,
+} from '@tribos/core';
 
 export type Direction = 'left' | 'right' | 'up' | 'down';
 
@@ -14,12 +22,25 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
   const thrust = thrustAngle(engine);
   const angles = [0, 45, 90, 135].map((o) => (thrust + o) % 180);
   if (from.part === 'piston') {
-    if (direction === 'up') return free(engine, { part: 'bore', cylinder: from.cylinder, depth: depths[2]!, angle: thrust }, 'up', angles, depths) ?? from;
+    if (direction === 'up')
+      return (
+        free(
+          engine,
+          { part: 'bore', cylinder: from.cylinder, depth: depths[2]!, angle: thrust },
+          'up',
+          angles,
+          depths,
+        ) ?? from
+      );
     if (direction === 'down') return from;
     const at = PLACES.indexOf(from.place) + (direction === 'right' ? 1 : -1);
     const place = PLACES[at];
     if (place) return { ...from, place };
-    return { ...from, ...neighbour(engine, from.cylinder, direction), place: direction === 'right' ? PLACES[0]! : PLACES.at(-1)! };
+    return {
+      ...from,
+      ...neighbour(engine, from.cylinder, direction),
+      place: direction === 'right' ? PLACES[0]! : PLACES.at(-1)!,
+    };
   }
   const next = free(engine, from, direction, angles, depths);
   if (next) return next;
@@ -27,14 +48,22 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
   if (direction === 'up') return from;
   const { cylinder } = neighbour(engine, from.cylinder, direction);
   const edge: BoreStation = { ...from, cylinder, angle: direction === 'right' ? angles[0]! : angles.at(-1)! };
-  return isBlocked(engine, edge.depth, edge.angle) ? (free(engine, edge, direction, angles, depths) ?? from) : edge;
+  return isBlocked(engine, edge.depth, edge.angle)
+    ? (free(engine, edge, direction, angles, depths) ?? from)
+    : edge;
 }
 
 const neighbour = (engine: EngineSpec, cylinder: number, direction: Direction): { cylinder: number } => ({
   cylinder: (cylinder + (direction === 'right' ? 1 : -1) + engine.cylinders.length) % engine.cylinders.length,
 });
 
-function free(engine: EngineSpec, from: BoreStation, direction: Direction, angles: readonly number[], depths: readonly BoreStation['depth'][]): BoreStation | null {
+function free(
+  engine: EngineSpec,
+  from: BoreStation,
+  direction: Direction,
+  angles: readonly number[],
+  depths: readonly BoreStation['depth'][],
+): BoreStation | null {
   let a = Math.max(0, angles.indexOf(from.angle));
   let d = Math.max(0, depths.indexOf(from.depth));
   for (;;) {

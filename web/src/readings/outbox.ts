@@ -63,12 +63,16 @@ export async function post(jobId: string, entries: readonly AnyEntryBody[]): Pro
   const fresh = entries.map((entry) => ({ jobId, personId: person, entry, refused: null }));
   // Shown before it is stored: the bar answers within a frame.
   show([...waiting, ...fresh]);
-  await change((before) => [...before.filter((w) => !fresh.some((f) => f.entry.id === w.entry.id)), ...fresh]);
+  await change((before) => [
+    ...before.filter((w) => !fresh.some((f) => f.entry.id === w.entry.id)),
+    ...fresh,
+  ]);
   void flush();
 }
 
 /** Throws a refused entry away. */
-export const discard = (id: string): Promise<void> => change((before) => before.filter((w) => w.entry.id !== id));
+export const discard = (id: string): Promise<void> =>
+  change((before) => before.filter((w) => w.entry.id !== id));
 
 async function sendJob(jobId: string): Promise<void> {
   const mine = waiting.filter((w) => w.jobId === jobId && mayGo(w)).slice(0, MOST_AT_ONCE);
@@ -79,7 +83,14 @@ async function sendJob(jobId: string): Promise<void> {
     answered.forEach((tell) => tell(jobId, log));
     await change((before) => before.filter((w) => !ids.has(w.entry.id)));
   } catch (error) {
-    if (!(error instanceof ApiError) || error.status === 401 || error.status >= 500 || error.status === 429 || error.problem.code === 'busy') throw error;
+    if (
+      !(error instanceof ApiError) ||
+      error.status === 401 ||
+      error.status >= 500 ||
+      error.status === 429 ||
+      error.problem.code === 'busy'
+    )
+      throw error;
     if (mine.length > 1) {
       // One of them is refused: find it by sending them singly, in order.
       await sendSingly(jobId, mine);
@@ -97,7 +108,9 @@ async function sendSingly(jobId: string, mine: readonly Waiting[]): Promise<void
       await change((before) => before.filter((w) => w.entry.id !== one.entry.id));
     } catch (error) {
       if (!(error instanceof ApiError) || error.status === 401 || error.status >= 500) throw error;
-      await change((before) => before.map((w) => (w.entry.id === one.entry.id ? { ...w, refused: error.message } : w)));
+      await change((before) =>
+        before.map((w) => (w.entry.id === one.entry.id ? { ...w, refused: error.message } : w)),
+      );
     }
   }
 }
@@ -128,7 +141,10 @@ export function flush(): Promise<void> {
       timer = setTimeout(() => void flush(), AGAIN_MS);
     }
   };
-  const locked = typeof navigator !== 'undefined' && navigator.locks ? () => navigator.locks.request('tribos:outbox', work) : work;
+  const locked =
+    typeof navigator !== 'undefined' && navigator.locks
+      ? () => navigator.locks.request('tribos:outbox', work)
+      : work;
   running = Promise.resolve(locked()).finally(() => {
     running = null;
   }) as Promise<void>;
@@ -151,4 +167,3 @@ export function useOutbox(): { readonly entries: readonly Waiting[]; readonly wa
   const entries = useSyncExternalStore(subscribe, () => waiting);
   return { entries, waiting: entries.length };
 }
-

@@ -1,7 +1,18 @@
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import type { AnyEntryBody } from '@tribos/contract';
-import { lastReading, nextStation, parseReading, standingDecision, stationKey, walk, type Instrument, type ReadingEntry, type SlipQuestion, type Station } from '@tribos/core';
+import {
+  lastReading,
+  nextStation,
+  parseReading,
+  standingDecision,
+  stationKey,
+  walk,
+  type Instrument,
+  type ReadingEntry,
+  type SlipQuestion,
+  type Station,
+} from '@tribos/core';
 import type { JobContext } from '../jobs/index.js';
 import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
 import { move, type Direction } from './moves.js';
@@ -41,7 +52,8 @@ const halfTyped = (jobId: string): string => `tribos:typing:${jobId}`;
 export function useEntry({ file, judgement }: JobContext): Entry {
   const jobId = file.job.id;
   const kit = standingDecision(file)?.kitId ?? null;
-  const first = (): Station => nextStation(file, judgement.readings, null) ?? walk(file.engine, file.job.plan, kit)[0]!;
+  const first = (): Station =>
+    nextStation(file, judgement.readings, null) ?? walk(file.engine, file.job.plan, kit)[0]!;
   const [station, setStation] = useState<Station>(first);
   const [text, keepText] = useState(() => sessionStorage.getItem(halfTyped(jobId)) ?? '');
   const [gaugeId, setGaugeId] = useState<string | null>(null);
@@ -61,14 +73,32 @@ export function useEntry({ file, judgement }: JobContext): Entry {
   };
 
   const send = (entries: AnyEntryBody[]): void => void post(jobId, entries);
-  const reading = (at: Station, instrumentId: string, typed: string, corrects: { readingId: string; slip: SlipQuestion['code'] } | null): AnyEntryBody =>
-    ({ id: v7(), kind: 'reading', at: now(), station: at, instrumentId, text: typed, corrects }) as AnyEntryBody;
+  const reading = (
+    at: Station,
+    instrumentId: string,
+    typed: string,
+    corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
+  ): AnyEntryBody =>
+    ({
+      id: v7(),
+      kind: 'reading',
+      at: now(),
+      station: at,
+      instrumentId,
+      text: typed,
+      corrects,
+    }) as AnyEntryBody;
 
   const accept = (repeat: boolean): void => {
-    if (!gauge) return setSay({ tone: 'trouble', text: 'No gauge of the shop reads this part at this size. Add one under Gauges.' });
+    if (!gauge)
+      return setSay({
+        tone: 'trouble',
+        text: 'No gauge of the shop reads this part at this size. Add one under Gauges.',
+      });
     const parsed = parseReading(text, { unit: gauge.unit });
     if (!parsed.ok) {
-      if (parsed.code !== 'empty') setSay({ tone: 'trouble', text: `${parsed.sentence} It is kept in the bar.` });
+      if (parsed.code !== 'empty')
+        setSay({ tone: 'trouble', text: `${parsed.sentence} It is kept in the bar.` });
       return;
     }
     send([reading(station, gauge.id, text.trim(), null)]);
@@ -114,22 +144,40 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     accept,
     takeBack,
     move: (direction) => pick(move(file.engine, station, direction, kit)),
-    nextCylinder: (step) => pick({ ...station, cylinder: (station.cylinder + step + file.engine.cylinders.length) % file.engine.cylinders.length }),
+    nextCylinder: (step) =>
+      pick({
+        ...station,
+        cylinder: (station.cylinder + step + file.engine.cylinders.length) % file.engine.cylinders.length,
+      }),
     question,
-    answers: question ? answersTo(question, { entry: readingOf(file.log, question.readingId), send, reading, pick, say: setSay }) : [],
+    answers: question
+      ? answersTo(question, {
+          entry: readingOf(file.log, question.readingId),
+          send,
+          reading,
+          pick,
+          say: setSay,
+        })
+      : [],
     say,
     last,
   };
 }
 
-const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null => (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
+const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null =>
+  (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
 
 function answersTo(
   question: SlipQuestion,
   tools: {
     entry: ReadingEntry | null;
     send: (entries: AnyEntryBody[]) => void;
-    reading: (at: Station, instrumentId: string, typed: string, corrects: { readingId: string; slip: SlipQuestion['code'] } | null) => AnyEntryBody;
+    reading: (
+      at: Station,
+      instrumentId: string,
+      typed: string,
+      corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
+    ) => AnyEntryBody;
     pick: (station: Station) => void;
     say: (what: Entry['say']) => void;
   },
@@ -147,7 +195,9 @@ function answersTo(
         key: 'y',
         label: `Yes, ${instead}`,
         act: () => {
-          send([reading(entry.station, entry.instrumentId, instead, { readingId: entry.id, slip: question.code })]);
+          send([
+            reading(entry.station, entry.instrumentId, instead, { readingId: entry.id, slip: question.code }),
+          ]);
           say({ tone: 'done', text: `${instead} stands in for ${entry.text}, which stays in the log.` });
         },
       },
@@ -177,7 +227,10 @@ const TYPED = /^[0-9.,+\-−"″/]$/u;
 const LETTER = /^[a-zµμ ]$/iu;
 
 /** Keys of the station, wherever the focus is, except in a field or a sheet laid over it. */
-export function useEntryKeys(entry: Entry, commands: { readonly note: () => void; readonly keys: () => void; readonly unit: () => void }): void {
+export function useEntryKeys(
+  entry: Entry,
+  commands: { readonly note: () => void; readonly keys: () => void; readonly unit: () => void },
+): void {
   const latest = useRef({ entry, commands });
   useEffect(() => {
     latest.current = { entry, commands };
@@ -186,7 +239,11 @@ export function useEntryKeys(entry: Entry, commands: { readonly note: () => void
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return;
       const target = event.target as HTMLElement | null;
-      if (target?.closest('input, textarea, select, [contenteditable], [role="dialog"]') || document.querySelector('[role="dialog"]')) return;
+      if (
+        target?.closest('input, textarea, select, [contenteditable], [role="dialog"]') ||
+        document.querySelector('[role="dialog"]')
+      )
+        return;
       if (handle(event, latest.current.entry, latest.current.commands, target)) event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
@@ -194,7 +251,12 @@ export function useEntryKeys(entry: Entry, commands: { readonly note: () => void
   }, []);
 }
 
-function handle(event: KeyboardEvent, e: Entry, commands: { note: () => void; keys: () => void; unit: () => void }, target: HTMLElement | null): boolean {
+function handle(
+  event: KeyboardEvent,
+  e: Entry,
+  commands: { note: () => void; keys: () => void; unit: () => void },
+  target: HTMLElement | null,
+): boolean {
   const { key } = event;
   const typing = e.text !== '';
   const onControl = target?.closest('button, a, summary') !== null && target !== null;
@@ -224,7 +286,14 @@ function handle(event: KeyboardEvent, e: Entry, commands: { note: () => void; ke
       answer.act();
       return true;
     }
-    const command = { '[': () => e.nextCylinder(-1), ']': () => e.nextCylinder(1), i: e.nextGauge, u: commands.unit, '/': commands.note, '?': commands.keys }[key];
+    const command = {
+      '[': () => e.nextCylinder(-1),
+      ']': () => e.nextCylinder(1),
+      i: e.nextGauge,
+      u: commands.unit,
+      '/': commands.note,
+      '?': commands.keys,
+    }[key];
     if (command) {
       command();
       return true;

@@ -3,14 +3,30 @@ import { useState, type FormEvent } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import type { JobView } from '@tribos/contract';
-import { CONSTRUCTION, formatLength, kitSentence, nm, oddsText, PLATED_NO_REUSE, recommendationSentence, sourceLine, standingDecision, toDecimal, type KitOption, type LengthUnit } from '@tribos/core';
+import {
+  CONSTRUCTION,
+  finishText,
+  formatLength,
+  kitSentence,
+  nm,
+  oddsText,
+  PLATED_NO_REUSE,
+  recommendationSentence,
+  sourceLine,
+  standingDecision,
+  type KitOption,
+  type LengthUnit,
+} from '@tribos/core';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 import { useJobContext } from '../jobs/index.js';
 import { useMay } from '../people/index.js';
 import { Button, Empty, TextArea, VerdictMark, type MarkState } from '../ui/index.js';
 
-const SAYS: Record<NonNullable<KitOption['says']>, { readonly mark: MarkState; readonly bore: string; readonly fit: string }> = {
+const SAYS: Record<
+  NonNullable<KitOption['says']>,
+  { readonly mark: MarkState; readonly bore: string; readonly fit: string }
+> = {
   will: { mark: 'within', bore: 'will clean up', fit: 'fits' },
   may: { mark: 'undecided', bore: 'may clean up', fit: 'not proved' },
   'will-not': { mark: 'beyond', bore: 'will not clean up', fit: 'does not fit' },
@@ -26,11 +42,17 @@ export function DecideStation() {
   const construction = CONSTRUCTION[file.engine.wall];
 
   return (
-    <div className="grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+    <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section className="grid content-start gap-4 bg-sheet p-4">
         <div className="border-l-5 border-brass pl-4">
           <h2 className="font-semibold text-brass">Recommended</h2>
           <p className="text-lead leading-snug">{recommendationSentence(file, kits, judgement.items)}</p>
+          {kits.recommended && <FinishedSizes option={kits.recommended} unit={unit} />}
+          {kits.recommended && mayDecide && decision?.kitId !== kits.recommended.kit.id && (
+            <Button look="brass" className="mt-2" onClick={() => setChosen(kits.recommended!.kit.id)}>
+              Choose {kits.recommended.kit.name}
+            </Button>
+          )}
         </div>
         {kits.options.length === 0 ? (
           <Empty>
@@ -39,7 +61,14 @@ export function DecideStation() {
         ) : (
           <ul className="border-t border-ink/60">
             {kits.options.map((o) => (
-              <Kit key={o.kit.id} option={o} unit={unit} recommended={kits.recommended?.kit.id === o.kit.id} decided={decision?.kitId === o.kit.id} onChoose={mayDecide && o.feasible ? () => setChosen(o.kit.id) : null} />
+              <Kit
+                key={o.kit.id}
+                option={o}
+                unit={unit}
+                recommended={kits.recommended?.kit.id === o.kit.id}
+                decided={decision?.kitId === o.kit.id}
+                onChoose={mayDecide && o.feasible ? () => setChosen(o.kit.id) : null}
+              />
             ))}
           </ul>
         )}
@@ -49,11 +78,15 @@ export function DecideStation() {
           </div>
         )}
         <p className="text-small text-soft">
-          A two-point gauge cannot tell how the wear is shared between the sides, so a kit may clean up or not: P is over every share from even to one-sided, widened by the gauge. Boring is specialist work; the finished size goes to the machinist with the piston it is for.
+          A two-point gauge cannot tell how the wear is shared between the sides, so a kit may clean up or
+          not: P is over every share from even to one-sided, widened by the gauge. Boring is specialist work;
+          the finished size goes to the machinist with the piston it is for.
         </p>
       </section>
       <aside className="grid content-start gap-4" aria-label="Decision">
-        {chosen !== undefined && <Choose key={String(chosen)} kitId={chosen} onDone={() => setChosen(undefined)} />}
+        {chosen !== undefined && (
+          <Choose key={String(chosen)} kitId={chosen} onDone={() => setChosen(undefined)} />
+        )}
         <section>
           <h2 className="mb-1 text-small font-semibold text-soft">Decided</h2>
           {file.decisions.length === 0 ? (
@@ -61,8 +94,15 @@ export function DecideStation() {
           ) : (
             <ul>
               {[...file.decisions].reverse().map((d, i) => (
-                <li key={d.id} className={`border-b border-rule py-2 ${i > 0 ? 'text-soft line-through decoration-1' : ''}`}>
-                  <p className="font-semibold">{d.kitId === null ? 'Bore nothing' : (file.engine.kits.find((k) => k.id === d.kitId)?.name ?? 'a kit')}</p>
+                <li
+                  key={d.id}
+                  className={`border-b border-rule py-2 ${i > 0 ? 'text-soft line-through decoration-1' : ''}`}
+                >
+                  <p className="font-semibold">
+                    {d.kitId === null
+                      ? 'Bore nothing'
+                      : (file.engine.kits.find((k) => k.id === d.kitId)?.name ?? 'a kit')}
+                  </p>
                   <p>{d.reason || 'no reason given'}</p>
                   <p className="text-small text-soft">
                     {d.by}, {new Date(d.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}
@@ -82,7 +122,7 @@ export function DecideStation() {
         </section>
         <section className="border-t border-rule pt-3">
           <h2 className="text-small font-semibold text-soft">What may be done to this wall</h2>
-          <p className="font-semibold capitalize">{construction.name}</p>
+          <p className="font-semibold first-letter:uppercase">{construction.name}</p>
           <p>May: {construction.may.join('; ')}.</p>
           <p className="mt-1 font-semibold text-beyond">Never: {construction.never.join('; ')}.</p>
           {file.engine.wall === 'plated' && <p className="mt-1">{PLATED_NO_REUSE}</p>}
@@ -92,13 +132,46 @@ export function DecideStation() {
   );
 }
 
-function Kit({ option, unit, recommended, decided, onChoose }: { option: KitOption; unit: LengthUnit; recommended: boolean; decided: boolean; onChoose: (() => void) | null }) {
+/** To what size each bore is to be taken: the figure this station is for. */
+function FinishedSizes({ option, unit }: { option: KitOption; unit: LengthUnit }) {
+  const { file } = useJobContext();
+  return (
+    <dl className="mt-1 flex flex-wrap gap-x-8">
+      {option.cylinders.map((c) =>
+        c.target && !c.target.cannotBeVerified ? (
+          <div key={c.cylinder}>
+            <dt className="text-small text-soft">
+              {file.engine.cylinders[c.cylinder]}: finish to, {unit}
+            </dt>
+            <dd className="figure text-reading leading-9">{finishText(c.target, unit)}</dd>
+          </div>
+        ) : null,
+      )}
+    </dl>
+  );
+}
+
+function Kit({
+  option,
+  unit,
+  recommended,
+  decided,
+  onChoose,
+}: {
+  option: KitOption;
+  unit: LengthUnit;
+  recommended: boolean;
+  decided: boolean;
+  onChoose: (() => void) | null;
+}) {
   const { file } = useJobContext();
   const { kit } = option;
   const says = option.says && SAYS[option.says];
   const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
   return (
-    <li className={`grid gap-x-4 gap-y-2 border-b border-rule px-3 py-3 md:grid-cols-[8.5rem_minmax(0,1fr)_auto] ${recommended ? 'border-l-5 border-l-brass' : 'border-l-5 border-l-transparent'}`}>
+    <li
+      className={`grid gap-x-4 gap-y-2 border-b border-rule px-3 py-3 md:grid-cols-[8rem_minmax(0,1fr)] ${recommended ? 'border-l-5 border-l-brass' : 'border-l-5 border-l-transparent'}`}
+    >
       <div>
         <p className="text-title leading-tight font-semibold">{kit.name}</p>
         <p className="text-small text-soft">
@@ -108,6 +181,11 @@ function Kit({ option, unit, recommended, decided, onChoose }: { option: KitOpti
         </p>
         {recommended && <p className="mt-1 font-semibold text-brass">recommended</p>}
         {decided && <p className="mt-1 font-semibold text-within">✓ chosen</p>}
+        {onChoose && !decided && (
+          <Button className="mt-2" onClick={onChoose} aria-label={`Choose ${kit.name}`}>
+            Choose
+          </Button>
+        )}
       </div>
       <div className="min-w-0">
         <p className="flex flex-wrap items-center gap-x-3">
@@ -119,19 +197,28 @@ function Kit({ option, unit, recommended, decided, onChoose }: { option: KitOpti
           )}
           {option.p !== null && (
             <span className="figure">
-              P {option.way === 'bore' ? (option.p > 0.995 ? '> 0.99' : option.p < 0.005 ? '< 0.01' : option.p.toFixed(2)) : oddsText(option.p)}
+              P{' '}
+              {option.way === 'bore'
+                ? option.p > 0.995
+                  ? '> 0.99'
+                  : option.p < 0.005
+                    ? '< 0.01'
+                    : option.p.toFixed(2)
+                : oddsText(option.p)}
             </span>
           )}
         </p>
         <p className="leading-snug">{kitSentence(file, option)}</p>
         {option.feasible && (
-          <table className="mt-2 w-full text-left">
+          <table className="mt-2 w-full text-left whitespace-nowrap">
             <thead className="text-small text-soft">
               <tr>
                 <th className="pr-3 font-normal">cylinder</th>
                 <th className="pr-3 font-normal">piston</th>
                 <th className="pr-3 font-normal">{option.way === 'bore' ? 'finish bore to' : 'clearance'}</th>
-                <th className="font-normal">{option.way === 'bore' ? 'clean at, even / one-sided' : 'against'}</th>
+                <th className="font-normal">
+                  {option.way === 'bore' ? 'clean at, even / one-sided' : 'against'}
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -139,13 +226,24 @@ function Kit({ option, unit, recommended, decided, onChoose }: { option: KitOpti
                 <tr key={c.cylinder} className="border-t border-rule">
                   <td className="py-1 pr-3">{file.engine.cylinders[c.cylinder]}</td>
                   <td className="py-1 pr-3">
-                    <span className="figure">{figure(c.piston.size)}</span> <span className="text-small text-soft">{c.piston.from}</span>
+                    <span className="figure">{figure(c.piston.size)}</span>{' '}
+                    <span className="text-small text-soft">{c.piston.from}</span>
                   </td>
                   <td className="figure py-1 pr-3 text-lead font-semibold">
-                    {c.target ? (c.target.cannotBeVerified ? 'no size can be shown' : `${toDecimal(c.target.low, unit, unit === 'mm' ? 4 : 5)} – ${toDecimal(c.target.high, unit, unit === 'mm' ? 4 : 5)}`) : c.fit ? `${figure(c.fit.tightest)} – ${figure(c.fit.loosest)}` : '–'}
+                    {c.target
+                      ? c.target.cannotBeVerified
+                        ? 'no size can be shown'
+                        : finishText(c.target, unit)
+                      : c.fit
+                        ? `${figure(c.fit.tightest)} – ${figure(c.fit.loosest)}`
+                        : '–'}
                   </td>
                   <td className="figure py-1">
-                    {c.cleanup ? `${figure(c.cleanup.even)} / ${figure(c.cleanup.oneSided)}` : option.clearance.status === 'governed' ? `${figure(option.clearance.limit.low ?? 0)} – ${figure(option.clearance.limit.high ?? 0)}` : '–'}
+                    {c.cleanup
+                      ? `${figure(c.cleanup.even)} / ${figure(c.cleanup.oneSided)}`
+                      : option.clearance.status === 'governed'
+                        ? `${figure(option.clearance.limit.low ?? 0)} – ${figure(option.clearance.limit.high ?? 0)}`
+                        : '–'}
                   </td>
                 </tr>
               ))}
@@ -153,19 +251,17 @@ function Kit({ option, unit, recommended, decided, onChoose }: { option: KitOpti
           </table>
         )}
         <p className="mt-1 text-small text-soft">
-          {option.clearance.status === 'governed' && `Clearance: ${sourceLine(option.clearance.limit.source)}. ${option.clearance.why} `}
-          {option.way === 'bore' && option.feasible && option.verification && `Low end raised so that ${option.verification.boreGauge.name} and ${option.verification.pistonGauge.name} can show the minimum is kept. `}
-          {option.way === 'bore' && `${option.oversizesLeft} oversize${option.oversizesLeft === 1 ? '' : 's'} left after it.`}
+          {option.clearance.status === 'governed' &&
+            `Clearance: ${sourceLine(option.clearance.limit.source)}. ${option.clearance.why} `}
+          {option.way === 'bore' &&
+            option.feasible &&
+            option.verification &&
+            `Low end raised so that ${option.verification.boreGauge.name} and ${option.verification.pistonGauge.name} can show the minimum is kept. `}
+          {option.way === 'bore' &&
+            `${option.oversizesLeft} oversize${option.oversizesLeft === 1 ? '' : 's'} left after it.`}
           {option.wallLeft !== null && ` Sleeve wall left ${figure(option.wallLeft)} ${unit}.`}
         </p>
       </div>
-      {onChoose && (
-        <div>
-          <Button look={recommended && !decided ? 'brass' : 'line'} onClick={onChoose} aria-label={`Choose ${kit.name}`}>
-            Choose
-          </Button>
-        </div>
-      )}
     </li>
   );
 }
@@ -176,7 +272,8 @@ function Choose({ kitId, onDone }: { kitId: string | null; onDone: () => void })
   const [reason, setReason] = useState('');
   const name = kitId === null ? 'Bore nothing' : file.engine.kits.find((k) => k.id === kitId)!.name;
   const save = useMutation({
-    mutationFn: () => api.post<JobView>(`/jobs/${file.job.id}/decisions`, { id, kitId, reason: reason.trim() }),
+    mutationFn: () =>
+      api.post<JobView>(`/jobs/${file.job.id}/decisions`, { id, kitId, reason: reason.trim() }),
     onSuccess: (view) => {
       queryClient.setQueryData(keys.job(file.job.id), view);
       void queryClient.invalidateQueries({ queryKey: keys.benches });
@@ -190,7 +287,14 @@ function Choose({ kitId, onDone }: { kitId: string | null; onDone: () => void })
   return (
     <form onSubmit={submit} className="grid gap-3 border-t-4 border-brass bg-sheet p-4">
       <h2 className="text-title font-semibold">{name}</h2>
-      <TextArea label="Why" hint="The reason is kept with the decision." autoFocus maxLength={2000} value={reason} onChange={(e) => setReason(e.target.value)} />
+      <TextArea
+        label="Why"
+        hint="The reason is kept with the decision."
+        autoFocus
+        maxLength={2000}
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+      />
       {save.isError && (
         <p role="alert" className="text-beyond">
           {save.error.message}

@@ -19,8 +19,12 @@ export function EnginePage() {
   const [params, setParams] = useSearchParams();
   const [editing, setEditing] = useState<Limit | null>(null);
   const mayEdit = useMay('edit-specs');
-  const { data, error, refetch } = useQuery({ queryKey: keys.engine(id), queryFn: () => api.get<EngineView>(`/engines/${id}`) });
-  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the engine" />;
+  const { data, error, refetch } = useQuery({
+    queryKey: keys.engine(id),
+    queryFn: () => api.get<EngineView>(`/engines/${id}`),
+  });
+  if (!data)
+    return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the engine" />;
   const { spec } = data;
   const figure = (v: number, step: number) => formatLength(nm(v), { unit, step });
   const adding = params.get('add');
@@ -41,8 +45,13 @@ export function EnginePage() {
         )
       }
     >
-      <p className="text-small text-soft">If a figure differs from the maker’s manual for this exact engine, the manual wins. Demo figures are invented: never build an engine from them.</p>
-      {spec.limits.length === 0 && <Empty>No limit on file. Nothing measured on this engine can pass until one is.</Empty>}
+      <p className="text-small text-soft">
+        If a figure differs from the maker’s manual for this exact engine, the manual wins. Demo figures are
+        invented: never build an engine from them.
+      </p>
+      {spec.limits.length === 0 && (
+        <Empty>No limit on file. Nothing measured on this engine can pass until one is.</Empty>
+      )}
       <ul className="border-t border-ink/60 bg-sheet">
         {FEATURE_KEYS.filter((f) => spec.limits.some((l) => l.feature === f)).map((feature) => (
           <li key={feature} className="grid gap-x-4 border-b border-rule px-3 py-2 md:grid-cols-[14rem_1fr]">
@@ -51,7 +60,13 @@ export function EnginePage() {
               {spec.limits
                 .filter((l) => l.feature === feature)
                 .map((limit) => (
-                  <LimitRow key={limit.id} engineId={id} limit={limit} version={data.limitVersions[limit.id] ?? 1} onEdit={mayEdit ? () => setEditing(limit) : null} />
+                  <LimitRow
+                    key={limit.id}
+                    engineId={id}
+                    limit={limit}
+                    version={data.limitVersions[limit.id] ?? 1}
+                    onEdit={mayEdit ? () => setEditing(limit) : null}
+                  />
                 ))}
             </ul>
           </li>
@@ -77,7 +92,9 @@ export function EnginePage() {
                     <td className="px-3 py-2 font-semibold">{k.name}</td>
                     <td className="px-3">{k.maker}</td>
                     <td className="figure px-3">{figure(k.piston, 1_000)}</td>
-                    <td className="figure px-3">{k.gaugeHeight === null ? 'not on the sheet' : figure(k.gaugeHeight, 100_000)}</td>
+                    <td className="figure px-3">
+                      {k.gaugeHeight === null ? 'not on the sheet' : figure(k.gaugeHeight, 100_000)}
+                    </td>
                     <td className="px-3">{k.material.replaceAll('-', ' ')}</td>
                   </tr>
                 ))}
@@ -88,14 +105,30 @@ export function EnginePage() {
       )}
       {(editing || adding) && mayEdit && (
         <Suspense fallback={null}>
-          <LimitSheet engine={spec} limit={editing} version={editing ? (data.limitVersions[editing.id] ?? 1) : 0} feature={FEATURE_KEYS.includes(adding as FeatureKey) ? (adding as FeatureKey) : 'bore'} onClose={close} />
+          <LimitSheet
+            engine={spec}
+            limit={editing}
+            version={editing ? (data.limitVersions[editing.id] ?? 1) : 0}
+            feature={FEATURE_KEYS.includes(adding as FeatureKey) ? (adding as FeatureKey) : 'bore'}
+            onClose={close}
+          />
         </Suspense>
       )}
     </Page>
   );
 }
 
-function LimitRow({ engineId, limit, version, onEdit }: { engineId: string; limit: Limit; version: number; onEdit: (() => void) | null }) {
+function LimitRow({
+  engineId,
+  limit,
+  version,
+  onEdit,
+}: {
+  engineId: string;
+  limit: Limit;
+  version: number;
+  onEdit: (() => void) | null;
+}) {
   const { unit } = useSettings();
   const { data: session } = useSession();
   const mayCheck = useMay('check-specs');
@@ -132,7 +165,11 @@ function LimitRow({ engineId, limit, version, onEdit }: { engineId: string; limi
           </Button>
         )}
         {onEdit && (
-          <Button look="quiet" onClick={onEdit} aria-label={`Edit ${FEATURES[limit.feature].name}, ${limit.state}`}>
+          <Button
+            look="quiet"
+            onClick={onEdit}
+            aria-label={`Edit ${FEATURES[limit.feature].name}, ${limit.state}`}
+          >
             Edit
           </Button>
         )}

@@ -17,8 +17,12 @@ export function EnginesPage() {
   const { unit } = useSettings();
   const [params, setParams] = useSearchParams();
   const mayEdit = useMay('edit-specs');
-  const { data, error, refetch } = useQuery({ queryKey: keys.engines, queryFn: () => api.get<EngineRow[]>('/engines') });
-  if (!data) return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the engines" />;
+  const { data, error, refetch } = useQuery({
+    queryKey: keys.engines,
+    queryFn: () => api.get<EngineRow[]>('/engines'),
+  });
+  if (!data)
+    return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the engines" />;
   return (
     <Page
       title="Engines"
@@ -35,20 +39,28 @@ export function EnginesPage() {
       <ul className="border-t border-ink/60 bg-sheet">
         {data.map((e) => (
           <li key={e.id} className="border-b border-rule">
-            <Link to={`/engines/${e.id}`} className="grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page md:grid-cols-[14rem_1fr_10rem]">
+            <Link
+              to={`/engines/${e.id}`}
+              className="grid min-h-14 grid-cols-[1fr_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page md:grid-cols-[14rem_1fr_10rem]"
+            >
               <span className="font-semibold">
                 {e.maker} {e.model}
               </span>
               <span className="col-start-1 row-start-2 text-soft md:col-start-auto md:row-start-auto">
                 {e.kind}, {e.strokes}-stroke, {e.cylinders === 1 ? 'single' : `${e.cylinders} cylinders`} ·{' '}
                 <span className="figure">
-                  {formatLength(nm(e.bore), { unit, step: 100_000 })} × {formatLength(nm(e.stroke), { unit, step: 10_000 })} {unit}
+                  {formatLength(nm(e.bore), { unit, step: 100_000 })} ×{' '}
+                  {formatLength(nm(e.stroke), { unit, step: 10_000 })} {unit}
                 </span>{' '}
                 · {WALL_NAMES[e.wall]}
               </span>
               <span className="row-span-2 text-right md:row-span-1">
                 {e.limits} limits
-                {e.unchecked > 0 && <span className="block text-small font-semibold text-undecided">{e.unchecked} unchecked</span>}
+                {e.unchecked > 0 && (
+                  <span className="block text-small font-semibold text-undecided">
+                    {e.unchecked} unchecked
+                  </span>
+                )}
               </span>
             </Link>
           </li>

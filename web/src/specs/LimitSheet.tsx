@@ -2,7 +2,14 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { LimitBody, type EngineView } from '@tribos/contract';
-import { FEATURE_KEYS, FEATURES, type EngineSpec, type FeatureKey, type LengthUnit, type Limit } from '@tribos/core';
+import {
+  FEATURE_KEYS,
+  FEATURES,
+  type EngineSpec,
+  type FeatureKey,
+  type LengthUnit,
+  type Limit,
+} from '@tribos/core';
 import { api, ApiError } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 import { FieldTrouble, lengthOrNull, lengthText, useContractForm } from '../forms/index.js';
@@ -21,8 +28,18 @@ interface Values {
   revision: string;
 }
 
-const SCALE: Partial<Record<Limit['unit'], number>> = { kPa: 1_000, bar: 100_000, 'bar/min': 100_000, '×': 10_000 };
-const UNITS_OF = { length: ['mm', 'in'], factor: ['×'], pressure: ['bar', 'kPa'], 'pressure-rate': ['bar/min'] } as const;
+const SCALE: Partial<Record<Limit['unit'], number>> = {
+  kPa: 1_000,
+  bar: 100_000,
+  'bar/min': 100_000,
+  '×': 10_000,
+};
+const UNITS_OF = {
+  length: ['mm', 'in'],
+  factor: ['×'],
+  pressure: ['bar', 'kPa'],
+  'pressure-rate': ['bar/min'],
+} as const;
 
 function toBase(field: string, text: string, unit: Limit['unit']): number | null {
   const scale = SCALE[unit];
@@ -40,10 +57,29 @@ function fromBase(value: number | null, unit: Limit['unit']): string {
 }
 
 /** Types a limit from a document. Questions are asked before it is kept; the second person checks later. */
-export function LimitSheet({ engine, limit, version, feature, onClose }: { engine: EngineSpec; limit: Limit | null; version: number; feature: FeatureKey; onClose: () => void }) {
+export function LimitSheet({
+  engine,
+  limit,
+  version,
+  feature,
+  onClose,
+}: {
+  engine: EngineSpec;
+  limit: Limit | null;
+  version: number;
+  feature: FeatureKey;
+  onClose: () => void;
+}) {
   const [id] = useState(() => limit?.id ?? v7());
   const [standing, setStanding] = useState(version);
-  const toBody = (v: Values, confirmed: boolean): LimitBody => ({ ...v, id, low: toBase('low', v.low, v.unit), high: toBase('high', v.high, v.unit), confirmed, ...(limit?.taper ? { taper: limit.taper } : {}) });
+  const toBody = (v: Values, confirmed: boolean): LimitBody => ({
+    ...v,
+    id,
+    low: toBase('low', v.low, v.unit),
+    high: toBase('high', v.high, v.unit),
+    confirmed,
+    ...(limit?.taper ? { taper: limit.taper } : {}),
+  });
   // An id made for a new limit is a UUIDv7; one being changed may be older, and is not part of the change.
   const form = useContractForm<Values, LimitBody>(
     LimitBody,
@@ -69,7 +105,9 @@ export function LimitSheet({ engine, limit, version, feature, onClose }: { engin
   const save = useMutation({
     mutationFn: ({ values, confirmed }: { values: Values; confirmed: boolean }) => {
       const body = toBody(values, confirmed);
-      return limit ? api.put<EngineView>(`/engines/${engine.id}/limits/${limit.id}`, { ...body, version: standing }) : api.post<EngineView>(`/engines/${engine.id}/limits`, body);
+      return limit
+        ? api.put<EngineView>(`/engines/${engine.id}/limits/${limit.id}`, { ...body, version: standing })
+        : api.post<EngineView>(`/engines/${engine.id}/limits`, body);
     },
     onSuccess: (view) => {
       queryClient.setQueryData(keys.engine(engine.id), view);
@@ -84,11 +122,16 @@ export function LimitSheet({ engine, limit, version, feature, onClose }: { engin
 
   return (
     <Sheet title={limit ? 'Change a limit' : 'Add a limit'} onClose={onClose} wide>
-      <form onSubmit={(e) => void handleSubmit((values) => save.mutate({ values, confirmed: false }))(e)} className="grid gap-4 sm:grid-cols-2">
+      <form
+        onSubmit={(e) => void handleSubmit((values) => save.mutate({ values, confirmed: false }))(e)}
+        className="grid gap-4 sm:grid-cols-2"
+      >
         <SelectField
           label="Of what"
           error={errors.feature?.message}
-          {...register('feature', { onChange: () => setValue('unit', UNITS_OF[FEATURES[getValues('feature')].dimension][0]) })}
+          {...register('feature', {
+            onChange: () => setValue('unit', UNITS_OF[FEATURES[getValues('feature')].dimension][0]),
+          })}
         >
           {FEATURE_KEYS.map((f) => (
             <option key={f} value={f}>
@@ -96,12 +139,28 @@ export function LimitSheet({ engine, limit, version, feature, onClose }: { engin
             </option>
           ))}
         </SelectField>
-        <SelectField label="Which state" hint="A service limit holds for what is reused, the new range for what is renewed." {...register('state')}>
+        <SelectField
+          label="Which state"
+          hint="A service limit holds for what is reused, the new range for what is renewed."
+          {...register('state')}
+        >
           <option value="service">service limit</option>
           <option value="new">for new parts</option>
         </SelectField>
-        <TextField label="Low" className="figure text-lead" inputMode="decimal" error={errors.low?.message} {...register('low')} />
-        <TextField label="High" className="figure text-lead" inputMode="decimal" error={errors.high?.message} {...register('high')} />
+        <TextField
+          label="Low"
+          className="figure text-lead"
+          inputMode="decimal"
+          error={errors.low?.message}
+          {...register('low')}
+        />
+        <TextField
+          label="High"
+          className="figure text-lead"
+          inputMode="decimal"
+          error={errors.high?.message}
+          {...register('high')}
+        />
         <SelectField label="Unit of the document" error={errors.unit?.message} {...register('unit')}>
           {units.map((u) => (
             <option key={u} value={u}>
@@ -117,10 +176,17 @@ export function LimitSheet({ engine, limit, version, feature, onClose }: { engin
           <option value="adoption">recorded adoption</option>
         </SelectField>
         <TextField label="Name" error={errors.party && 'Say whose figure it is.'} {...register('party')} />
-        <TextField label="Document" error={errors.document && 'Say which document it stands in.'} {...register('document')} />
+        <TextField
+          label="Document"
+          error={errors.document && 'Say which document it stands in.'}
+          {...register('document')}
+        />
         <TextField label="Page" error={errors.page?.message} {...register('page')} />
         <TextField label="Revision" error={errors.revision?.message} {...register('revision')} />
-        <p className="text-small text-soft sm:col-span-2">It stays unchecked until a second person has compared it with the document; every verdict that uses it says so.</p>
+        <p className="text-small text-soft sm:col-span-2">
+          It stays unchecked until a second person has compared it with the document; every verdict that uses
+          it says so.
+        </p>
         {questions.length > 0 && (
           <div role="alert" className="grid gap-2 border-l-5 border-brass pl-4 sm:col-span-2">
             {questions.map((q) => (
@@ -138,7 +204,8 @@ export function LimitSheet({ engine, limit, version, feature, onClose }: { engin
         {current && (
           <div role="alert" className="grid gap-2 border-l-5 border-beyond pl-4 sm:col-span-2">
             <p>
-              {problem?.detail} It now says {fromBase(current.low, current.unit) || '–'} to {fromBase(current.high, current.unit) || '–'} {current.unit}.
+              {problem?.detail} It now says {fromBase(current.low, current.unit) || '–'} to{' '}
+              {fromBase(current.high, current.unit) || '–'} {current.unit}.
             </p>
             <div>
               <Button onClick={() => setStanding(current.version)}>Keep mine on top of that</Button>

@@ -35,18 +35,40 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
     model: v.model,
     kind: v.kind,
     strokes: Number(v.strokes) as 2 | 4,
-    cylinders: v.cylinders.split(',').map((c) => c.trim()).filter(Boolean),
+    cylinders: v.cylinders
+      .split(',')
+      .map((c) => c.trim())
+      .filter(Boolean),
     bore: lengthOf('bore', v.bore, 'mm'),
     stroke: lengthOf('stroke', v.stroke, 'mm'),
     wall: v.wall,
     zeroAt: v.zeroAt,
     pinAxisDeg: Number(v.pinAxisDeg),
-    depths: { top: lengthOf('top', v.top, 'mm'), mid: lengthOf('mid', v.mid, 'mm'), low: lengthOf('depths', v.depths, 'mm') },
+    depths: {
+      top: lengthOf('top', v.top, 'mm'),
+      mid: lengthOf('mid', v.mid, 'mm'),
+      low: lengthOf('depths', v.depths, 'mm'),
+    },
     wallDepth: lengthOf('wallDepth', v.wallDepth, 'mm'),
   });
   const { register, handleSubmit, formState } = useContractForm<Values, NewEngine>(
     NewEngine,
-    { maker: '', model: '', kind: 'motorcycle', strokes: '4', cylinders: 'cylinder', bore: '', stroke: '', wall: 'iron-sleeve', zeroAt: 'front', pinAxisDeg: '90', top: '', mid: '', depths: '', wallDepth: '' },
+    {
+      maker: '',
+      model: '',
+      kind: 'motorcycle',
+      strokes: '4',
+      cylinders: 'cylinder',
+      bore: '',
+      stroke: '',
+      wall: 'iron-sleeve',
+      zeroAt: 'front',
+      pinAxisDeg: '90',
+      top: '',
+      mid: '',
+      depths: '',
+      wallDepth: '',
+    },
     toBody,
   );
   const { errors } = formState;
@@ -58,10 +80,22 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
       void navigate(`/engines/${id}`);
     },
   });
-  const length = (name: keyof Values, label: string, hint?: string) => <TextField label={label} hint={hint} className="figure" inputMode="decimal" error={errors[name]?.message} {...register(name)} />;
+  const length = (name: keyof Values, label: string, hint?: string) => (
+    <TextField
+      label={label}
+      hint={hint}
+      className="figure"
+      inputMode="decimal"
+      error={errors[name]?.message}
+      {...register(name)}
+    />
+  );
   return (
     <Sheet title="Add an engine" onClose={onClose} wide>
-      <form onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)} className="grid gap-4 sm:grid-cols-2">
+      <form
+        onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)}
+        className="grid gap-4 sm:grid-cols-2"
+      >
         <TextField label="Maker" autoFocus error={errors.maker && 'Who makes it?'} {...register('maker')} />
         <TextField label="Model" error={errors.model && 'Which model?'} {...register('model')} />
         <SelectField label="In what" {...register('kind')}>
@@ -73,7 +107,12 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
           <option value="4">four-stroke</option>
           <option value="2">two-stroke</option>
         </SelectField>
-        <TextField label="Cylinders, by the shop’s names" hint="Separated by commas: left, right" error={errors.cylinders?.message} {...register('cylinders')} />
+        <TextField
+          label="Cylinders, by the shop’s names"
+          hint="Separated by commas: left, right"
+          error={errors.cylinders?.message}
+          {...register('cylinders')}
+        />
         <SelectField label="Wall of the bore" {...register('wall')}>
           <option value="iron-sleeve">iron or steel sleeve</option>
           <option value="plated">nickel–silicon-carbide plating</option>
@@ -81,9 +120,24 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
         </SelectField>
         {length('bore', 'Bore, mm')}
         {length('stroke', 'Stroke, mm')}
-        <TextField label="0° points to" hint="Seen from above" error={errors.zeroAt?.message} {...register('zeroAt')} />
-        <TextField label="Direction of the pin, degrees" className="figure" inputMode="decimal" error={errors.pinAxisDeg?.message} {...register('pinAxisDeg')} />
-        {length('top', 'First depth, mm', 'Just below the top ring’s reversal; above the exhaust roof on a two-stroke')}
+        <TextField
+          label="0° points to"
+          hint="Seen from above"
+          error={errors.zeroAt?.message}
+          {...register('zeroAt')}
+        />
+        <TextField
+          label="Direction of the pin, degrees"
+          className="figure"
+          inputMode="decimal"
+          error={errors.pinAxisDeg?.message}
+          {...register('pinAxisDeg')}
+        />
+        {length(
+          'top',
+          'First depth, mm',
+          'Just below the top ring’s reversal; above the exhaust roof on a two-stroke',
+        )}
         {length('mid', 'Second depth, mm')}
         {length('depths', 'Third depth, mm', 'Low in the travel; below the ports on a two-stroke')}
         {length('wallDepth', 'Depth of the wall, mm')}

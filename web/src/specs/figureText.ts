@@ -18,7 +18,16 @@ export function figureText(limit: Limit, value: number, unit: LengthUnit): strin
 export function wholeFigure(limit: Limit, unit: LengthUnit): string {
   const tail = FEATURES[limit.feature].dimension === 'length' ? ` ${unit}` : '';
   const f = (v: number) => figureText(limit, v, unit);
-  const steps = limit.rows?.map((r) => `${r.below === null ? 'above' : `< ${r.below} cm³`} ${f(r.low)}`).join(', ');
-  const range = limit.low !== null && limit.high !== null ? `${f(limit.low)} – ${f(limit.high)}` : limit.high !== null ? `max ${f(limit.high)}` : limit.low !== null ? `min ${f(limit.low)}` : '';
+  const steps = limit.rows
+    ?.map((r) => `${r.below === null ? 'above' : `< ${r.below} cm³`} ${f(r.low)}`)
+    .join(', ');
+  const range =
+    limit.low !== null && limit.high !== null
+      ? `${f(limit.low)} – ${f(limit.high)}`
+      : limit.high !== null
+        ? `max ${f(limit.high)}`
+        : limit.low !== null
+          ? `min ${f(limit.low)}`
+          : '';
   return `${[steps && `min ${steps}`, range].filter(Boolean).join('; ')}${tail}`;
 }

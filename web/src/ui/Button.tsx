@@ -9,6 +9,17 @@ const LOOKS: Record<Look, string> = {
 };
 
 /** At least 44 px high, whatever it looks like. */
-export function Button({ look = 'line', className = '', type = 'button', ...rest }: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
-  return <button type={type} className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-edge disabled:opacity-60 ${LOOKS[look]} ${className}`} {...rest} />;
+export function Button({
+  look = 'line',
+  className = '',
+  type = 'button',
+  ...rest
+}: ButtonHTMLAttributes<HTMLButtonElement> & { look?: Look }) {
+  return (
+    <button
+      type={type}
+      className={`inline-flex min-h-11 items-center justify-center gap-2 rounded-edge disabled:opacity-60 ${LOOKS[look]} ${className}`}
+      {...rest}
+    />
+  );
 }

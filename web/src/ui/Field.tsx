@@ -1,4 +1,10 @@
-import { useId, type InputHTMLAttributes, type ReactNode, type SelectHTMLAttributes, type TextareaHTMLAttributes } from 'react';
+import {
+  useId,
+  type InputHTMLAttributes,
+  type ReactNode,
+  type SelectHTMLAttributes,
+  type TextareaHTMLAttributes,
+} from 'react';
 
 const BOX = 'min-h-11 w-full rounded-edge border border-ink/40 bg-sheet px-3 text-ink';
 
@@ -35,7 +41,13 @@ const described = (id: string, { hint, error }: Frame) => ({
   'aria-describedby': [hint ? `${id}-hint` : '', error ? `${id}-error` : ''].join(' ').trim() || undefined,
 });
 
-export function TextField({ label, hint, error, className = '', ...rest }: Frame & InputHTMLAttributes<HTMLInputElement>) {
+export function TextField({
+  label,
+  hint,
+  error,
+  className = '',
+  ...rest
+}: Frame & InputHTMLAttributes<HTMLInputElement>) {
   const id = useId();
   return (
     <Around id={id} label={label} hint={hint} error={error}>
@@ -44,7 +56,12 @@ export function TextField({ label, hint, error, className = '', ...rest }: Frame
   );
 }
 
-export function TextArea({ label, hint, error, ...rest }: Frame & TextareaHTMLAttributes<HTMLTextAreaElement>) {
+export function TextArea({
+  label,
+  hint,
+  error,
+  ...rest
+}: Frame & TextareaHTMLAttributes<HTMLTextAreaElement>) {
   const id = useId();
   return (
     <Around id={id} label={label} hint={hint} error={error}>
@@ -53,7 +70,13 @@ export function TextArea({ label, hint, error, ...rest }: Frame & TextareaHTMLAt
   );
 }
 
-export function SelectField({ label, hint, error, children, ...rest }: Frame & SelectHTMLAttributes<HTMLSelectElement>) {
+export function SelectField({
+  label,
+  hint,
+  error,
+  children,
+  ...rest
+}: Frame & SelectHTMLAttributes<HTMLSelectElement>) {
   const id = useId();
   return (
     <Around id={id} label={label} hint={hint} error={error}>

@@ -23,15 +23,36 @@ const COLOUR: Record<MarkState, string> = {
  * A ring and a dot: inside is within, on the line undecided, outside beyond; a dashed ring without a dot has
  * no limit on file. Always with its word unless the word stands beside it already.
  */
-export function VerdictMark({ state, word = true, className = '' }: { state: MarkState; word?: boolean; className?: string }) {
+export function VerdictMark({
+  state,
+  word = true,
+  className = '',
+}: {
+  state: MarkState;
+  word?: boolean;
+  className?: string;
+}) {
   const dot = { within: [9, 12], undecided: [9, 5], beyond: [21, 12], noLimit: null, waiting: null }[state];
   return (
     <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${COLOUR[state]} ${className}`}>
       <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true" className="shrink-0">
-        <circle cx="9" cy="12" r="7" fill="none" stroke="currentColor" strokeWidth="2" strokeDasharray={state === 'noLimit' ? '3 2.5' : undefined} opacity={state === 'waiting' ? 0.45 : 1} />
+        <circle
+          cx="9"
+          cy="12"
+          r="7"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="2"
+          strokeDasharray={state === 'noLimit' ? '3 2.5' : undefined}
+          opacity={state === 'waiting' ? 0.45 : 1}
+        />
         {dot && <circle cx={dot[0]} cy={dot[1]} r="3.4" fill="currentColor" />}
       </svg>
-      {word ? <span className="font-semibold">{VERDICT_WORDS[state]}</span> : <span className="sr-only">{VERDICT_WORDS[state]}</span>}
+      {word ? (
+        <span className="font-semibold">{VERDICT_WORDS[state]}</span>
+      ) : (
+        <span className="sr-only">{VERDICT_WORDS[state]}</span>
+      )}
     </span>
   );
 }

@@ -1,0 +1,59 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Builder, By, Key, until } from 'selenium-webdriver';
+import chrome from 'selenium-webdriver/chrome.js';
+
+export { By, Key, until };
+
+const FLAGS = [
+  '--headless=new',
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+  '--disable-dev-shm-usage',
+];
+
+/**
+ * A headless browser with a profile of its own.
+ * @param {{width?: number, height?: number, touch?: boolean}} [size]
+ */
+export async function openBrowser({ width = 1280, height = 800, touch = false } = {}) {
+  const profile = mkdtempSync(join(tmpdir(), 'tribos-browser-'));
+  const options = new chrome.Options();
+  options.addArguments(...FLAGS, `--user-data-dir=${profile}`, `--window-size=${width},${height}`);
+  options.setChromeBinaryPath('/usr/bin/chromium');
+  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver')).build();
+  const resize = (w, h) => driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width: w, height: h, deviceScaleFactor: 1, mobile: false });
+  await resize(width, height);
+  if (touch) await driver.sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true });
+  return {
+    driver,
+    resize,
+    async close() {
+      await driver.quit().catch(() => undefined);
+      rmSync(profile, { recursive: true, force: true, maxRetries: 3 });
+    },
+    async picture(file) {
+      writeFileSync(file, await driver.takeScreenshot(), 'base64');
+    },
+  };
+}
+
+/** Signs in by the form. */
+export async function signIn(driver, base, email, password = 'demo-bench-77') {
+  await driver.get(base);
+  await driver.wait(until.elementLocated(By.css('input[type=email]')), 10_000);
+  await driver.findElement(By.css('input[type=email]')).sendKeys(email);
+  await driver.findElement(By.css('input[type=password]')).sendKeys(password, Key.ENTER);
+  await driver.wait(until.elementLocated(By.css('nav[aria-label=Places]')), 10_000);
+}
+
+/** Waits until the page shows a text. */
+export async function sees(driver, text, within = 10_000) {
+  await driver.wait(async () => (await driver.findElement(By.css('body')).getText()).includes(text), within, `the page never showed “${text}”`);
+}

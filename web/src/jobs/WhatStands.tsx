@@ -1,0 +1,96 @@
+import type { ReactNode } from 'react';
+import {
+  nextSentence,
+  verdictSentence,
+  type JobFile,
+  type Judgement,
+  type LengthUnit,
+  type NextAction,
+  type VerdictItem,
+  type VerdictState,
+} from '@tribos/core';
+import { VerdictMark } from '../ui/index.js';
+
+const ORDER: Record<VerdictState, number> = { beyond: 0, undecided: 1, noLimit: 2, within: 3 };
+
+/** The one thing to do now, the loudest thing on the screen. */
+export function NextBox({
+  file,
+  next,
+  unit,
+  children,
+}: {
+  file: JobFile;
+  next: NextAction;
+  unit: LengthUnit;
+  children?: ReactNode;
+}) {
+  return (
+    <section aria-live="polite" className="border-l-5 border-brass bg-sheet px-4 py-3">
+      <h2 className="font-semibold text-brass">Next</h2>
+      <p className="text-lead leading-snug">{nextSentence(file, next, unit)}</p>
+      <div className="no-print mt-2 flex flex-wrap gap-2 empty:hidden">{children}</div>
+    </section>
+  );
+}
+
+/** What is decided and what is not, the worst first. */
+export function WhatStands({
+  file,
+  judgement,
+  unit,
+  onOpen,
+}: {
+  file: JobFile;
+  judgement: Judgement;
+  unit: LengthUnit;
+  onOpen: (item: VerdictItem) => void;
+}) {
+  const read = judgement.items
+    .filter((i) => i.because !== 'unread')
+    .sort((a, b) => ORDER[a.state] - ORDER[b.state]);
+  const unread = judgement.items.length - read.length;
+  return (
+    <section className="mt-4">
+      <h2 className="mb-1 text-small font-semibold text-soft">What stands</h2>
+      <ul className="grid">
+        {read.map((item) => {
+          const { headline, details } = verdictSentence(file, item, unit);
+          const note =
+            item.state === 'noLimit'
+              ? details[0]
+              : details.find(
+                  (d) =>
+                    d.startsWith('Two directions') ||
+                    d.startsWith('The limit is unchecked') ||
+                    d.startsWith('A gauge used'),
+                );
+          return (
+            <li key={item.key}>
+              <button
+                type="button"
+                onClick={() => onOpen(item)}
+                className="flex min-h-11 w-full gap-2 py-1.5 text-left"
+              >
+                <VerdictMark state={item.state} word={false} className="self-start" />
+                <span>
+                  <span className="block leading-snug">{headline}</span>
+                  {note && item.state !== 'within' && (
+                    <span className="block text-small text-soft">{note}</span>
+                  )}
+                </span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      {unread > 0 && (
+        <p className="mt-1 text-small text-soft">
+          {unread === judgement.items.length
+            ? 'Nothing is read yet.'
+            : `${unread} figures wait for readings.`}
+        </p>
+      )}
+    </section>
+  );
+}
