@@ -29,8 +29,10 @@ const portIsFree = (port) =>
 
 async function choosePort(asked) {
   if (asked !== undefined) {
-    if (!Number.isInteger(asked) || asked < 1 || asked > 65_535) throw new Trouble(`--port must be a number from 1 to 65535.`);
-    if (!(await portIsFree(asked))) throw new Trouble(`Port ${asked} is taken. Choose another with --port, or leave it out.`);
+    if (!Number.isInteger(asked) || asked < 1 || asked > 65_535)
+      throw new Trouble(`--port must be a number from 1 to 65535.`);
+    if (!(await portIsFree(asked)))
+      throw new Trouble(`Port ${asked} is taken. Choose another with --port, or leave it out.`);
     return asked;
   }
   for (let port = USUAL_PORT; port < USUAL_PORT + 50; port += 1) if (await portIsFree(port)) return port;
@@ -57,9 +59,14 @@ function claim() {
     } catch {
       // A mark cut off while it was written is nobody's.
     }
-    const command = before.pid && existsSync(`/proc/${before.pid}/cmdline`) ? readFileSync(`/proc/${before.pid}/cmdline`, 'utf8') : '';
+    const command =
+      before.pid && existsSync(`/proc/${before.pid}/cmdline`)
+        ? readFileSync(`/proc/${before.pid}/cmdline`, 'utf8')
+        : '';
     if (before.pid && before.pid !== process.pid && alive(before.pid) && command.includes('start.mjs')) {
-      throw new Trouble(`Tribos already runs from this checkout${before.address ? ` at ${before.address}` : ''} (process ${before.pid}).`);
+      throw new Trouble(
+        `Tribos already runs from this checkout${before.address ? ` at ${before.address}` : ''} (process ${before.pid}).`,
+      );
     }
   }
   const write = (address) => writeFileSync(mark, JSON.stringify({ pid: process.pid, address }));
@@ -68,14 +75,22 @@ function claim() {
 }
 
 await run(async () => {
-  const { values } = parseArgs({ options: { port: { type: 'string' }, empty: { type: 'boolean' }, 'reset-demo': { type: 'boolean' }, help: { type: 'boolean' } } });
+  const { values } = parseArgs({
+    options: {
+      port: { type: 'string' },
+      empty: { type: 'boolean' },
+      'reset-demo': { type: 'boolean' },
+      help: { type: 'boolean' },
+    },
+  });
   if (values.help) {
     say(USAGE);
     return 0;
   }
   checkNode();
   const external = process.env.DATABASE_URL;
-  if (external && values['reset-demo']) throw new Trouble('--reset-demo only works on the private database, not on DATABASE_URL.');
+  if (external && values['reset-demo'])
+    throw new Trouble('--reset-demo only works on the private database, not on DATABASE_URL.');
   const mark = claim();
   let cluster = null;
   let server = null;

@@ -25,15 +25,45 @@ export const people: readonly DemoPerson[] = [
 
 export const benches: readonly string[] = ['Window bench', 'Middle bench', 'Door bench'];
 
-function instrument(id: string, name: string, type: InstrumentType, rangeLow: number, rangeHigh: number, setting: Setting, calibrationDue: string): Instrument {
+function instrument(
+  id: string,
+  name: string,
+  type: InstrumentType,
+  rangeLow: number,
+  rangeHigh: number,
+  setting: Setting,
+  calibrationDue: string,
+): Instrument {
   const { resolution, repeatability, maxError } = USUAL[type];
-  return { id, name, type, unit: 'mm', resolution, repeatability, studyRepeats: null, maxError, rangeLow: mm(rangeLow), rangeHigh: mm(rangeHigh), contacts: 2, setting, calibrationDue };
+  return {
+    id,
+    name,
+    type,
+    unit: 'mm',
+    resolution,
+    repeatability,
+    studyRepeats: null,
+    maxError,
+    rangeLow: mm(rangeLow),
+    rangeHigh: mm(rangeHigh),
+    contacts: 2,
+    setting,
+    calibrationDue,
+  };
 }
 
 /** The shop's gauges with the usual figures of their type. `due` is the day calibrations hold until. */
 export const instruments = (due: string): readonly Instrument[] => [
   instrument('bore-gauge-1', 'Bore gauge 1 (ring)', 'dial-bore', 50, 100, { kind: 'ring', u: 300 }, due),
-  instrument('bore-gauge-2', 'Bore gauge 2 (set in mic)', 'dial-bore', 50, 100, { kind: 'micrometer', instrumentId: 'mic-75-100' }, due),
+  instrument(
+    'bore-gauge-2',
+    'Bore gauge 2 (set in mic)',
+    'dial-bore',
+    50,
+    100,
+    { kind: 'micrometer', instrumentId: 'mic-75-100' },
+    due,
+  ),
   instrument('telescoping', 'Telescoping gauge + mic', 'telescoping', 50, 100, { kind: 'none' }, due),
   instrument('mic-75-100', 'Micrometer 75–100', 'micrometer', 75, 100, { kind: 'none' }, due),
   instrument('mic-50-75', 'Micrometer 50–75', 'micrometer', 50, 75, { kind: 'none' }, due),

@@ -27,8 +27,18 @@ export async function openBrowser({ width = 1280, height = 800, touch = false } 
   const options = new chrome.Options();
   options.addArguments(...FLAGS, `--user-data-dir=${profile}`, `--window-size=${width},${height}`);
   options.setChromeBinaryPath('/usr/bin/chromium');
-  const driver = await new Builder().forBrowser('chrome').setChromeOptions(options).setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver')).build();
-  const resize = (w, h) => driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', { width: w, height: h, deviceScaleFactor: 1, mobile: false });
+  const driver = await new Builder()
+    .forBrowser('chrome')
+    .setChromeOptions(options)
+    .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
+    .build();
+  const resize = (w, h) =>
+    driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
+      width: w,
+      height: h,
+      deviceScaleFactor: 1,
+      mobile: false,
+    });
   await resize(width, height);
   if (touch) await driver.sendDevToolsCommand('Emulation.setTouchEmulationEnabled', { enabled: true });
   return {
@@ -55,5 +65,9 @@ export async function signIn(driver, base, email, password = 'demo-bench-77') {
 
 /** Waits until the page shows a text. */
 export async function sees(driver, text, within = 10_000) {
-  await driver.wait(async () => (await driver.findElement(By.css('body')).getText()).includes(text), within, `the page never showed “${text}”`);
+  await driver.wait(
+    async () => (await driver.findElement(By.css('body')).getText()).includes(text),
+    within,
+    `the page never showed “${text}”`,
+  );
 }

@@ -10,14 +10,18 @@ const OLDEST_NODE = [20, 11];
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
   if (major < OLDEST_NODE[0] || (major === OLDEST_NODE[0] && minor < OLDEST_NODE[1])) {
-    throw new Trouble(`Tribos needs Node.js ${OLDEST_NODE.join('.')} or newer; this is ${process.versions.node}.`);
+    throw new Trouble(
+      `Tribos needs Node.js ${OLDEST_NODE.join('.')} or newer; this is ${process.versions.node}.`,
+    );
   }
 }
 
 /** Directory of PostgreSQL's server programs, newest version first; null when it is not installed. */
 export function postgresBin() {
   const base = '/usr/lib/postgresql';
-  const versions = existsSync(base) ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin', 'initdb'))) : [];
+  const versions = existsSync(base)
+    ? readdirSync(base).filter((v) => existsSync(join(base, v, 'bin', 'initdb')))
+    : [];
   const newest = versions.sort((a, b) => Number(b) - Number(a))[0];
   return newest ? join(base, newest, 'bin') : null;
 }
@@ -35,18 +39,26 @@ export function ensureDebianPackages(names) {
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   const root = process.getuid?.() === 0;
   const sudo = !root && spawnSync('sudo', ['-n', 'true'], { stdio: 'ignore' }).status === 0;
-  if (!existsSync('/usr/bin/apt-get')) throw new Trouble(`These programs are missing: ${missing.join(', ')}. Install them and start again.`);
-  if (!root && !sudo) throw new Trouble(`Missing Debian package${missing.length > 1 ? 's' : ''}: ${missing.join(', ')}.\nInstall with: sudo ${command}`);
+  if (!existsSync('/usr/bin/apt-get'))
+    throw new Trouble(`These programs are missing: ${missing.join(', ')}. Install them and start again.`);
+  if (!root && !sudo)
+    throw new Trouble(
+      `Missing Debian package${missing.length > 1 ? 's' : ''}: ${missing.join(', ')}.\nInstall with: sudo ${command}`,
+    );
   say(`Installing Debian packages: ${missing.join(', ')}`);
   const prefix = root ? [] : ['sudo', '-n'];
   const apt = (...args) => {
     const [program, ...rest] = [...prefix, 'apt-get', ...args];
-    return spawnSync(program, rest, { stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } }).status;
+    return spawnSync(program, rest, {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status;
   };
   apt('update', '-qq');
   const status = apt('install', '-y', '-qq', '--no-install-recommends', ...missing);
   const still = missing.filter((n) => !PACKAGES[n]());
-  if (still.length > 0) throw new Trouble(`apt-get could not install ${still.join(', ')} (exit ${status}). Try: sudo ${command}`);
+  if (still.length > 0)
+    throw new Trouble(`apt-get could not install ${still.join(', ')} (exit ${status}). Try: sudo ${command}`);
 }
 
 /** Installs the packages of the lock file when it changed or an earlier install was cut off. */
@@ -56,11 +68,16 @@ export function ensureNodePackages() {
   const mark = join(ROOT, 'node_modules', '.installed');
   if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
   say('Installing the packages of package-lock.json');
-  const npm = (...args) => spawnSync('npm', [...args, '--no-audit', '--no-fund', '--loglevel=error'], { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] }).status;
+  const npm = (...args) =>
+    spawnSync('npm', [...args, '--no-audit', '--no-fund', '--loglevel=error'], {
+      cwd: ROOT,
+      stdio: ['ignore', 'ignore', 'inherit'],
+    }).status;
   // Some registries lack platform builds the lock file names; npm ci then refuses where npm install does not.
   if (npm('ci') !== 0) {
     say('npm ci could not follow the lock file here; using npm install, which keeps to it where it can');
-    if (npm('install', '--no-save') !== 0) throw new Trouble('The packages could not be installed. Is the npm registry reachable?');
+    if (npm('install', '--no-save') !== 0)
+      throw new Trouble('The packages could not be installed. Is the npm registry reachable?');
   }
   writeFileSync(mark, wanted);
 }

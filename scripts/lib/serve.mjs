@@ -5,20 +5,28 @@ import { Trouble } from './say.mjs';
 
 /** Migrates the owner's database and loads what is asked for. */
 export function prepareDatabase(ownerUrl, flags = []) {
-  const result = spawnSync(process.execPath, [join(ROOT, 'server/dist/prepare.js'), ...flags], { env: { ...process.env, OWNER_URL: ownerUrl }, encoding: 'utf8' });
-  if (result.status !== 0) throw new Trouble(`The database could not be prepared:\n${result.stderr || result.stdout}`);
+  const result = spawnSync(process.execPath, [join(ROOT, 'server/dist/prepare.js'), ...flags], {
+    env: { ...process.env, OWNER_URL: ownerUrl },
+    encoding: 'utf8',
+  });
+  if (result.status !== 0)
+    throw new Trouble(`The database could not be prepared:\n${result.stderr || result.stdout}`);
   return JSON.parse(result.stdout.trim().split('\n').at(-1));
 }
 
 /** Starts the server as a child; resolves when it listens. */
 export function startServer({ databaseUrl, port, onExit = () => undefined }) {
-  const child = fork(join(ROOT, 'server/dist/main.js'), { env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT: join(ROOT, 'web/dist') } });
+  const child = fork(join(ROOT, 'server/dist/main.js'), {
+    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT: join(ROOT, 'web/dist') },
+  });
   return new Promise((resolve, reject) => {
     child.once('message', () => {
       child.on('exit', onExit);
       resolve(child);
     });
-    child.once('exit', (code) => reject(new Trouble(`The server stopped before it was ready (exit ${code}).`)));
+    child.once('exit', (code) =>
+      reject(new Trouble(`The server stopped before it was ready (exit ${code}).`)),
+    );
   });
 }
 

@@ -29,7 +29,12 @@ async function firstShop(url: string): Promise<string[]> {
   if ((await shopNames(url)).length > 0) return [];
   const password = randomBytes(9).toString('base64url');
   const lead = { name: 'Lead', email: 'lead@shop.example', role: 'lead' };
-  await makeShop(url, { name: 'Our shop', people: [lead], benches: ['Bench 1', 'Bench 2', 'Bench 3'], password });
+  await makeShop(url, {
+    name: 'Our shop',
+    people: [lead],
+    benches: ['Bench 1', 'Bench 2', 'Bench 3'],
+    password,
+  });
   return [`first sign-in, shown once: ${lead.email} / ${password}`];
 }
 

@@ -1,6 +1,18 @@
 import type { JobFile, LogEntry, VerdictState } from '@tribos/core';
 import { Type } from 'class-transformer';
-import { IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, Max, MaxLength, IsString, Min, ValidateNested } from 'class-validator';
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  Max,
+  MaxLength,
+  IsString,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { IsClientId, IsDay, IsId, IsLine, IsName, IsProse, OrNull } from '../kit/rules.js';
 
 const PLANS = ['quick', 'usual', 'full'] as const;
@@ -148,14 +160,24 @@ export interface JobView {
 /** One bench of the shop with the job on it. */
 export interface BenchView {
   readonly name: string;
-  readonly job: (JobRow & { readonly next: { readonly mm: string; readonly in: string }; readonly station: 'measure' | 'decide' }) | null;
+  readonly job:
+    | (JobRow & {
+        readonly next: { readonly mm: string; readonly in: string };
+        readonly station: 'measure' | 'decide';
+      })
+    | null;
 }
 
 export interface BenchesView {
   readonly benches: readonly BenchView[];
   /** Jobs that are on no bench, soonest promise first. */
   readonly waiting: readonly JobRow[];
-  readonly gaugesDue: readonly { readonly id: string; readonly name: string; readonly calibrationDue: string; readonly overdue: boolean }[];
+  readonly gaugesDue: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly calibrationDue: string;
+    readonly overdue: boolean;
+  }[];
   readonly limitsUnchecked: number;
 }
 

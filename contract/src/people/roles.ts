@@ -2,7 +2,8 @@ export const ROLES = ['lead', 'technician', 'apprentice'] as const;
 export type Role = (typeof ROLES)[number];
 
 /** What a person may do. One table, used by the server to allow and by the screens to offer. */
-export type Permission = 'read' | 'measure' | 'edit-job' | 'decide' | 'edit-specs' | 'check-specs' | 'edit-gauges';
+export type Permission =
+  'read' | 'measure' | 'edit-job' | 'decide' | 'edit-specs' | 'check-specs' | 'edit-gauges';
 
 const MAY: Record<Role, readonly Permission[]> = {
   lead: ['read', 'measure', 'edit-job', 'decide', 'edit-specs', 'check-specs', 'edit-gauges'],

@@ -1,5 +1,20 @@
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { IsClientId, IsId, IsLength, IsProse, IsTime, OrNull } from '../kit/rules.js';
 
 const PARTS = ['bore', 'piston'] as const;
@@ -66,7 +81,13 @@ export class ReadingBody extends EntryBody {
   @ValidateNested()
   @Type(() => StationBody, {
     keepDiscriminatorProperty: true,
-    discriminator: { property: 'part', subTypes: [{ name: 'bore', value: BoreStationBody }, { name: 'piston', value: PistonStationBody }] },
+    discriminator: {
+      property: 'part',
+      subTypes: [
+        { name: 'bore', value: BoreStationBody },
+        { name: 'piston', value: PistonStationBody },
+      ],
+    },
   })
   station!: BoreStationBody | PistonStationBody;
 

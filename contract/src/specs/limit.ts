@@ -1,6 +1,22 @@
 import { FEATURE_KEYS, type EngineSpec, type FeatureKey } from '@tribos/core';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, Matches, Max, MaxLength, Min, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { IsClientId, IsLength, IsLine, IsName, OrNull } from '../kit/rules.js';
 
 const UNITS = ['mm', 'in', 'kPa', 'bar', 'bar/min', '×'] as const;

@@ -34,7 +34,8 @@ const RAD = Math.PI / 180;
 /** Inverse of a symmetric 3 × 3 matrix by cofactors. */
 function inverse3(m: readonly (readonly number[])[]): number[][] {
   const at = (r: number, c: number) => m[r % 3]![c % 3]!;
-  const cofactor = (r: number, c: number) => at(r + 1, c + 1) * at(r + 2, c + 2) - at(r + 1, c + 2) * at(r + 2, c + 1);
+  const cofactor = (r: number, c: number) =>
+    at(r + 1, c + 1) * at(r + 2, c + 2) - at(r + 1, c + 2) * at(r + 2, c + 1);
   const det = at(0, 0) * cofactor(0, 0) + at(0, 1) * cofactor(0, 1) + at(0, 2) * cofactor(0, 2);
   return [0, 1, 2].map((r) => [0, 1, 2].map((c) => cofactor(c, r) / det));
 }
@@ -54,7 +55,9 @@ export function fitShape(readings: readonly Direction[], u: number): Shape {
   const rows = readings.map((r) => [1, Math.cos(2 * r.angle * RAD), Math.sin(2 * r.angle * RAD)] as const);
   const normal = [0, 1, 2].map((i) => [0, 1, 2].map((j) => rows.reduce((sum, x) => sum + x[i]! * x[j]!, 0)));
   const inverse = inverse3(normal);
-  const weights = [0, 1, 2].map((i) => rows.map((x) => inverse[i]!.reduce((sum, v, j) => sum + v * x[j]!, 0)));
+  const weights = [0, 1, 2].map((i) =>
+    rows.map((x) => inverse[i]!.reduce((sum, v, j) => sum + v * x[j]!, 0)),
+  );
   const combine = (i: number): Estimate => linear(readings.map((r, k) => ({ c: weights[i]![k]!, of: r.of })));
   const [m, a, b] = [combine(0), combine(1), combine(2)];
 

@@ -60,10 +60,25 @@ function outOfRoundAt(d: DepthSurvey): { of: Estimate; value: number; depth: num
  * @param readings one estimate per station, at least one
  */
 export function surveyBore(readings: readonly WallReading[], definition?: TaperDefinition): BoreSurvey {
-  const depths = [...new Set(readings.map((r) => r.depth))].sort((a, b) => a - b).map((d) => surveyDepth(d, readings.filter((r) => r.depth === d)));
-  const candidates: Extreme[] = depths.flatMap((d) => d.readings.map((r) => ({ of: r.of, depth: d.depth, fitted: false })));
-  const up = [...candidates, ...depths.flatMap((d) => (d.shape ? [{ of: d.shape.largest, depth: d.depth, fitted: true }] : []))];
-  const down = [...candidates, ...depths.flatMap((d) => (d.shape ? [{ of: d.shape.smallest, depth: d.depth, fitted: true }] : []))];
+  const depths = [...new Set(readings.map((r) => r.depth))]
+    .sort((a, b) => a - b)
+    .map((d) =>
+      surveyDepth(
+        d,
+        readings.filter((r) => r.depth === d),
+      ),
+    );
+  const candidates: Extreme[] = depths.flatMap((d) =>
+    d.readings.map((r) => ({ of: r.of, depth: d.depth, fitted: false })),
+  );
+  const up = [
+    ...candidates,
+    ...depths.flatMap((d) => (d.shape ? [{ of: d.shape.largest, depth: d.depth, fitted: true }] : [])),
+  ];
+  const down = [
+    ...candidates,
+    ...depths.flatMap((d) => (d.shape ? [{ of: d.shape.smallest, depth: d.depth, fitted: true }] : [])),
+  ];
   // Floating point must not let a fit that equals a reading outrank it.
   const eps = 1;
   const round = depths.map(outOfRoundAt).filter((o) => o !== null);

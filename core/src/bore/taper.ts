@@ -14,7 +14,8 @@ function spread(readings: readonly WallReading[]): Estimate {
   return low && high && low !== high ? difference(high.of, low.of) : exactly(0);
 }
 
-const largestOf = (estimates: readonly Estimate[]): Estimate => estimates.reduce((a, b) => (b.value > a.value ? b : a), exactly(0));
+const largestOf = (estimates: readonly Estimate[]): Estimate =>
+  estimates.reduce((a, b) => (b.value > a.value ? b : a), exactly(0));
 
 /**
  * Taper of a bore as a difference of diameters, by the limit's own definition.
@@ -23,13 +24,22 @@ const largestOf = (estimates: readonly Estimate[]): Estimate => estimates.reduce
  *
  * @returns null with fewer than two depths
  */
-export function taper(readings: readonly WallReading[], definition: TaperDefinition = 'worst-direction'): Estimate | null {
+export function taper(
+  readings: readonly WallReading[],
+  definition: TaperDefinition = 'worst-direction',
+): Estimate | null {
   const depths = [...new Set(readings.map((r) => r.depth))].sort((a, b) => a - b);
   if (depths.length < 2) return null;
-  const byAngle = [...new Set(readings.map((r) => r.angle))].map((angle) => readings.filter((r) => r.angle === angle)).filter((g) => g.length > 1);
+  const byAngle = [...new Set(readings.map((r) => r.angle))]
+    .map((angle) => readings.filter((r) => r.angle === angle))
+    .filter((g) => g.length > 1);
   // Directions may differ by depth where ports turn them; then only depths can be compared.
   if (definition === 'cross-depth' || byAngle.length === 0) {
-    return spread(depths.map((d) => readings.filter((r) => r.depth === d).reduce((a, b) => (b.of.value > a.of.value ? b : a))));
+    return spread(
+      depths.map((d) =>
+        readings.filter((r) => r.depth === d).reduce((a, b) => (b.of.value > a.of.value ? b : a)),
+      ),
+    );
   }
   if (definition === 'top-bottom') {
     const ends = [depths[0], depths.at(-1)];

@@ -11,7 +11,8 @@ import { expectNormal, normalCdf } from '../statistics/index.js';
 export const unseenSigma = (limit: number, seized: boolean): number => limit / (seized ? 2 : 5);
 
 /** P(|b| ≤ bound) for b ~ N(0, sigma²). */
-const insideBand = (bound: number, sigma: number): number => (bound <= 0 ? 0 : sigma === 0 ? 1 : 2 * normalCdf(bound / sigma) - 1);
+const insideBand = (bound: number, sigma: number): number =>
+  bound <= 0 ? 0 : sigma === 0 ? 1 : 2 * normalCdf(bound / sigma) - 1;
 
 /**
  * Probability that the largest (or smallest) diameter at a depth keeps its limit when only two directions
@@ -21,7 +22,14 @@ const insideBand = (bound: number, sigma: number): number => (bound <= 0 ? 0 : s
  * @param u     standard uncertainty of the extreme reading, nm
  * @param sigma σ_b, nm
  */
-export function extremeConformance(mean: number, a: number, side: 'max' | 'min', limit: number, u: number, sigma: number): number {
+export function extremeConformance(
+  mean: number,
+  a: number,
+  side: 'max' | 'min',
+  limit: number,
+  u: number,
+  sigma: number,
+): number {
   return expectNormal(0, u, (noise) => {
     const room = side === 'max' ? limit - mean - noise : mean + noise - limit;
     return room < 0 || room < Math.abs(a) ? 0 : insideBand(Math.sqrt(room * room - a * a), sigma);

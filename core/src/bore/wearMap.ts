@@ -21,7 +21,10 @@ function harmonic(d: BoreSurvey['depths'][number]): (angle: number) => number {
  * @param reference nm
  * @returns a function of angle (degrees) and depth (nm) giving nm, or null outside the outermost stations
  */
-export function wearMap(survey: BoreSurvey, reference: number): (angle: number, depth: number) => number | null {
+export function wearMap(
+  survey: BoreSurvey,
+  reference: number,
+): (angle: number, depth: number) => number | null {
   const rows = survey.depths.map((d) => ({ depth: d.depth, at: harmonic(d) }));
   return (angle, depth) => {
     for (let i = 0; i + 1 < rows.length; i += 1) {

@@ -1,6 +1,12 @@
 #!/usr/bin/env node
 import { readFileSync } from 'node:fs';
-import { judgeJob, readJobFile, recommendationSentence, verdictSentence, type VerdictState } from '../index.js';
+import {
+  judgeJob,
+  readJobFile,
+  recommendationSentence,
+  verdictSentence,
+  type VerdictState,
+} from '../index.js';
 
 const USAGE = `usage: tribos check JOB.json
 
@@ -10,7 +16,9 @@ Exit: 0 all within · 3 something beyond · 4 undecided or without a limit · 2 
 const EXIT: Record<VerdictState, number> = { within: 0, beyond: 3, undecided: 4, noLimit: 4 };
 
 function fail(sentence: string, details: unknown = undefined): never {
-  process.stderr.write(`${sentence}\n${details === undefined ? '' : `${JSON.stringify(details, null, 2)}\n`}`);
+  process.stderr.write(
+    `${sentence}\n${details === undefined ? '' : `${JSON.stringify(details, null, 2)}\n`}`,
+  );
   process.exit(2);
 }
 
@@ -38,7 +46,12 @@ function check(path: string): void {
     sentence: verdictSentence(file, i, 'mm').headline,
   }));
   const recommended = judged.kits.recommended?.kit.id ?? null;
-  const report = { overall: judged.overall, verdicts, recommended, recommendation: recommendationSentence(file, judged.kits, judged.items) };
+  const report = {
+    overall: judged.overall,
+    verdicts,
+    recommended,
+    recommendation: recommendationSentence(file, judged.kits, judged.items),
+  };
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   process.exitCode = judged.overall === null ? 4 : EXIT[judged.overall];
 }

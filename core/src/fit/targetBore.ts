@@ -40,7 +40,8 @@ const SPREAD = 4_000;
  */
 export function targetBore(input: TargetInput): TargetBore {
   const { piston, clearanceLow, clearanceHigh, uClearance, allowance, rules } = input;
-  if (clearanceLow > clearanceHigh) throw new OutOfRange('clearance range', `${clearanceLow}…${clearanceHigh}`, 'low to high');
+  if (clearanceLow > clearanceHigh)
+    throw new OutOfRange('clearance range', `${clearanceLow}…${clearanceHigh}`, 'low to high');
   const guard = normalQuantile(acceptance('seizure', rules)) * uClearance;
   const raise = Math.max(allowance, guard);
   // A minimum is rounded up and a maximum down, so that rounding never widens the window.

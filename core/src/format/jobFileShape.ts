@@ -1,9 +1,21 @@
 import { FEATURE_KEYS } from '../specs/feature.js';
 import { EXPANSION } from '../specs/material.js';
-import { boolean, byKind, integer, list, number, object, oneOf, orNull, pattern, text, type Shape } from './shape.js';
+import {
+  boolean,
+  byKind,
+  integer,
+  list,
+  number,
+  object,
+  oneOf,
+  orNull,
+  pattern,
+  text,
+  type Shape,
+} from './shape.js';
 
-/** A metre either way: no length of the trade lies outside. */
-const length = integer(-1_000_000_000, 1_000_000_000);
+/** Ten metres either way: what the parser takes. */
+const length = integer(-10_000_000_000, 10_000_000_000);
 const size = integer(0, 1_000_000_000);
 const id = pattern('^[0-9A-Za-z._-]{1,64}$', 'an id of letters, digits, dots and dashes');
 const time = pattern('^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d+)?Z$', 'an ISO time in UTC');
@@ -35,10 +47,16 @@ const limit = object(
     low: figure,
     high: figure,
     unit: oneOf('mm', 'in', 'kPa', 'bar', 'bar/min', '×'),
-    conditions: object({}, { yearFrom: integer(1900, 2200), yearTo: integer(1900, 2200), code: name, wall, use: name }),
+    conditions: object(
+      {},
+      { yearFrom: integer(1900, 2200), yearTo: integer(1900, 2200), code: name, wall, use: name },
+    ),
     source,
   },
-  { rows: list(object({ below: orNull(number(0, 1e12)), low: number(0, 1e9) }), 1, 50), taper: oneOf('worst-direction', 'top-bottom', 'cross-depth') },
+  {
+    rows: list(object({ below: orNull(number(0, 1e12)), low: number(0, 1e9) }), 1, 50),
+    taper: oneOf('worst-direction', 'top-bottom', 'cross-depth'),
+  },
 );
 
 const engine = object({
@@ -55,12 +73,20 @@ const engine = object({
   pinAxisDeg: angle,
   depths: object({ top: size, mid: size, low: size }),
   wallDepth: size,
-  ports: list(object({ name, roof: size, floor: size, from: number(-360, 360), to: number(-360, 720) }), 0, 40),
+  ports: list(
+    object({ name, roof: size, floor: size, from: number(-360, 360), to: number(-360, 720) }),
+    0,
+    40,
+  ),
   sleeveOuter: orNull(size),
   year: orNull(integer(1900, 2200)),
   code: orNull(name),
   limits: list(limit, 0, 500),
-  kits: list(object({ id, maker: name, name, oversize: size, piston: size, material, gaugeHeight: orNull(size) }), 0, 100),
+  kits: list(
+    object({ id, maker: name, name, oversize: size, piston: size, material, gaugeHeight: orNull(size) }),
+    0,
+    100,
+  ),
 });
 
 const instrument = object({
@@ -86,7 +112,12 @@ const instrument = object({
 const cylinder = integer(0, 11);
 const station = byKind('part', {
   bore: object({ part: oneOf('bore'), cylinder, depth: size, angle }),
-  piston: object({ part: oneOf('piston'), cylinder, place: oneOf('gauge-height', 'crown', 'skirt-edge', 'pin-axis'), kit: orNull(id) }),
+  piston: object({
+    part: oneOf('piston'),
+    cylinder,
+    place: oneOf('gauge-height', 'crown', 'skirt-edge', 'pin-axis'),
+    kit: orNull(id),
+  }),
 });
 const slip = oneOf('unit', 'thimble-turn', 'too-fine', 'outlier', 'wrong-place', 'mistyped');
 const base = { id, at: time, by: name };
@@ -143,6 +174,7 @@ export const jobFileSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
   $id: 'urn:tribos:job-file:1',
   title: 'Tribos job file, version 1',
-  description: 'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
+  description:
+    'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,
 };

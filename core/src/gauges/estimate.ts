@@ -1,4 +1,5 @@
-export type ComponentKind = 'resolution' | 'repeatability' | 'scale' | 'setting' | 'temperature' | 'disagreement';
+export type ComponentKind =
+  'resolution' | 'repeatability' | 'scale' | 'setting' | 'temperature' | 'disagreement';
 
 /**
  * One named error source in a value. Two values that hold the same key move together by it, so its
@@ -41,7 +42,11 @@ export function linear(terms: readonly { readonly c: number; readonly of: Estima
 }
 
 /** Difference a − b. */
-export const difference = (a: Estimate, b: Estimate): Estimate => linear([{ c: 1, of: a }, { c: -1, of: b }]);
+export const difference = (a: Estimate, b: Estimate): Estimate =>
+  linear([
+    { c: 1, of: a },
+    { c: -1, of: b },
+  ]);
 
 export interface Uncertainty {
   /** Standard uncertainty, nm. */

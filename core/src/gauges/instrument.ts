@@ -34,9 +34,22 @@ export interface Instrument {
 }
 
 /** Usual figures by type, used until the shop has its own: resolution, repeatability, maximum error. */
-export const USUAL: Record<InstrumentType, { readonly name: string; readonly resolution: Nanometres; readonly repeatability: Nanometres; readonly maxError: Nanometres }> = {
+export const USUAL: Record<
+  InstrumentType,
+  {
+    readonly name: string;
+    readonly resolution: Nanometres;
+    readonly repeatability: Nanometres;
+    readonly maxError: Nanometres;
+  }
+> = {
   'dial-bore': { name: 'Dial bore gauge', resolution: um(1), repeatability: um(1.5), maxError: um(3) },
-  telescoping: { name: 'Telescoping gauge and micrometer', resolution: um(1), repeatability: um(6), maxError: um(4) },
+  telescoping: {
+    name: 'Telescoping gauge and micrometer',
+    resolution: um(1),
+    repeatability: um(6),
+    maxError: um(4),
+  },
   micrometer: { name: 'Outside micrometer', resolution: um(1), repeatability: um(1.5), maxError: um(4) },
   calliper: { name: 'Calliper', resolution: um(10), repeatability: um(10), maxError: um(30) },
 };

@@ -38,7 +38,8 @@ export function instrumentOf(bench: Pick<Bench, 'instruments'>, id: string): Ins
 }
 
 /** Maximum error that counts: doubled once the calibration has run out. */
-const errorOf = (instrument: Instrument, at: string): number => instrument.maxError * (calibrationOverdue(instrument, at) ? 2 : 1);
+const errorOf = (instrument: Instrument, at: string): number =>
+  instrument.maxError * (calibrationOverdue(instrument, at) ? 2 : 1);
 
 function repeatability(instrument: Instrument, key: string, kind: Component['kind']): Component {
   return {
@@ -79,10 +80,20 @@ export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
   return {
     value: warm.value,
     components: [
-      { key: `resolution:${reading.id}`, kind: 'resolution', amplitude: instrument.resolution / ROOT12, dof: Infinity },
+      {
+        key: `resolution:${reading.id}`,
+        kind: 'resolution',
+        amplitude: instrument.resolution / ROOT12,
+        dof: Infinity,
+      },
       repeatability(instrument, `repeatability:${reading.id}`, 'repeatability'),
       { key: `scale:${instrument.id}`, kind: 'scale', amplitude: SHARED * error, dof: Infinity },
-      { key: `scale:${instrument.id}:${reading.place}`, kind: 'scale', amplitude: BY_PLACE * error, dof: Infinity },
+      {
+        key: `scale:${instrument.id}:${reading.place}`,
+        kind: 'scale',
+        amplitude: BY_PLACE * error,
+        dof: Infinity,
+      },
       ...settingComponents(instrument, bench, reading.at),
       ...warm.components,
     ],

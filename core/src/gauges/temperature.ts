@@ -24,19 +24,29 @@ const ROOT3 = Math.sqrt(3);
  * @param part    key of the part (its own difference from the gauge is independent of other parts')
  * @returns corrected size in nm and its temperature components
  */
-export function toTwenty(reading: number, material: Material, part: string, thermal: Thermal): { readonly value: number; readonly components: readonly Component[] } {
+export function toTwenty(
+  reading: number,
+  material: Material,
+  part: string,
+  thermal: Thermal,
+): { readonly value: number; readonly components: readonly Component[] } {
   const alphaPart = EXPANSION[material] * 1e-6;
   const alphaGauge = EXPANSION.gauge * 1e-6;
   const away = thermal.celsius - 20;
   const value = (reading * (1 + alphaGauge * away)) / (1 + alphaPart * away);
-  const component = (key: string, amplitude: number): Component => ({ key: `temperature:${key}`, kind: 'temperature', amplitude, dof: Infinity });
+  const component = (key: string, amplitude: number): Component => ({
+    key: `temperature:${key}`,
+    kind: 'temperature',
+    amplitude,
+    dof: Infinity,
+  });
   const uBench = (thermal.measured ? 1 : 5) / ROOT3;
   const uApart = (thermal.sameBench ? 0.5 : 2) / ROOT3;
   const components = [
     component('bench', value * (alphaGauge - alphaPart) * uBench),
     component(`part:${part}`, -value * alphaPart * uApart),
-    component(`alpha:${material}`, -value * away * (0.1 * alphaPart) / ROOT3),
-    component('alpha:gauge', value * away * (0.1 * alphaGauge) / ROOT3),
+    component(`alpha:${material}`, (-value * away * (0.1 * alphaPart)) / ROOT3),
+    component('alpha:gauge', (value * away * (0.1 * alphaGauge)) / ROOT3),
   ].filter((c) => c.amplitude !== 0);
   return { value, components };
 }

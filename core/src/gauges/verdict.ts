@@ -31,7 +31,13 @@ export const rejection = (consequence: Consequence): number => (consequence === 
  * @param u standard uncertainty, nm, > 0
  * @throws OutOfRange when u is not positive
  */
-export function conformance(value: number, side: 'max' | 'min', limit: number, u: number, dof = Infinity): number {
+export function conformance(
+  value: number,
+  side: 'max' | 'min',
+  limit: number,
+  u: number,
+  dof = Infinity,
+): number {
   if (!(u > 0)) throw new OutOfRange('standard uncertainty', u, 'above 0');
   const t = (side === 'max' ? limit - value : value - limit) / u;
   return studentCdf(t, dof);
@@ -41,7 +47,11 @@ export function conformance(value: number, side: 'max' | 'min', limit: number, u
  * Three-way decision after JCGM 106: within when P reaches the acceptance of the consequence, beyond when
  * 1 − P reaches the rejection, undecided in between.
  */
-export function decide(p: number, consequence: Consequence, rules: ShopRules = USUAL_RULES): Exclude<VerdictState, 'noLimit'> {
+export function decide(
+  p: number,
+  consequence: Consequence,
+  rules: ShopRules = USUAL_RULES,
+): Exclude<VerdictState, 'noLimit'> {
   if (p >= acceptance(consequence, rules)) return 'within';
   return 1 - p >= rejection(consequence) ? 'beyond' : 'undecided';
 }

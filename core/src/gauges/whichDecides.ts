@@ -19,14 +19,34 @@ export interface GaugeOutlook {
  * @returns surest first
  */
 export function whichDecides(
-  question: { readonly value: number; readonly side: 'max' | 'min'; readonly limit: number; readonly consequence: Consequence; readonly of: 'bore' | 'piston' } & Pick<TakenReading, 'at' | 'material' | 'part'>,
+  question: {
+    readonly value: number;
+    readonly side: 'max' | 'min';
+    readonly limit: number;
+    readonly consequence: Consequence;
+    readonly of: 'bore' | 'piston';
+  } & Pick<TakenReading, 'at' | 'material' | 'part'>,
   bench: Bench,
   rules: ShopRules,
 ): GaugeOutlook[] {
   return bench.instruments
-    .filter((i) => READS[i.type].includes(question.of) && i.contacts === 2 && question.value >= i.rangeLow && question.value <= i.rangeHigh)
+    .filter(
+      (i) =>
+        READS[i.type].includes(question.of) &&
+        i.contacts === 2 &&
+        question.value >= i.rangeLow &&
+        question.value <= i.rangeHigh,
+    )
     .map((instrument) => {
-      const reading: TakenReading = { id: 'asked', place: 'asked', value: question.value, instrumentId: instrument.id, at: question.at, part: question.part, material: question.material };
+      const reading: TakenReading = {
+        id: 'asked',
+        place: 'asked',
+        value: question.value,
+        instrumentId: instrument.id,
+        at: question.at,
+        part: question.part,
+        material: question.material,
+      };
       const { u, dof } = uncertaintyOf(readingEstimate(reading, bench));
       const p = conformance(question.value, question.side, question.limit, u, dof);
       return { instrument, u, p, state: decide(p, question.consequence, rules) };

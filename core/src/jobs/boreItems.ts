@@ -1,4 +1,11 @@
-import { extremeConformance, ovalityConformance, surveyBore, unseenSigma, type BoreSurvey, type WallReading } from '../bore/index.js';
+import {
+  extremeConformance,
+  ovalityConformance,
+  surveyBore,
+  unseenSigma,
+  type BoreSurvey,
+  type WallReading,
+} from '../bore/index.js';
 import { instrumentOf, type Instrument } from '../gauges/index.js';
 import { borePlan, halfTurn, stationKey, type BoreStation } from '../readings/index.js';
 import { limitFigure, type Because, type Caveat, type VerdictItem, type WorkingLine } from './verdictItem.js';
@@ -28,18 +35,25 @@ function sigmaFor(file: JobFile): number {
   if (at !== null) return unseenSigma(at, file.job.seized);
   const worn = governingFor(file, 'bore', ['service'], 'max');
   const top = worn.status === 'governed' ? limitFigure(worn.limit, 'max') : null;
-  return unseenSigma(top === null ? file.engine.bore / 1000 : Math.max(0, top - file.engine.bore) / 2, file.job.seized);
+  return unseenSigma(
+    top === null ? file.engine.bore / 1000 : Math.max(0, top - file.engine.bore) / 2,
+    file.job.seized,
+  );
 }
 
 export function boreState(file: JobFile, state: ReadingsState, cylinder: number): BoreState {
-  const stations = [...state.stations.values()].filter((s) => s.station.part === 'bore' && s.station.cylinder === cylinder);
+  const stations = [...state.stations.values()].filter(
+    (s) => s.station.part === 'bore' && s.station.cylinder === cylinder,
+  );
   const used = stations.filter((s) => s.result !== null && !s.result.threePoint);
   const readings: WallReading[] = used.map((s) => {
     const at = s.station as BoreStation;
     return { depth: at.depth, angle: halfTurn(at.angle), of: s.result!.estimate };
   });
   const planned = borePlan(file.engine, file.job.plan, cylinder).filter((p) => !p.blocked);
-  const read = planned.filter((p) => state.stations.get(stationKey(p.station))?.result?.threePoint === false).length;
+  const read = planned.filter(
+    (p) => state.stations.get(stationKey(p.station))?.result?.threePoint === false,
+  ).length;
   const taperLimit = governingFor(file, 'bore.taper', ['service', 'new'], 'max');
   const entries = stations.flatMap((s) => s.readings.map((r) => r.entry));
   const ids = new Set(entries.map((e) => e.id));
@@ -61,7 +75,10 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
             : null;
   return {
     cylinder,
-    survey: readings.length > 0 ? surveyBore(readings, taperLimit.status === 'governed' ? taperLimit.limit.taper : undefined) : null,
+    survey:
+      readings.length > 0
+        ? surveyBore(readings, taperLimit.status === 'governed' ? taperLimit.limit.taper : undefined)
+        : null,
     stations,
     progress: { read, planned: planned.length },
     sigma: sigmaFor(file),
@@ -76,7 +93,8 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
 function shapeLines(survey: BoreSurvey): WorkingLine[] {
   return survey.depths.flatMap((d): WorkingLine[] => {
     const at = `${d.depth / 1e6} mm`;
-    if (!d.shape) return d.two ? [{ kind: 'length', label: `mean at ${at}, two directions`, value: d.two.mean }] : [];
+    if (!d.shape)
+      return d.two ? [{ kind: 'length', label: `mean at ${at}, two directions`, value: d.two.mean }] : [];
     return [
       { kind: 'length', label: `mean at ${at}`, value: d.shape.m.value },
       { kind: 'length', label: `fitted ovality at ${at}`, value: d.shape.ovality },
@@ -102,7 +120,9 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
   };
   const twoAt = (depth: number | undefined) => survey?.depths.find((d) => d.depth === depth)?.two ?? null;
   const unseenLine = (depth: number | undefined): WorkingLine[] =>
-    twoAt(depth) ? [{ kind: 'length', label: 'unseen part of the oval, standard deviation', value: sigma }] : [];
+    twoAt(depth)
+      ? [{ kind: 'length', label: 'unseen part of the oval, standard deviation', value: sigma }]
+      : [];
   const seen = (depth: number | undefined): Caveat[] => (twoAt(depth) ? ['two-directions'] : []);
 
   const largest = survey?.largest;
@@ -117,13 +137,26 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
       side: 'max',
       title: 'Largest bore',
       of: largest?.of ?? null,
-      ...(two ? { unseenP: (limit: number, u: number) => extremeConformance(two.mean, two.a, 'max', limit, u, sigma) } : {}),
+      ...(two
+        ? {
+            unseenP: (limit: number, u: number) =>
+              extremeConformance(two.mean, two.a, 'max', limit, u, sigma),
+          }
+        : {}),
       caveats: [...bore.caveats, ...seen(largest?.depth)],
       working: survey
         ? [
-            { kind: 'length', label: largest!.fitted ? 'largest by the fitted oval, at 20 °C' : 'largest reading, at 20 °C', value: largest!.of.value },
+            {
+              kind: 'length',
+              label: largest!.fitted ? 'largest by the fitted oval, at 20 °C' : 'largest reading, at 20 °C',
+              value: largest!.of.value,
+            },
             { kind: 'length', label: 'smallest, at 20 °C', value: survey.smallest.of.value },
-            { kind: 'length', label: 'wear over the low end of the standard bore', value: largest!.of.value - standardLow(file) },
+            {
+              kind: 'length',
+              label: 'wear over the low end of the standard bore',
+              value: largest!.of.value - standardLow(file),
+            },
             ...shape,
             ...unseenLine(largest?.depth),
           ]
@@ -137,9 +170,15 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
       title: 'Out-of-round',
       of: round?.of ?? null,
       ...(round ? { value: round.value } : {}),
-      ...(roundTwo ? { unseenP: (limit: number, u: number) => ovalityConformance(roundTwo.a, limit, u / 2, sigma) } : {}),
+      ...(roundTwo
+        ? { unseenP: (limit: number, u: number) => ovalityConformance(roundTwo.a, limit, u / 2, sigma) }
+        : {}),
       caveats: [...bore.caveats, ...seen(round?.depth)],
-      working: [{ kind: 'text', label: 'definition', text: 'difference of diameters at one depth' }, ...shape, ...unseenLine(round?.depth)],
+      working: [
+        { kind: 'text', label: 'definition', text: 'difference of diameters at one depth' },
+        ...shape,
+        ...unseenLine(round?.depth),
+      ],
       depth: round?.depth ?? null,
     }),
     judgeValue(file, {
@@ -149,7 +188,13 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
       title: 'Taper',
       of: survey?.taper ?? null,
       caveats: bore.caveats,
-      working: [{ kind: 'text', label: 'definition', text: 'difference of diameters over the depths, worst direction unless the sheet says otherwise' }],
+      working: [
+        {
+          kind: 'text',
+          label: 'definition',
+          text: 'difference of diameters over the depths, worst direction unless the sheet says otherwise',
+        },
+      ],
       depth: null,
     }),
   ];
@@ -157,6 +202,8 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
 
 /** Low end of the standard bore, where wear is counted from. */
 export function standardLow(file: Pick<JobFile, 'engine' | 'job'>): number {
-  const fresh = file.engine.limits.find((l) => l.feature === 'bore' && l.state === 'new' && l.source.type === 'engine-maker');
+  const fresh = file.engine.limits.find(
+    (l) => l.feature === 'bore' && l.state === 'new' && l.source.type === 'engine-maker',
+  );
   return fresh?.low ?? file.engine.bore;
 }

@@ -19,11 +19,22 @@ export function clearanceItems(file: JobFile, bore: BoreState, state: ReadingsSt
   const fresh = file.engine.kits.find((k) => k.id === decision?.kitId && k.oversize === 0) ?? null;
   const at = state.stations.get(stationKey(pistonStation(bore.cylinder, fresh?.id ?? null)));
   const piston = at?.result?.estimate ?? null;
-  const both = bore.survey && piston ? clearances(bore.survey.smallest.of, bore.survey.largest.of, piston) : null;
+  const both =
+    bore.survey && piston ? clearances(bore.survey.smallest.of, bore.survey.largest.of, piston) : null;
   const pistonEntries = at?.readings.map((r) => r.entry) ?? [];
-  const pistonGauges = [...new Set(pistonEntries.map((e) => e.instrumentId))].map((id) => instrumentOf(file, id));
-  const pistonQuestion = state.questions.some((q) => q.holds && pistonEntries.some((e) => e.id === q.readingId));
-  const offHeight = [...state.stations.values()].filter((s) => s.station.part === 'piston' && s.station.cylinder === bore.cylinder && s.station.kit === (fresh?.id ?? null) && s.station.place !== 'gauge-height');
+  const pistonGauges = [...new Set(pistonEntries.map((e) => e.instrumentId))].map((id) =>
+    instrumentOf(file, id),
+  );
+  const pistonQuestion = state.questions.some(
+    (q) => q.holds && pistonEntries.some((e) => e.id === q.readingId),
+  );
+  const offHeight = [...state.stations.values()].filter(
+    (s) =>
+      s.station.part === 'piston' &&
+      s.station.cylinder === bore.cylinder &&
+      s.station.kit === (fresh?.id ?? null) &&
+      s.station.place !== 'gauge-height',
+  );
 
   const item = (side: 'max' | 'min', title: string): VerdictItem => {
     const extreme = bore.survey && (side === 'max' ? bore.survey.largest : bore.survey.smallest);
@@ -31,9 +42,27 @@ export function clearanceItems(file: JobFile, bore: BoreState, state: ReadingsSt
     const caveats: Caveat[] = [...bore.caveats, ...(two ? (['two-directions'] as const) : [])];
     if (at?.overdue) caveats.push('overdue');
     const working: WorkingLine[] = [
-      ...(extreme ? [{ kind: 'length' as const, label: side === 'max' ? 'largest bore, at 20 °C' : 'smallest bore, at 20 °C', value: extreme.of.value }] : []),
-      ...(piston ? [{ kind: 'length' as const, label: 'piston at the gauge height, at 20 °C', value: piston.value }] : []),
-      ...(offHeight.length > 0 ? [{ kind: 'text' as const, label: 'not used', text: 'a piston reading off the gauge height is kept but not used for clearance' }] : []),
+      ...(extreme
+        ? [
+            {
+              kind: 'length' as const,
+              label: side === 'max' ? 'largest bore, at 20 °C' : 'smallest bore, at 20 °C',
+              value: extreme.of.value,
+            },
+          ]
+        : []),
+      ...(piston
+        ? [{ kind: 'length' as const, label: 'piston at the gauge height, at 20 °C', value: piston.value }]
+        : []),
+      ...(offHeight.length > 0
+        ? [
+            {
+              kind: 'text' as const,
+              label: 'not used',
+              text: 'a piston reading off the gauge height is kept but not used for clearance',
+            },
+          ]
+        : []),
       { kind: 'text', label: 'definition', text: 'diametral: bore − piston' },
     ];
     return judgeValue(file, {
@@ -45,7 +74,12 @@ export function clearanceItems(file: JobFile, bore: BoreState, state: ReadingsSt
       // A worn pair may be loose up to the service limit, but never tighter than a new one.
       states: fresh ? ['new'] : side === 'max' ? ['service'] : ['service', 'new'],
       ...(fresh ? { fittedPiston: fresh.maker } : {}),
-      ...(two && piston ? { unseenP: (limit: number, u: number) => extremeConformance(two.mean - piston.value, two.a, side, limit, u, bore.sigma) } : {}),
+      ...(two && piston
+        ? {
+            unseenP: (limit: number, u: number) =>
+              extremeConformance(two.mean - piston.value, two.a, side, limit, u, bore.sigma),
+          }
+        : {}),
       progress: { read: bore.progress.read + (piston ? 1 : 0), planned: bore.progress.planned + 1 },
       blockedBy: pistonQuestion ? 'question' : at?.result?.conflict ? 'conflict' : bore.blockedBy,
       caveats,

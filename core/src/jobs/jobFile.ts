@@ -55,4 +55,5 @@ export interface JobFile {
 }
 
 /** The decision that stands, if any. */
-export const standingDecision = (file: Pick<JobFile, 'decisions'>): Decision | null => file.decisions.at(-1) ?? null;
+export const standingDecision = (file: Pick<JobFile, 'decisions'>): Decision | null =>
+  file.decisions.at(-1) ?? null;

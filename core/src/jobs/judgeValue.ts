@@ -1,8 +1,23 @@
-import { conformance, decide, uncertaintyOf, whichDecides, type Estimate, type Instrument, type VerdictState } from '../gauges/index.js';
+import {
+  conformance,
+  decide,
+  uncertaintyOf,
+  whichDecides,
+  type Estimate,
+  type Instrument,
+  type VerdictState,
+} from '../gauges/index.js';
 import { governing, wallMaterial, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
 import type { JobFile } from './jobFile.js';
 import { benchOf } from './standingReadings.js';
-import { consequenceOf, limitFigure, type Because, type Caveat, type VerdictItem, type WorkingLine } from './verdictItem.js';
+import {
+  consequenceOf,
+  limitFigure,
+  type Because,
+  type Caveat,
+  type VerdictItem,
+  type WorkingLine,
+} from './verdictItem.js';
 
 export interface ToJudge {
   readonly cylinder: number;
@@ -29,33 +44,62 @@ export interface ToJudge {
 }
 
 /** Which limit governs one side of a feature in this job. */
-export function governingFor(file: JobFile, feature: FeatureKey, states: readonly LimitState[], side: 'max' | 'min', fittedPiston = file.job.fitted.piston): Governing {
+export function governingFor(
+  file: JobFile,
+  feature: FeatureKey,
+  states: readonly LimitState[],
+  side: 'max' | 'min',
+  fittedPiston = file.job.fitted.piston,
+): Governing {
   const facts = file.engine;
   let last: Governing | null = null;
   for (const state of states) {
-    const found = governing(file.engine.limits, feature, state, facts, { ...file.job.fitted, piston: fittedPiston }, file.job.overrides);
+    const found = governing(
+      file.engine.limits,
+      feature,
+      state,
+      facts,
+      { ...file.job.fitted, piston: fittedPiston },
+      file.job.overrides,
+    );
     if (found.status === 'ask') return found;
     if (found.status === 'governed' && limitFigure(found.limit, side) !== null) return found;
     if (found.status === 'none') last ??= found;
   }
-  return last ?? { status: 'none', others: [], why: `No ${side === 'max' ? 'maximum' : 'minimum'} is on file.` };
+  return (
+    last ?? { status: 'none', others: [], why: `No ${side === 'max' ? 'maximum' : 'minimum'} is on file.` }
+  );
 }
 
-function outcome(input: ToJudge, p: number | null, plain: number | null, limitAt: number | null, governed: Governing, file: JobFile): { state: VerdictState; because: Because | null } {
-  if (input.of === null) return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
+function outcome(
+  input: ToJudge,
+  p: number | null,
+  plain: number | null,
+  limitAt: number | null,
+  governed: Governing,
+  file: JobFile,
+): { state: VerdictState; because: Because | null } {
+  if (input.of === null)
+    return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
   if (governed.status === 'ask') return { state: 'undecided', because: 'ask-limit' };
   if (limitAt === null || p === null || plain === null) return { state: 'noLimit', because: null };
   const consequence = consequenceOf(input.feature, input.side);
   const state = decide(p, consequence, file.shop.rules);
   // What is read can already be too much; what is not read yet can never make it enough.
-  if (state === 'beyond' && input.blockedBy !== 'three-point' && input.blockedBy !== 'conflict') return { state, because: null };
+  if (state === 'beyond' && input.blockedBy !== 'three-point' && input.blockedBy !== 'conflict')
+    return { state, because: null };
   if (input.blockedBy) return { state: 'undecided', because: input.blockedBy };
   if (state !== 'undecided') return { state, because: null };
-  return { state, because: input.unseenP && decide(plain, consequence, file.shop.rules) === 'within' ? 'unseen' : 'gauge' };
+  return {
+    state,
+    because: input.unseenP && decide(plain, consequence, file.shop.rules) === 'within' ? 'unseen' : 'gauge',
+  };
 }
 
 const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
-  [...new Set(instruments)].sort((a, b) => Math.hypot(b.repeatability, b.maxError) - Math.hypot(a.repeatability, a.maxError));
+  [...new Set(instruments)].sort(
+    (a, b) => Math.hypot(b.repeatability, b.maxError) - Math.hypot(a.repeatability, a.maxError),
+  );
 
 /**
  * Holds one figure against the limit that governs it and says how sure that is. Nothing on file is never a
@@ -94,11 +138,27 @@ export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
     limitAt,
     limit,
     governing: governed,
-    band: fresh.status === 'governed' ? { low: fresh.limit.low, high: fresh.limit.high } : { low: null, high: null },
+    band:
+      fresh.status === 'governed'
+        ? { low: fresh.limit.low, high: fresh.limit.high }
+        : { low: null, high: null },
     caveats: [...caveats],
     outlook:
       isBore && judgeable
-        ? whichDecides({ value, side: input.side, limit: limitAt, consequence, of: 'bore', at: input.at, part: `bore:${input.cylinder}`, material: wallMaterial(file.engine.wall) }, benchOf(file), file.shop.rules)
+        ? whichDecides(
+            {
+              value,
+              side: input.side,
+              limit: limitAt,
+              consequence,
+              of: 'bore',
+              at: input.at,
+              part: `bore:${input.cylinder}`,
+              material: wallMaterial(file.engine.wall),
+            },
+            benchOf(file),
+            file.shop.rules,
+          )
         : [],
     working: input.working,
     budget: spread?.budget ?? [],

@@ -1,7 +1,17 @@
 import { conformance, decide, exactly, uncertaintyOf, type Estimate } from '../gauges/index.js';
 import { clearances, targetBore, type TargetBore } from '../fit/index.js';
 import { pistonStation, stationKey } from '../readings/index.js';
-import { cleanupDiameters, cleanupOdds, CONSTRUCTION, jointP, recommend, weakest, type Cleanup, type CleanupDiameters, type CleanupOdds } from '../routes/index.js';
+import {
+  cleanupDiameters,
+  cleanupOdds,
+  CONSTRUCTION,
+  jointP,
+  recommend,
+  weakest,
+  type Cleanup,
+  type CleanupDiameters,
+  type CleanupOdds,
+} from '../routes/index.js';
 import type { Governing, Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { standardLow, type BoreState } from './boreItems.js';
@@ -62,7 +72,9 @@ const measuredPiston = (state: ReadingsState, cylinder: number, kit: Kit): Estim
   state.stations.get(stationKey(pistonStation(cylinder, kit.id)))?.result?.estimate ?? null;
 
 const clearanceOf = (g: Governing): Range | null =>
-  g.status === 'governed' && g.limit.low !== null && g.limit.high !== null ? { low: g.limit.low, high: g.limit.high } : null;
+  g.status === 'governed' && g.limit.low !== null && g.limit.high !== null
+    ? { low: g.limit.low, high: g.limit.high }
+    : null;
 
 function fitAsItIs(file: JobFile, bore: BoreState, piston: Estimate, range: Range): BoreFit | null {
   if (!bore.survey) return null;
@@ -79,10 +91,22 @@ function fitAsItIs(file: JobFile, bore: BoreState, piston: Estimate, range: Rang
   };
 }
 
-function cylinderOption(file: JobFile, kit: Kit, way: KitOption['way'], bore: BoreState, state: ReadingsState, range: Range | null, verification: Verification | null, score: number): CylinderOption {
+function cylinderOption(
+  file: JobFile,
+  kit: Kit,
+  way: KitOption['way'],
+  bore: BoreState,
+  state: ReadingsState,
+  range: Range | null,
+  verification: Verification | null,
+  score: number,
+): CylinderOption {
   const measured = measuredPiston(state, bore.cylinder, kit);
   const piston = measured ?? exactly(kit.piston);
-  const common = { cylinder: bore.cylinder, piston: { size: piston.value, from: measured ? ('measured' as const) : ('listed' as const) } };
+  const common = {
+    cylinder: bore.cylinder,
+    piston: { size: piston.value, from: measured ? ('measured' as const) : ('listed' as const) },
+  };
   if (way === 'fit') {
     const fit = range && fitAsItIs(file, bore, piston, range);
     return { ...common, target: null, cleanup: null, odds: null, fit, p: fit?.p ?? null };
@@ -90,10 +114,22 @@ function cylinderOption(file: JobFile, kit: Kit, way: KitOption['way'], bore: Bo
   const { allowance, rules } = file.shop;
   const target =
     range && verification
-      ? targetBore({ piston: piston.value, clearanceLow: range.low, clearanceHigh: range.high, uClearance: verification.u, allowance: allowance.clearance, rules })
+      ? targetBore({
+          piston: piston.value,
+          clearanceLow: range.low,
+          clearanceHigh: range.high,
+          uClearance: verification.u,
+          allowance: allowance.clearance,
+          rules,
+        })
       : null;
   const largest = bore.survey?.largest.of ?? null;
-  const wear = largest && { standard: standardLow(file), largest: largest.value, u: uncertaintyOf(largest).u, score };
+  const wear = largest && {
+    standard: standardLow(file),
+    largest: largest.value,
+    u: uncertaintyOf(largest).u,
+    score,
+  };
   // What the kit allows is its piston and the sheet's minimum; the guard for our gauges comes on top.
   const odds = wear && range ? cleanupOdds(piston.value + range.low, wear) : null;
   return { ...common, target, cleanup: wear && cleanupDiameters(wear), odds, fit: null, p: odds?.p ?? null };
@@ -107,16 +143,30 @@ function together(cylinders: readonly CylinderOption[]): Cleanup | null {
   return each.every((s) => s === 'will') ? 'will' : each.includes('will-not') ? 'will-not' : 'may';
 }
 
-function whyNotSentence(file: JobFile, kit: Kit, way: KitOption['way'], clearance: Governing, wallLeft: number | null): string | null {
+function whyNotSentence(
+  file: JobFile,
+  kit: Kit,
+  way: KitOption['way'],
+  clearance: Governing,
+  wallLeft: number | null,
+): string | null {
   const construction = CONSTRUCTION[file.engine.wall];
-  if (way === 'bore' && !construction.boring) return `A bore with ${construction.name} is never bored and left: a larger kit means replating or a sleeve, by a specialist.`;
+  if (way === 'bore' && !construction.boring)
+    return `A bore with ${construction.name} is never bored and left: a larger kit means replating or a sleeve, by a specialist.`;
   if (clearanceOf(clearance) === null) {
-    const why = clearance.status === 'governed' ? `${kit.maker}’s sheet gives no complete clearance range.` : clearance.status === 'ask' ? clearance.question : clearance.why;
+    const why =
+      clearance.status === 'governed'
+        ? `${kit.maker}’s sheet gives no complete clearance range.`
+        : clearance.status === 'ask'
+          ? clearance.question
+          : clearance.why;
     return `${why} Without it no finished size can be given.`;
   }
   const limit = governingFor(file, 'sleeve.wall', ['service', 'new'], 'min');
   const least = limit.status === 'governed' ? limit.limit.low : null;
-  return wallLeft !== null && least !== null && wallLeft < least ? 'The sleeve wall left would be below its minimum.' : null;
+  return wallLeft !== null && least !== null && wallLeft < least
+    ? 'The sleeve wall left would be below its minimum.'
+    : null;
 }
 
 /**
@@ -126,18 +176,39 @@ function whyNotSentence(file: JobFile, kit: Kit, way: KitOption['way'], clearanc
  * @param scores deepest score per cylinder, nm, radial
  * @param at     ISO date, for calibration that has run out
  */
-export function kitOptions(file: JobFile, bores: readonly BoreState[], state: ReadingsState, scores: readonly number[], at: string): KitComparison {
+export function kitOptions(
+  file: JobFile,
+  bores: readonly BoreState[],
+  state: ReadingsState,
+  scores: readonly number[],
+  at: string,
+): KitComparison {
   const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
   const options = kits.map((kit): KitOption => {
     const way = kit.oversize > 0 ? 'bore' : 'fit';
     const clearance = governingFor(file, 'clearance', ['new'], 'min', kit.maker);
     const verification = verificationU(file, kit, at);
-    const surveyed = bores.map((bore) => cylinderOption(file, kit, way, bore, state, clearanceOf(clearance), verification, scores[bore.cylinder] ?? 0));
+    const surveyed = bores.map((bore) =>
+      cylinderOption(
+        file,
+        kit,
+        way,
+        bore,
+        state,
+        clearanceOf(clearance),
+        verification,
+        scores[bore.cylinder] ?? 0,
+      ),
+    );
     const finish = Math.max(...surveyed.map((c) => c.target?.high ?? c.piston.size));
-    const wallLeft = way === 'fit' || file.engine.sleeveOuter === null ? null : nm((file.engine.sleeveOuter - finish) / 2);
+    const wallLeft =
+      way === 'fit' || file.engine.sleeveOuter === null ? null : nm((file.engine.sleeveOuter - finish) / 2);
     const whyNot = whyNotSentence(file, kit, way, clearance, wallLeft);
     // What may not be done gets no size to do it to.
-    const cylinders = whyNot === null ? surveyed : surveyed.map((c) => ({ ...c, target: null, cleanup: null, odds: null, fit: null, p: null }));
+    const cylinders =
+      whyNot === null
+        ? surveyed
+        : surveyed.map((c) => ({ ...c, target: null, cleanup: null, odds: null, fit: null, p: null }));
     const p = cylinders.map((c) => c.p);
     return {
       kit,
@@ -154,6 +225,13 @@ export function kitOptions(file: JobFile, bores: readonly BoreState[], state: Re
       verification,
     };
   });
-  const best = recommend(options.map((o) => ({ id: o.kit.id, oversize: o.kit.oversize, feasible: o.feasible, p: o.cylinders.map((c) => c.p) })));
+  const best = recommend(
+    options.map((o) => ({
+      id: o.kit.id,
+      oversize: o.kit.oversize,
+      feasible: o.feasible,
+      p: o.cylinders.map((c) => c.p),
+    })),
+  );
   return { options, recommended: options.find((o) => o.kit.id === best?.id) ?? null };
 }

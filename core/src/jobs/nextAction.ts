@@ -1,4 +1,12 @@
-import { halfTurn, isBlocked, stationKey, thrustAngle, walk, type SlipQuestion, type Station } from '../readings/index.js';
+import {
+  halfTurn,
+  isBlocked,
+  stationKey,
+  thrustAngle,
+  walk,
+  type SlipQuestion,
+  type Station,
+} from '../readings/index.js';
 import { nm } from '../units/index.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 import type { KitComparison } from './kitOptions.js';
@@ -10,7 +18,13 @@ export type NextAction =
   | { readonly kind: 'answer'; readonly question: SlipQuestion }
   | { readonly kind: 'read'; readonly station: Station; readonly left: number }
   | { readonly kind: 'third-direction'; readonly station: Station; readonly item: VerdictItem }
-  | { readonly kind: 'better-gauge'; readonly station: Station; readonly item: VerdictItem; readonly gauge: string; readonly p: number }
+  | {
+      readonly kind: 'better-gauge';
+      readonly station: Station;
+      readonly item: VerdictItem;
+      readonly gauge: string;
+      readonly p: number;
+    }
   | { readonly kind: 'at-limit'; readonly item: VerdictItem }
   | { readonly kind: 'add-limit'; readonly item: VerdictItem }
   | { readonly kind: 'decide' }
@@ -30,20 +44,33 @@ export function nextStation(file: JobFile, readings: ReadingsState, after: strin
 /** Where a third direction would show an oval lying between the two that were read. */
 function thirdDirection(file: JobFile, item: VerdictItem): Station | null {
   const depth = nm(item.depth ?? file.engine.depths.top);
-  const angle = [45, 135].map((o) => halfTurn(thrustAngle(file.engine) + o)).find((a) => !isBlocked(file.engine, depth, a));
+  const angle = [45, 135]
+    .map((o) => halfTurn(thrustAngle(file.engine) + o))
+    .find((a) => !isBlocked(file.engine, depth, a));
   return angle === undefined ? null : { part: 'bore', cylinder: item.cylinder, depth, angle };
 }
 
 /** The station whose reading is the figure in question. */
 function stationBehind(item: VerdictItem, readings: ReadingsState): Station | null {
-  const here = [...readings.stations.values()].filter((s) => s.station.part === 'bore' && s.station.cylinder === item.cylinder && s.station.depth === item.depth && s.result);
+  const here = [...readings.stations.values()].filter(
+    (s) =>
+      s.station.part === 'bore' &&
+      s.station.cylinder === item.cylinder &&
+      s.station.depth === item.depth &&
+      s.result,
+  );
   return here.sort((a, b) => b.result!.estimate.value - a.result!.estimate.value)[0]?.station ?? null;
 }
 
 /**
  * What to do next: answer what is asked, read what is missing, settle what is undecided, then decide.
  */
-export function nextAction(file: JobFile, items: readonly VerdictItem[], readings: ReadingsState, kits: KitComparison): NextAction {
+export function nextAction(
+  file: JobFile,
+  items: readonly VerdictItem[],
+  readings: ReadingsState,
+  kits: KitComparison,
+): NextAction {
   const question = readings.questions[0];
   if (question) return { kind: 'answer', question };
   const chosen = standingDecision(file);
@@ -56,15 +83,22 @@ export function nextAction(file: JobFile, items: readonly VerdictItem[], reading
   if (chosen && !fitted) return { kind: 'decided', kitId: chosen.kitId };
 
   // One bore past its limit settles that all are bored: nothing undecided beside it needs deciding.
-  if (!chosen && items.some((i) => i.feature === 'bore' && i.state === 'beyond') && kits.options.some((o) => o.feasible)) return { kind: 'decide' };
+  if (
+    !chosen &&
+    items.some((i) => i.feature === 'bore' && i.state === 'beyond') &&
+    kits.options.some((o) => o.feasible)
+  )
+    return { kind: 'decide' };
   for (const item of items.filter((i) => i.state === 'undecided')) {
     const better = item.outlook.find((g) => g.state !== 'undecided');
     const station = stationBehind(item, readings);
     if (item.because === 'unseen') {
       const third = thirdDirection(file, item);
-      if (third && !readings.stations.has(stationKey(third))) return { kind: 'third-direction', station: third, item };
+      if (third && !readings.stations.has(stationKey(third)))
+        return { kind: 'third-direction', station: third, item };
     }
-    if (better && station && !item.gauges.includes(better.instrument.name)) return { kind: 'better-gauge', station, item, gauge: better.instrument.id, p: better.p };
+    if (better && station && !item.gauges.includes(better.instrument.name))
+      return { kind: 'better-gauge', station, item, gauge: better.instrument.id, p: better.p };
   }
   const stuck = items.find((i) => i.state === 'undecided');
   if (stuck) return { kind: 'at-limit', item: stuck };

@@ -59,17 +59,30 @@ export function directionName(file: Pick<JobFile, 'engine'>, angle: number): str
 
 const subject = (file: JobFile, item: VerdictItem): string => {
   const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
-  const names: Partial<Record<VerdictItem['feature'], string>> = { bore: 'bore', 'bore.out-of-round': 'out-of-round', 'bore.taper': 'taper' };
-  const name = item.feature === 'clearance' ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance` : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+  const names: Partial<Record<VerdictItem['feature'], string>> = {
+    bore: 'bore',
+    'bore.out-of-round': 'out-of-round',
+    'bore.taper': 'taper',
+  };
+  const name =
+    item.feature === 'clearance'
+      ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
+      : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
   return file.engine.cylinders.length === 1 ? capital(name) : `${cylinder} ${name}`;
 };
 
-const bound = (item: VerdictItem): string => (item.side === 'max' ? (item.limit?.state === 'new' ? 'maximum for new parts' : 'service limit') : 'minimum');
+const bound = (item: VerdictItem): string =>
+  item.side === 'max' ? (item.limit?.state === 'new' ? 'maximum for new parts' : 'service limit') : 'minimum';
 
 /** The margin to the limit with as many digits as it takes not to read as zero. */
 function marginText(item: VerdictItem, unit: LengthUnit): string {
   const margin = Math.abs(item.value! - item.limitAt!);
-  return withUnit(nm(margin), { unit, step: item.step, extra: margin < item.step ? 1 : 0, limits: margin > 0 ? [nm(0)] : [] });
+  return withUnit(nm(margin), {
+    unit,
+    step: item.step,
+    extra: margin < item.step ? 1 : 0,
+    limits: margin > 0 ? [nm(0)] : [],
+  });
 }
 
 /**
@@ -79,33 +92,50 @@ function marginText(item: VerdictItem, unit: LengthUnit): string {
 export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUnit): VerdictSentence {
   const who = subject(file, item);
   const details: string[] = [];
-  const figure = (v: number) => withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
+  const figure = (v: number) =>
+    withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
   if (item.value !== null && item.limitAt !== null) {
-    details.push(`${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${withUnit(nm(item.limitAt), { unit })}${item.p === null ? '' : `, P ${oddsText(item.p)}`}.`);
+    details.push(
+      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${withUnit(nm(item.limitAt), { unit })}${item.p === null ? '' : `, P ${oddsText(item.p)}`}.`,
+    );
   }
   for (const c of item.caveats) details.push(CAVEATS[c]);
-  if (item.limit) details.push(`${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim());
+  if (item.limit)
+    details.push(
+      `${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim(),
+    );
 
   if (item.because === 'unread') {
     const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
     return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
   }
-  if (item.because === 'ask-limit' && item.governing.status === 'ask') return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
+  if (item.because === 'ask-limit' && item.governing.status === 'ask')
+    return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
   if (item.state === 'noLimit') {
-    const why = item.governing.status === 'none' ? item.governing.why : 'The sheet gives no figure on this side.';
-    return { headline: `${who} is ${figure(item.value!)}; no limit on file.`, details: [why, 'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.'] };
+    const why =
+      item.governing.status === 'none' ? item.governing.why : 'The sheet gives no figure on this side.';
+    return {
+      headline: `${who} is ${figure(item.value!)}; no limit on file.`,
+      details: [why, 'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.'],
+    };
   }
   const inside = item.side === 'max' ? item.value! <= item.limitAt! : item.value! >= item.limitAt!;
   const where = `${marginText(item, unit)} ${inside ? 'inside' : 'past'} its ${bound(item)}`;
   switch (item.because) {
     case 'incomplete':
-      return { headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.`, details };
+      return {
+        headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.`,
+        details,
+      };
     case 'question':
       return { headline: `${who} waits for an answer about a reading.`, details };
     case 'conflict':
       return { headline: `${who}: two gauges disagree. Read that station again with both.`, details };
     case 'three-point':
-      return { headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`, details };
+      return {
+        headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`,
+        details,
+      };
     case 'unseen':
       return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
     case 'gauge': {
@@ -136,7 +166,9 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
     case 'decide':
       return 'Measuring is complete. Decide what to do with the engine.';
     case 'decided':
-      return next.kitId === null ? 'Decided: nothing is bored.' : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for ${cylindersText(file)}.`;
+      return next.kitId === null
+        ? 'Decided: nothing is bored.'
+        : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for ${cylindersText(file)}.`;
   }
 }
 
@@ -144,32 +176,59 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
 export function kitSentence(file: JobFile, option: KitOption): string {
   if (option.whyNot) return option.whyNot;
   if (option.says === null) return 'Read every bore first.';
-  const chooser = option.weakest === null || file.engine.cylinders.length === 1 ? '' : ` ${capital(file.engine.cylinders[option.weakest]!)} chooses.`;
-  const cannot = option.cylinders.some((c) => c.target?.cannotBeVerified) ? ' The clearance window is too narrow to be verified with these gauges: take three repeats or a comparator.' : '';
+  const chooser =
+    option.weakest === null || file.engine.cylinders.length === 1
+      ? ''
+      : ` ${capital(file.engine.cylinders[option.weakest]!)} chooses.`;
+  const cannot = option.cylinders.some((c) => c.target?.cannotBeVerified)
+    ? ' The clearance window is too narrow to be verified with these gauges: take three repeats or a comparator.'
+    : '';
   if (option.way === 'fit') {
     if (option.says === 'will') return 'Goes into the bore as it is, inside the sheet’s clearance.';
-    return option.says === 'may' ? `These readings cannot say whether the clearance is right: P ${oddsText(option.p!)}.${chooser}` : `The clearance would be outside the sheet.${chooser}`;
+    return option.says === 'may'
+      ? `These readings cannot say whether the clearance is right: P ${oddsText(option.p!)}.${chooser}`
+      : `The clearance would be outside the sheet.${chooser}`;
   }
   if (option.says === 'will') return `Cleans every cylinder up, however the wear is shared.${cannot}`;
   if (option.says === 'will-not') return `Will not clean up.${chooser}`;
   return `May clean up: P ${option.p!.toFixed(2)}, depending on which side the wear is.${chooser}${cannot}`;
 }
 
-const cylindersText = (file: JobFile): string => (file.engine.cylinders.length === 1 ? 'the cylinder' : file.engine.cylinders.length === 2 ? 'both cylinders' : `all ${file.engine.cylinders.length} cylinders`);
+const cylindersText = (file: JobFile): string =>
+  file.engine.cylinders.length === 1
+    ? 'the cylinder'
+    : file.engine.cylinders.length === 2
+      ? 'both cylinders'
+      : `all ${file.engine.cylinders.length} cylinders`;
 
 /** The recommendation with its reason. */
-export function recommendationSentence(file: JobFile, kits: KitComparison, items: readonly VerdictItem[]): string {
+export function recommendationSentence(
+  file: JobFile,
+  kits: KitComparison,
+  items: readonly VerdictItem[],
+): string {
   const bores = items.filter((i) => i.feature === 'bore');
-  if (bores.some((i) => i.because === 'unread')) return 'Read every bore first: the worst cylinder chooses for all.';
+  if (bores.some((i) => i.because === 'unread'))
+    return 'Read every bore first: the worst cylinder chooses for all.';
   const beyond = items.filter((i) => i.state === 'beyond');
-  if (beyond.length === 0 && items.every((i) => i.state === 'within')) return 'Everything read is inside its limits: nothing has to be bored.';
+  if (beyond.length === 0 && items.every((i) => i.state === 'within'))
+    return 'Everything read is inside its limits: nothing has to be bored.';
   const best = kits.recommended;
   if (kits.options.length === 0) return 'No kit is on file for this engine.';
-  if (!best) return CONSTRUCTION[file.engine.wall].boring ? 'No listed size is likely enough to clean up. Re-sleeve, or another cylinder.' : 'No listed piston fits this bore as it is. Replate, or another cylinder.';
-  const smaller = kits.options.filter((o) => o.feasible && o.kit.oversize < best.kit.oversize && o.p !== null);
-  const why = smaller.length === 0 ? 'the smallest that is listed' : `the smallest with P ≥ 0.90; ${smaller.at(-1)!.kit.name} only ${smaller.at(-1)!.p!.toFixed(2)}`;
+  if (!best)
+    return CONSTRUCTION[file.engine.wall].boring
+      ? 'No listed size is likely enough to clean up. Re-sleeve, or another cylinder.'
+      : 'No listed piston fits this bore as it is. Replate, or another cylinder.';
+  const smaller = kits.options.filter(
+    (o) => o.feasible && o.kit.oversize < best.kit.oversize && o.p !== null,
+  );
+  const why =
+    smaller.length === 0
+      ? 'the smallest that is listed'
+      : `the smallest with P ≥ 0.90; ${smaller.at(-1)!.kit.name} only ${smaller.at(-1)!.p!.toFixed(2)}`;
   const need = beyond.length === 0 ? 'If it is to be bored: ' : '';
-  if (best.way === 'fit') return `${need && 'Of the pistons on file: '}${best.kit.name} goes into ${file.engine.cylinders.length === 1 ? 'the bore' : 'the bores'} as ${file.engine.cylinders.length === 1 ? 'it is' : 'they are'}.`;
+  if (best.way === 'fit')
+    return `${need && 'Of the pistons on file: '}${best.kit.name} goes into ${file.engine.cylinders.length === 1 ? 'the bore' : 'the bores'} as ${file.engine.cylinders.length === 1 ? 'it is' : 'they are'}.`;
   return `${need}${best.kit.name} for ${cylindersText(file)}: ${why}. ${best.oversizesLeft === 0 ? 'It is the last oversize.' : `${best.oversizesLeft} oversize${best.oversizesLeft === 1 ? '' : 's'} left after it.`}`;
 }
 
@@ -182,7 +241,10 @@ export function limitText(low: number | null, high: number | null, unit: LengthU
 }
 
 /** A finished size as it goes on paper: the low end never rounded down, the high end never up. */
-export function finishText(target: { readonly low: Nanometres; readonly high: Nanometres }, unit: LengthUnit): string {
+export function finishText(
+  target: { readonly low: Nanometres; readonly high: Nanometres },
+  unit: LengthUnit,
+): string {
   const decimals = unit === 'mm' ? 4 : 5;
   return `${toDecimal(target.low, unit, decimals, 'up')} – ${toDecimal(target.high, unit, decimals, 'down')}`;
 }

@@ -1,5 +1,25 @@
-import { calibrationOverdue, instrumentOf, readingEstimate, uncertaintyOf, type Bench, type TakenReading } from '../gauges/index.js';
-import { halfTurn, outliers, partKey, slips, standing, stationEstimate, stationKey, type ReadingEntry, type SlipQuestion, type StandingReading, type Station, type StationEstimate } from '../readings/index.js';
+import {
+  calibrationOverdue,
+  instrumentOf,
+  readingEstimate,
+  uncertaintyOf,
+  type Bench,
+  type TakenReading,
+} from '../gauges/index.js';
+import {
+  halfTurn,
+  outliers,
+  partKey,
+  slips,
+  standing,
+  stationEstimate,
+  stationKey,
+  type ReadingEntry,
+  type SlipQuestion,
+  type StandingReading,
+  type Station,
+  type StationEstimate,
+} from '../readings/index.js';
 import { wallMaterial, type Material } from '../specs/index.js';
 import { mm, type LengthUnit, type Nanometres } from '../units/index.js';
 import type { JobFile } from './jobFile.js';
@@ -25,25 +45,44 @@ export interface ReadingsState {
 export function materialOf(file: JobFile, station: Station): Material {
   if (station.part === 'bore') return wallMaterial(file.engine.wall);
   const maker = file.job.fitted.piston;
-  const kit = file.engine.kits.find((k) => (station.kit === null ? maker === null || k.maker === maker : k.id === station.kit));
+  const kit = file.engine.kits.find((k) =>
+    station.kit === null ? maker === null || k.maker === maker : k.id === station.kit,
+  );
   return kit?.material ?? 'cast-high-silicon';
 }
 
 /** Size the sheets lead one to expect at a station. */
 export function nominalOf(file: JobFile, station: Station): Nanometres {
   if (station.part === 'bore') return file.engine.bore;
-  const kit = file.engine.kits.find((k) => k.id === station.kit) ?? file.engine.kits.find((k) => k.oversize === 0);
+  const kit =
+    file.engine.kits.find((k) => k.id === station.kit) ?? file.engine.kits.find((k) => k.oversize === 0);
   return kit?.piston ?? file.engine.bore;
 }
 
-export const benchOf = (file: JobFile): Bench => ({ instruments: file.instruments, thermal: file.job.thermal });
+export const benchOf = (file: JobFile): Bench => ({
+  instruments: file.instruments,
+  thermal: file.job.thermal,
+});
 
 export function takenReading(file: JobFile, e: ReadingEntry): TakenReading {
-  return { id: e.id, value: e.value, instrumentId: e.instrumentId, place: stationKey(e.station), at: e.at, part: partKey(e.station), material: materialOf(file, e.station) };
+  return {
+    id: e.id,
+    value: e.value,
+    instrumentId: e.instrumentId,
+    place: stationKey(e.station),
+    at: e.at,
+    part: partKey(e.station),
+    material: materialOf(file, e.station),
+  };
 }
 
 /** Questions about one reading given those before it, in the reader's unit. */
-export function questionsFor(file: JobFile, e: ReadingEntry, earlier: readonly ReadingEntry[], show: LengthUnit): SlipQuestion[] {
+export function questionsFor(
+  file: JobFile,
+  e: ReadingEntry,
+  earlier: readonly ReadingEntry[],
+  show: LengthUnit,
+): SlipQuestion[] {
   const instrument = instrumentOf(file, e.instrumentId);
   const same = earlier.filter((r) => partKey(r.station) === partKey(e.station));
   return slips(e, {
@@ -63,13 +102,19 @@ export function questionsFor(file: JobFile, e: ReadingEntry, earlier: readonly R
  */
 export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): ReadingsState {
   const bench = benchOf(file);
-  const stand = standing(file.log, (id) => Math.max(instrumentOf(bench, id).repeatability, instrumentOf(bench, id).resolution / 2));
-  const answered = new Set(file.log.flatMap((e) => (e.kind === 'answer' ? [`${e.readingId}:${e.slip}`] : [])));
+  const stand = standing(file.log, (id) =>
+    Math.max(instrumentOf(bench, id).repeatability, instrumentOf(bench, id).resolution / 2),
+  );
+  const answered = new Set(
+    file.log.flatMap((e) => (e.kind === 'answer' ? [`${e.readingId}:${e.slip}`] : [])),
+  );
   const questions: SlipQuestion[] = [];
   const held = new Set<string>();
   const accepted: ReadingEntry[] = [];
   for (const { entry } of stand) {
-    const open = questionsFor(file, entry, accepted, show).filter((q) => !answered.has(`${entry.id}:${q.code}`) && q.code !== 'wrong-place');
+    const open = questionsFor(file, entry, accepted, show).filter(
+      (q) => !answered.has(`${entry.id}:${q.code}`) && q.code !== 'wrong-place',
+    );
     questions.push(...open);
     if (open.some((q) => q.holds)) held.add(entry.id);
     else accepted.push(entry);
@@ -85,7 +130,13 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
     const group = groups.get(key)!.filter((s) => !held.has(s.entry.id));
     const first = group[0]!.entry;
     if (group.length < 3 && !answered.has(`${first.id}:outlier`)) {
-      questions.push({ code: 'outlier', readingId: first.id, sentence: odd.get(key)!, instead: null, holds: false });
+      questions.push({
+        code: 'outlier',
+        readingId: first.id,
+        sentence: odd.get(key)!,
+        instead: null,
+        holds: false,
+      });
     }
   }
 
@@ -97,20 +148,36 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
       key,
       readings,
       result: usable.length === 0 ? null : stationEstimate(usable, bench, odd.has(key)),
-      overdue: readings.some((r) => calibrationOverdue(instrumentOf(bench, r.entry.instrumentId), r.entry.at)),
+      overdue: readings.some((r) =>
+        calibrationOverdue(instrumentOf(bench, r.entry.instrumentId), r.entry.at),
+      ),
     });
   }
   return { stations, questions, held };
 }
 
 /** Stations whose first reading does not belong to its cylinder's map, with the question to ask. */
-function flaggedStations(file: JobFile, groups: ReadonlyMap<string, readonly StandingReading[]>, held: ReadonlySet<string>): Map<string, string> {
+function flaggedStations(
+  file: JobFile,
+  groups: ReadonlyMap<string, readonly StandingReading[]>,
+  held: ReadonlySet<string>,
+): Map<string, string> {
   const flagged = new Map<string, string>();
   file.engine.cylinders.forEach((name, cylinder) => {
     const cells = [...groups].flatMap(([key, readings]) => {
       const first = readings.find((r) => !held.has(r.entry.id))?.entry;
       const s = first?.station;
-      return first && s?.part === 'bore' && s.cylinder === cylinder ? [{ key, depth: s.depth, angle: halfTurn(s.angle), value: first.value, instrumentId: first.instrumentId }] : [];
+      return first && s?.part === 'bore' && s.cylinder === cylinder
+        ? [
+            {
+              key,
+              depth: s.depth,
+              angle: halfTurn(s.angle),
+              value: first.value,
+              instrumentId: first.instrumentId,
+            },
+          ]
+        : [];
     });
     if (cells.length === 0) return;
     const s = Math.max(...cells.map((c) => instrumentOf(file, c.instrumentId).repeatability));

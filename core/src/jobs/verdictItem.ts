@@ -1,10 +1,19 @@
 import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.js';
-import { FEATURES, featureInfo, type Consequence, type FeatureKey, type Governing, type Limit } from '../specs/index.js';
+import {
+  FEATURES,
+  featureInfo,
+  type Consequence,
+  type FeatureKey,
+  type Governing,
+  type Limit,
+} from '../specs/index.js';
 
 /** Why a verdict is not yet a yes or a no. */
-export type Because = 'unread' | 'incomplete' | 'gauge' | 'unseen' | 'question' | 'conflict' | 'three-point' | 'ask-limit';
+export type Because =
+  'unread' | 'incomplete' | 'gauge' | 'unseen' | 'question' | 'conflict' | 'three-point' | 'ask-limit';
 
-export type Caveat = 'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'listed-piston';
+export type Caveat =
+  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'listed-piston';
 
 /** One line of the working behind a figure. */
 export type WorkingLine =
@@ -54,6 +63,7 @@ export const consequenceOf = (feature: FeatureKey, side: 'max' | 'min'): Consequ
 };
 
 /** The half of a limit an item is held against. */
-export const limitFigure = (limit: Limit, side: 'max' | 'min'): number | null => (side === 'max' ? limit.high : limit.low);
+export const limitFigure = (limit: Limit, side: 'max' | 'min'): number | null =>
+  side === 'max' ? limit.high : limit.low;
 
 export const featureName = (feature: FeatureKey): string => FEATURES[feature].name;

@@ -1,4 +1,12 @@
-import { difference, instrumentOf, READS, readingEstimate, uncertaintyOf, type Estimate, type Instrument } from '../gauges/index.js';
+import {
+  difference,
+  instrumentOf,
+  READS,
+  readingEstimate,
+  uncertaintyOf,
+  type Estimate,
+  type Instrument,
+} from '../gauges/index.js';
 import { wallMaterial, type Kit } from '../specs/index.js';
 import type { JobFile } from './jobFile.js';
 import { benchOf } from './standingReadings.js';
@@ -19,13 +27,29 @@ export interface Verification {
  */
 export function verificationU(file: JobFile, kit: Kit, at: string): Verification | null {
   const bench = benchOf(file);
-  const reach = (of: 'bore' | 'piston', size: number) => file.instruments.filter((i) => READS[i.type].includes(of) && i.contacts === 2 && size >= i.rangeLow && size <= i.rangeHigh);
+  const reach = (of: 'bore' | 'piston', size: number) =>
+    file.instruments.filter(
+      (i) => READS[i.type].includes(of) && i.contacts === 2 && size >= i.rangeLow && size <= i.rangeHigh,
+    );
   const one = (i: Instrument, part: 'bore' | 'piston', value: number): Estimate =>
-    readingEstimate({ id: `${part}:verify`, place: `${part}:verify`, part: `${part}:verify`, value, instrumentId: instrumentOf(bench, i.id).id, at, material: part === 'bore' ? wallMaterial(file.engine.wall) : kit.material }, bench);
+    readingEstimate(
+      {
+        id: `${part}:verify`,
+        place: `${part}:verify`,
+        part: `${part}:verify`,
+        value,
+        instrumentId: instrumentOf(bench, i.id).id,
+        at,
+        material: part === 'bore' ? wallMaterial(file.engine.wall) : kit.material,
+      },
+      bench,
+    );
   let best: Verification | null = null;
   for (const boreGauge of reach('bore', kit.piston)) {
     for (const pistonGauge of reach('piston', kit.piston)) {
-      const { u } = uncertaintyOf(difference(one(boreGauge, 'bore', kit.piston), one(pistonGauge, 'piston', kit.piston)));
+      const { u } = uncertaintyOf(
+        difference(one(boreGauge, 'bore', kit.piston), one(pistonGauge, 'piston', kit.piston)),
+      );
       if (!best || u < best.u) best = { u, boreGauge, pistonGauge };
     }
   }

@@ -68,7 +68,10 @@ const SCATTER = 5;
  * @param log     in order
  * @param scatter standard deviation of one reading with an instrument, nm
  */
-export function standing(log: readonly LogEntry[], scatter: (instrumentId: string) => number): StandingReading[] {
+export function standing(
+  log: readonly LogEntry[],
+  scatter: (instrumentId: string) => number,
+): StandingReading[] {
   const corrected = new Set<string>();
   const takenBack = new Set<string>();
   for (const e of log) {
@@ -87,7 +90,15 @@ export function standing(log: readonly LogEntry[], scatter: (instrumentId: strin
 
 /** The reading that one key takes back: the last one standing. */
 export function lastReading(log: readonly LogEntry[]): ReadingEntry | null {
-  const gone = new Set(log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])));
+  const gone = new Set(
+    log.flatMap((e) =>
+      e.kind === 'take-back'
+        ? [e.readingId]
+        : e.kind === 'reading' && e.corrects
+          ? [e.corrects.readingId]
+          : [],
+    ),
+  );
   for (let i = log.length - 1; i >= 0; i -= 1) {
     const e = log[i]!;
     if (e.kind === 'reading' && !gone.has(e.id)) return e;

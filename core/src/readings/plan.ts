@@ -23,7 +23,11 @@ function inside(angle: number, port: Port, grow: number): boolean {
 }
 
 /** Whether either contact of a diameter lies in a port window grown by 1.5 mm all round. */
-export function isBlocked(engine: Pick<EngineSpec, 'ports' | 'bore'>, depth: Nanometres, angle: number): boolean {
+export function isBlocked(
+  engine: Pick<EngineSpec, 'ports' | 'bore'>,
+  depth: Nanometres,
+  angle: number,
+): boolean {
   const grow = ((CLEAR_OF_PORT / (engine.bore / 2)) * 180) / Math.PI;
   return engine.ports.some(
     (port) =>
@@ -34,7 +38,8 @@ export function isBlocked(engine: Pick<EngineSpec, 'ports' | 'bore'>, depth: Nan
 }
 
 /** Thrust axis (across the pin), 0 ≤ angle < 180. */
-export const thrustAngle = (engine: Pick<EngineSpec, 'pinAxisDeg'>): number => halfTurn(engine.pinAxisDeg + 90);
+export const thrustAngle = (engine: Pick<EngineSpec, 'pinAxisDeg'>): number =>
+  halfTurn(engine.pinAxisDeg + 90);
 
 function directions(engine: EngineSpec, plan: PlanName, depth: Nanometres): readonly number[] {
   const thrust = thrustAngle(engine);
@@ -65,7 +70,12 @@ export function borePlan(engine: EngineSpec, plan: PlanName, cylinder: number): 
 }
 
 /** The piston of one cylinder at the maker's gauge height. */
-export const pistonStation = (cylinder: number, kit: string | null): PistonStation => ({ part: 'piston', cylinder, place: 'gauge-height', kit });
+export const pistonStation = (cylinder: number, kit: string | null): PistonStation => ({
+  part: 'piston',
+  cylinder,
+  place: 'gauge-height',
+  kit,
+});
 
 /**
  * The whole walk of a job: the bores of every cylinder, then the pistons. Once a kit is chosen its pistons
@@ -75,7 +85,11 @@ export const pistonStation = (cylinder: number, kit: string | null): PistonStati
 export function walk(engine: EngineSpec, plan: PlanName, kit: string | null): Station[] {
   const each = engine.cylinders.map((_, i) => i);
   return [
-    ...each.flatMap((i) => borePlan(engine, plan, i).filter((p) => !p.blocked).map((p) => p.station)),
+    ...each.flatMap((i) =>
+      borePlan(engine, plan, i)
+        .filter((p) => !p.blocked)
+        .map((p) => p.station),
+    ),
     ...each.map((i) => pistonStation(i, kit)),
   ];
 }

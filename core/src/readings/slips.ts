@@ -1,6 +1,6 @@
 import { median } from '../statistics/index.js';
-import { NM_PER, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
-import type { Instrument } from '../gauges/instrument.js';
+import { NM_PER, nm, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
+import type { Instrument } from '../gauges/index.js';
 
 export type SlipCode = 'unit' | 'thimble-turn' | 'too-fine' | 'outlier' | 'wrong-place' | 'mistyped';
 
@@ -41,7 +41,8 @@ const NEAR = 0.02;
 /** One turn of the thimble. */
 const TURN: Record<LengthUnit, number> = { mm: 0.5 * NM_PER.mm, in: 0.025 * NM_PER.in };
 
-const bare = (text: string): string => text.replace(/\s*(mm|um|µm|μm|inch|in|"|″|thou|tenths?)\s*$/iu, '').trim();
+const bare = (text: string): string =>
+  text.replace(/\s*(mm|um|µm|μm|inch|in|"|″|thou|tenths?)\s*$/iu, '').trim();
 
 /**
  * Questions about one reading: unit, thimble turn, finer than the gauge resolves, off the gauge height.
@@ -60,7 +61,12 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     const other = metric ? reading.value * 25.4 : reading.value / 25.4;
     const otherUnit = metric ? 'in' : 'mm';
     if (near(other) && (reading.unit === 'mm' || reading.unit === 'in')) {
-      ask('unit', `${reading.text} fits this ${toDecimal(nominal, show, show === 'mm' ? 1 : 3)} ${show} place only in ${otherUnit === 'in' ? 'inches' : 'millimetres'}. Was it ${otherUnit}?`, `${bare(reading.text)} ${otherUnit}`, true);
+      ask(
+        'unit',
+        `${reading.text} fits this ${toDecimal(nominal, show, show === 'mm' ? 1 : 3)} ${show} place only in ${otherUnit === 'in' ? 'inches' : 'millimetres'}. Was it ${otherUnit}?`,
+        `${bare(reading.text)} ${otherUnit}`,
+        true,
+      );
     }
   }
 
@@ -70,22 +76,41 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
   const slack = neighbours.length > 0 ? Math.max(3 * u, 0.04 * NM_PER.mm) : 0.2 * NM_PER.mm;
   for (const system of ['mm', 'in'] as const) {
     if (system !== instrument.unit || Math.abs(Math.abs(off) - TURN[system]) > slack) continue;
-    const corrected = (reading.value - Math.sign(off) * TURN[system]) as Nanometres;
+    const corrected = nm(reading.value - Math.sign(off) * TURN[system]);
     const text = `${toDecimal(corrected, system, system === 'mm' ? 3 : 4)} ${system}`;
-    ask('thimble-turn', `${reading.text} is one turn of the thimble (${system === 'mm' ? '0.500 mm' : '0.025 in'}) from ${neighbours.length > 0 ? 'its neighbours' : 'the nominal size'}. Was it ${text}?`, text, true);
+    ask(
+      'thimble-turn',
+      `${reading.text} is one turn of the thimble (${system === 'mm' ? '0.500 mm' : '0.025 in'}) from ${neighbours.length > 0 ? 'its neighbours' : 'the nominal size'}. Was it ${text}?`,
+      text,
+      true,
+    );
   }
 
   if (questions.length === 0 && !near(reading.value)) {
-    const instead = null;
-    ask('mistyped', `${reading.text} is more than 2 % from the ${toDecimal(nominal, show, show === 'mm' ? 1 : 3)} ${show} of this place. Is it what the gauge showed?`, instead, true);
+    ask(
+      'mistyped',
+      `${reading.text} is more than 2 % from the ${toDecimal(nominal, show, show === 'mm' ? 1 : 3)} ${show} of this place. Is it what the gauge showed?`,
+      null,
+      true,
+    );
   }
 
   if (reading.step > 0 && reading.step < instrument.resolution * 0.9) {
     // A metric micron typed at a ten-thousandth gauge is a conversion, not a claim.
-    ask('too-fine', `${reading.text} has more digits than ${instrument.name} shows (${toDecimal(instrument.resolution, instrument.unit, instrument.unit === 'mm' ? 3 : 5)} ${instrument.unit}). Is the last one estimated?`, null, false);
+    ask(
+      'too-fine',
+      `${reading.text} has more digits than ${instrument.name} shows (${toDecimal(instrument.resolution, instrument.unit, instrument.unit === 'mm' ? 3 : 5)} ${instrument.unit}). Is the last one estimated?`,
+      null,
+      false,
+    );
   }
   if (context.offGaugeHeight) {
-    ask('wrong-place', 'Not at the maker’s gauge height: kept under its own name, not used for clearance. Take it again at the gauge height.', null, false);
+    ask(
+      'wrong-place',
+      'Not at the maker’s gauge height: kept under its own name, not used for clearance. Take it again at the gauge height.',
+      null,
+      false,
+    );
   }
   return questions;
 }

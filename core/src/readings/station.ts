@@ -35,7 +35,10 @@ export const halfTurn = (angle: number): number => ((angle % 180) + 180) % 180;
 
 /** Stable name of a station; equal stations have equal keys. */
 export function stationKey(s: Station): string {
-  return s.part === 'bore' ? `bore:${s.cylinder}:${s.depth}:${halfTurn(s.angle)}` : `piston:${s.cylinder}:${s.place}:${s.kit ?? 'fitted'}`;
+  return s.part === 'bore'
+    ? `bore:${s.cylinder}:${s.depth}:${halfTurn(s.angle)}`
+    : `piston:${s.cylinder}:${s.place}:${s.kit ?? 'fitted'}`;
 }
 
-export const partKey = (s: Station): string => (s.part === 'bore' ? `bore:${s.cylinder}` : `piston:${s.cylinder}:${s.kit ?? 'fitted'}`);
+export const partKey = (s: Station): string =>
+  s.part === 'bore' ? `bore:${s.cylinder}` : `piston:${s.cylinder}:${s.kit ?? 'fitted'}`;

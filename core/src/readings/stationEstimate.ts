@@ -1,4 +1,13 @@
-import { linear, readingEstimate, uncertaintyOf, instrumentOf, type Bench, type Component, type Estimate, type TakenReading } from '../gauges/index.js';
+import {
+  linear,
+  readingEstimate,
+  uncertaintyOf,
+  instrumentOf,
+  type Bench,
+  type Component,
+  type Estimate,
+  type TakenReading,
+} from '../gauges/index.js';
 import { mean, median, sampleSd } from '../statistics/index.js';
 
 export interface StationEstimate {
@@ -24,7 +33,10 @@ function withRepeatability(estimate: Estimate, id: string, s: number, dof: numbe
   return { ...estimate, components: [...rest, raised] };
 }
 
-function withOneGauge(readings: readonly TakenReading[], bench: Bench): { estimate: Estimate; raised: boolean } {
+function withOneGauge(
+  readings: readonly TakenReading[],
+  bench: Bench,
+): { estimate: Estimate; raised: boolean } {
   const instrument = instrumentOf(bench, readings[0]!.instrumentId);
   const values = readings.map((r) => r.value);
   const range = Math.max(...values) - Math.min(...values);
@@ -47,28 +59,66 @@ function withOneGauge(readings: readonly TakenReading[], bench: Bench): { estima
  * @param readings at least one, all of the same place
  * @param useMedian ids of three readings of which the median stands (an outlier read twice more)
  */
-export function stationEstimate(readings: readonly TakenReading[], bench: Bench, useMedian = false): StationEstimate {
+export function stationEstimate(
+  readings: readonly TakenReading[],
+  bench: Bench,
+  useMedian = false,
+): StationEstimate {
   const ids = readings.map((r) => r.id);
   const gauges = [...new Set(readings.map((r) => r.instrumentId))];
   const threePoint = gauges.every((id) => instrumentOf(bench, id).contacts === 3);
   if (useMedian && readings.length >= 3 && gauges.length === 1) {
     const middle = median(readings.map((r) => r.value));
-    const nearest = readings.reduce((best, r) => (Math.abs(r.value - middle) < Math.abs(best.value - middle) ? r : best));
-    return { estimate: readingEstimate(nearest, bench), readings: ids, raised: false, conflict: false, threePoint };
+    const nearest = readings.reduce((best, r) =>
+      Math.abs(r.value - middle) < Math.abs(best.value - middle) ? r : best,
+    );
+    return {
+      estimate: readingEstimate(nearest, bench),
+      readings: ids,
+      raised: false,
+      conflict: false,
+      threePoint,
+    };
   }
-  const groups = gauges.map((id) => withOneGauge(readings.filter((r) => r.instrumentId === id), bench));
+  const groups = gauges.map((id) =>
+    withOneGauge(
+      readings.filter((r) => r.instrumentId === id),
+      bench,
+    ),
+  );
   const raised = groups.some((g) => g.raised);
-  if (groups.length === 1) return { estimate: groups[0]!.estimate, readings: ids, raised, conflict: false, threePoint };
+  if (groups.length === 1)
+    return { estimate: groups[0]!.estimate, readings: ids, raised, conflict: false, threePoint };
 
-  const ranked = groups.map((g) => ({ of: g.estimate, u: uncertaintyOf(g.estimate).u })).sort((a, b) => a.u - b.u);
+  const ranked = groups
+    .map((g) => ({ of: g.estimate, u: uncertaintyOf(g.estimate).u }))
+    .sort((a, b) => a.u - b.u);
   const best = ranked[0]!;
-  const apart = Math.max(...ranked.map((r) => Math.abs(r.of.value - best.of.value) / Math.hypot(r.u, best.u)));
+  const apart = Math.max(
+    ...ranked.map((r) => Math.abs(r.of.value - best.of.value) / Math.hypot(r.u, best.u)),
+  );
   if (apart > AGREE) {
     const gap = mean(ranked.slice(1).map((r) => Math.abs(r.of.value - best.of.value)));
-    const disagreement: Component = { key: `disagreement:${ids.join()}`, kind: 'disagreement', amplitude: gap / 2, dof: Infinity };
-    return { estimate: { ...best.of, components: [...best.of.components, disagreement] }, readings: ids, raised, conflict: true, threePoint };
+    const disagreement: Component = {
+      key: `disagreement:${ids.join()}`,
+      kind: 'disagreement',
+      amplitude: gap / 2,
+      dof: Infinity,
+    };
+    return {
+      estimate: { ...best.of, components: [...best.of.components, disagreement] },
+      readings: ids,
+      raised,
+      conflict: true,
+      threePoint,
+    };
   }
   const total = ranked.reduce((sum, r) => sum + 1 / (r.u * r.u), 0);
-  return { estimate: linear(ranked.map((r) => ({ c: 1 / (r.u * r.u) / total, of: r.of }))), readings: ids, raised, conflict: false, threePoint };
+  return {
+    estimate: linear(ranked.map((r) => ({ c: 1 / (r.u * r.u) / total, of: r.of }))),
+    readings: ids,
+    raised,
+    conflict: false,
+    threePoint,
+  };
 }
-

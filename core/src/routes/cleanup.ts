@@ -56,6 +56,7 @@ export function cleanupOdds(finish: number, input: CleanupInput): CleanupOdds {
   const shareMax = share(largest);
   const clip = (f: number) => Math.min(1, Math.max(0, (f - 0.5) / 0.5));
   const p = expectNormal(largest, u, (m) => clip(share(m)));
-  const says: Cleanup = shareMax >= 1 && p >= 0.95 ? 'will' : shareMax < 0.5 && p <= 0.05 ? 'will-not' : 'may';
+  const says: Cleanup =
+    shareMax >= 1 && p >= 0.95 ? 'will' : shareMax < 0.5 && p <= 0.05 ? 'will-not' : 'may';
   return { shareMax, p, says };
 }

@@ -18,7 +18,13 @@ export const CONSTRUCTION: Record<Wall, Construction> = {
   },
   plated: {
     name: 'nickel–silicon-carbide plating',
-    may: ['clean with a nylon brush', 'light fine-grit deburr of port edges', 'fit a graded piston', 'strip and replate', 'bore and sleeve, or replate, for a larger kit'],
+    may: [
+      'clean with a nylon brush',
+      'light fine-grit deburr of port edges',
+      'fit a graded piston',
+      'strip and replate',
+      'bore and sleeve, or replate, for a larger kit',
+    ],
     never: ['take size out with stones', 'bore and leave unplated'],
     boring: false,
   },
@@ -31,4 +37,5 @@ export const CONSTRUCTION: Record<Wall, Construction> = {
 };
 
 /** When a plated bore may not be reused at all. */
-export const PLATED_NO_REUSE = 'Flaking, a groove a fingernail catches or bare aluminium: no reuse of a plated bore.';
+export const PLATED_NO_REUSE =
+  'Flaking, a groove a fingernail catches or bare aluminium: no reuse of a plated bore.';

@@ -25,5 +25,9 @@ export function weakest(p: readonly (number | null)[]): number | null {
 
 /** Smallest feasible size likely enough for every cylinder; null when there is none. */
 export function recommend(candidates: readonly Candidate[], enough = ENOUGH): Candidate | null {
-  return [...candidates].sort((a, b) => a.oversize - b.oversize).find((c) => c.feasible && (jointP(c.p) ?? 0) >= enough) ?? null;
+  return (
+    [...candidates]
+      .sort((a, b) => a.oversize - b.oversize)
+      .find((c) => c.feasible && (jointP(c.p) ?? 0) >= enough) ?? null
+  );
 }

@@ -63,4 +63,5 @@ export interface EngineSpec {
 }
 
 /** The material whose expansion the wall follows: the sleeve, or the cylinder under the plating. */
-export const wallMaterial = (wall: Wall): Material => (wall === 'iron-sleeve' ? 'grey-iron' : 'aluminium-cylinder');
+export const wallMaterial = (wall: Wall): Material =>
+  wall === 'iron-sleeve' ? 'grey-iron' : 'aluminium-cylinder';

@@ -3,7 +3,8 @@ import type { Limit } from './limit.js';
 
 /** A question to answer before a limit is saved. The figure is kept as typed either way. */
 export interface GuardQuestion {
-  readonly code: 'reversed' | 'service-inside-new' | 'inch-as-mm' | 'mm-as-inch' | 'no-figure' | 'beyond-nominal';
+  readonly code:
+    'reversed' | 'service-inside-new' | 'inch-as-mm' | 'mm-as-inch' | 'no-figure' | 'beyond-nominal';
   readonly sentence: string;
 }
 
@@ -33,27 +34,58 @@ export function entryGuards(draft: Draft, others: readonly Draft[], nominalBore:
     if (figure !== null && Math.abs(figure / nominalBore - 1) > 0.1) {
       const asInch = Math.abs((figure * INCH) / nominalBore - 1) < 0.1;
       const asMm = Math.abs(figure / INCH / nominalBore - 1) < 0.1;
-      if (asInch) questions.push({ code: 'inch-as-mm', sentence: 'Typed as millimetres, but it fits this engine in inches. Is the sheet in inches?' });
-      else if (asMm) questions.push({ code: 'mm-as-inch', sentence: 'Typed as inches, but it fits this engine in millimetres. Is the sheet in millimetres?' });
-      else questions.push({ code: 'beyond-nominal', sentence: 'This is more than 10 % away from the nominal bore. Is it the right line of the sheet?' });
+      if (asInch)
+        questions.push({
+          code: 'inch-as-mm',
+          sentence: 'Typed as millimetres, but it fits this engine in inches. Is the sheet in inches?',
+        });
+      else if (asMm)
+        questions.push({
+          code: 'mm-as-inch',
+          sentence: 'Typed as inches, but it fits this engine in millimetres. Is the sheet in millimetres?',
+        });
+      else
+        questions.push({
+          code: 'beyond-nominal',
+          sentence: 'This is more than 10 % away from the nominal bore. Is it the right line of the sheet?',
+        });
     }
   } else if (FEATURES[draft.feature].dimension === 'length') {
-    const peers = others.filter((o) => o.feature === draft.feature).flatMap((o) => [o.low, o.high]).filter((v): v is number => v !== null && v > 0);
+    const peers = others
+      .filter((o) => o.feature === draft.feature)
+      .flatMap((o) => [o.low, o.high])
+      .filter((v): v is number => v !== null && v > 0);
     const figure = high ?? low;
     if (figure !== null && figure > 0 && peers.length > 0) {
       const near = (v: number) => peers.some((p) => v / p > 0.4 && v / p < 2.5);
-      if (!near(figure) && near(figure * INCH)) questions.push({ code: 'inch-as-mm', sentence: 'Typed as millimetres, but it agrees with the other figures on file only in inches. Is the sheet in inches?' });
-      if (!near(figure) && near(figure / INCH)) questions.push({ code: 'mm-as-inch', sentence: 'Typed as inches, but it agrees with the other figures on file only in millimetres. Is the sheet in millimetres?' });
+      if (!near(figure) && near(figure * INCH))
+        questions.push({
+          code: 'inch-as-mm',
+          sentence:
+            'Typed as millimetres, but it agrees with the other figures on file only in inches. Is the sheet in inches?',
+        });
+      if (!near(figure) && near(figure / INCH))
+        questions.push({
+          code: 'mm-as-inch',
+          sentence:
+            'Typed as inches, but it agrees with the other figures on file only in millimetres. Is the sheet in millimetres?',
+        });
     }
   }
   const pair = others.find((o) => o.feature === draft.feature && o.state !== draft.state);
   if (pair) {
     const [fresh, worn] = draft.state === 'new' ? [draft, pair] : [pair, draft];
     if (worn.high !== null && fresh.high !== null && worn.high < fresh.high) {
-      questions.push({ code: 'service-inside-new', sentence: 'The service maximum is below the maximum for new parts. Is it the right line?' });
+      questions.push({
+        code: 'service-inside-new',
+        sentence: 'The service maximum is below the maximum for new parts. Is it the right line?',
+      });
     }
     if (worn.low !== null && fresh.low !== null && worn.low > fresh.low) {
-      questions.push({ code: 'service-inside-new', sentence: 'The service minimum is above the minimum for new parts. Is it the right line?' });
+      questions.push({
+        code: 'service-inside-new',
+        sentence: 'The service minimum is above the minimum for new parts. Is it the right line?',
+      });
     }
   }
   return questions;

@@ -18,29 +18,58 @@ export interface FeatureInfo {
   readonly under: Consequence;
 }
 
-const length = (name: string, governedBy: GovernedBy, over: Consequence, under: Consequence): FeatureInfo => ({ name, dimension: 'length', governedBy, over, under });
+const length = (
+  name: string,
+  governedBy: GovernedBy,
+  over: Consequence,
+  under: Consequence,
+): FeatureInfo => ({ name, dimension: 'length', governedBy, over, under });
 
 /** Everything a limit can be about, in the order sheets print it. Data, so that a new feature is one line. */
 export const FEATURES = {
-  'bore': length('Bore', 'engine', 'wear', 'seizure'),
+  bore: length('Bore', 'engine', 'wear', 'seizure'),
   'bore.out-of-round': length('Out-of-round', 'engine', 'wear', 'cosmetic'),
   'bore.taper': length('Taper', 'engine', 'wear', 'cosmetic'),
   'sleeve.wall': length('Sleeve wall', 'engine', 'cosmetic', 'seizure'),
-  'piston': length('Piston', 'piston', 'seizure', 'wear'),
-  'clearance': length('Piston clearance', 'piston', 'wear', 'seizure'),
+  piston: length('Piston', 'piston', 'seizure', 'wear'),
+  clearance: length('Piston clearance', 'piston', 'wear', 'seizure'),
   'ring.gap.top': length('Top ring gap', 'ring', 'wear', 'seizure'),
   'ring.gap.second': length('Second ring gap', 'ring', 'wear', 'seizure'),
   'ring.gap.rail': length('Oil rail gap', 'ring', 'wear', 'seizure'),
-  'ring.gap.top.factor': { name: 'Top ring gap × bore', dimension: 'factor', governedBy: 'ring', over: 'wear', under: 'seizure' },
-  'ring.gap.second.factor': { name: 'Second ring gap × bore', dimension: 'factor', governedBy: 'ring', over: 'wear', under: 'seizure' },
+  'ring.gap.top.factor': {
+    name: 'Top ring gap × bore',
+    dimension: 'factor',
+    governedBy: 'ring',
+    over: 'wear',
+    under: 'seizure',
+  },
+  'ring.gap.second.factor': {
+    name: 'Second ring gap × bore',
+    dimension: 'factor',
+    governedBy: 'ring',
+    over: 'wear',
+    under: 'seizure',
+  },
   'ring.groove.top': length('Top groove clearance', 'piston', 'wear', 'seizure'),
   'crank.rod-side': length('Rod side clearance', 'engine', 'wear', 'seizure'),
   'crank.journal': length('Crank journal', 'engine', 'seizure', 'wear'),
   'crank.journal-clearance': length('Journal clearance', 'engine', 'wear', 'seizure'),
   'crank.run-out': length('Crank run-out', 'engine', 'wear', 'cosmetic'),
   'crank.end-float': length('Crank end float', 'engine', 'wear', 'seizure'),
-  'crank.leak-pressure': { name: 'Crankcase test pressure', dimension: 'pressure', governedBy: 'engine', over: 'seizure', under: 'wear' },
-  'crank.leak-rate': { name: 'Crankcase leak, drop per minute', dimension: 'pressure-rate', governedBy: 'engine', over: 'seizure', under: 'cosmetic' },
+  'crank.leak-pressure': {
+    name: 'Crankcase test pressure',
+    dimension: 'pressure',
+    governedBy: 'engine',
+    over: 'seizure',
+    under: 'wear',
+  },
+  'crank.leak-rate': {
+    name: 'Crankcase leak, drop per minute',
+    dimension: 'pressure-rate',
+    governedBy: 'engine',
+    over: 'seizure',
+    under: 'cosmetic',
+  },
   'setup.deck': length('Deck clearance', 'engine', 'wear', 'seizure'),
   'setup.squish': length('Squish', 'engine', 'wear', 'seizure'),
   'setup.valve.intake': length('Intake valve clearance', 'engine', 'wear', 'seizure'),

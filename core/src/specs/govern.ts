@@ -68,7 +68,14 @@ function tightenedBy(limit: Limit, rules: readonly Limit[]): Limit {
  * @returns the governing limit with the others and one sentence why; or a question when conditions on
  *          things nobody wrote down leave several; or `none`
  */
-export function governing(limits: readonly Limit[], feature: FeatureKey, state: LimitState, engine: EngineFacts, fitted: Fitted, overrides: readonly Override[] = []): Governing {
+export function governing(
+  limits: readonly Limit[],
+  feature: FeatureKey,
+  state: LimitState,
+  engine: EngineFacts,
+  fitted: Fitted,
+  overrides: readonly Override[] = [],
+): Governing {
   const onFile = limits.filter((l) => l.feature === feature && l.state === state);
   const possible = onFile.filter((l) => applies(l.conditions, engine) !== 'no');
   const owner = FEATURES[feature].governedBy;
@@ -89,16 +96,26 @@ export function governing(limits: readonly Limit[], feature: FeatureKey, state: 
   const speaks = (l: Limit): boolean => {
     if (l.source.type === 'shop-rule') return false;
     if (l.source.type === 'adoption') return fittedMaker !== null && l.source.party === fittedMaker;
-    if (fittedMaker !== null && fittedMaker !== engine.maker) return l.source.type === 'part-maker' && l.source.party === fittedMaker;
+    if (fittedMaker !== null && fittedMaker !== engine.maker)
+      return l.source.type === 'part-maker' && l.source.party === fittedMaker;
     return l.source.type !== 'part-maker' || l.source.party === engine.maker;
   };
   const candidates = possible.filter(speaks);
-  const rules = possible.filter((l) => l.source.type === 'shop-rule' && applies(l.conditions, engine) === 'yes');
+  const rules = possible.filter(
+    (l) => l.source.type === 'shop-rule' && applies(l.conditions, engine) === 'yes',
+  );
   const certain = candidates.filter((l) => applies(l.conditions, engine) === 'yes');
 
   if (candidates.length === 0) {
-    const who = fittedMaker !== null ? `${fittedMaker} parts are fitted and ${fittedMaker} gives` : 'The engine maker gives';
-    return { status: 'none', others: onFile, why: `${who} no ${state === 'new' ? 'figure for new parts' : 'service limit'} on file.` };
+    const who =
+      fittedMaker !== null
+        ? `${fittedMaker} parts are fitted and ${fittedMaker} gives`
+        : 'The engine maker gives';
+    return {
+      status: 'none',
+      others: onFile,
+      why: `${who} no ${state === 'new' ? 'figure for new parts' : 'service limit'} on file.`,
+    };
   }
   const specific = certain.filter((l) => Object.keys(l.conditions).length > 0);
   const standing = certain.length === candidates.length && specific.length === 1 ? specific : candidates;

@@ -22,10 +22,20 @@ export function decimalsFor(step: number, unit: LengthUnit): number {
 export type Rounding = 'nearest' | 'up' | 'down';
 
 /** Exact decimal text with a fixed number of decimals, rounded half away from zero unless told otherwise. */
-export function toDecimal(value: Nanometres, unit: LengthUnit, decimals: number, rounding: Rounding = 'nearest'): string {
+export function toDecimal(
+  value: Nanometres,
+  unit: LengthUnit,
+  decimals: number,
+  rounding: Rounding = 'nearest',
+): string {
   const scaled = BigInt(Math.abs(value)) * 10n ** BigInt(decimals);
   const per = BigInt(NM_PER[unit]);
-  const rounded = rounding === 'nearest' ? (scaled * 2n + per) / (per * 2n) : rounding === 'up' ? (scaled + per - 1n) / per : scaled / per;
+  const rounded =
+    rounding === 'nearest'
+      ? (scaled * 2n + per) / (per * 2n)
+      : rounding === 'up'
+        ? (scaled + per - 1n) / per
+        : scaled / per;
   const digits = rounded.toString().padStart(decimals + 1, '0');
   const whole = digits.slice(0, digits.length - decimals);
   const text = decimals === 0 ? whole : `${whole}.${digits.slice(-decimals)}`;
@@ -46,7 +56,7 @@ export interface LengthFormat {
  * A length in the reader's unit, with no more digits than the gauge resolves, and never rounded onto or
  * across a limit: then a digit is added until the printed figure stands on the same side as the value.
  *
- * @example formatLength(mm(77.1052), { unit: 'mm', step: 10_000, limits: [mm(77.105)] }) // '77.1052'
+ * @example formatLength(mm(77.1052), { unit: 'mm', limits: [mm(77.105)] }) // '77.1052', not '77.105'
  */
 export function formatLength(value: Nanometres, format: LengthFormat): string {
   const { unit, step = NM_PER.um, extra = 0, limits = [] } = format;
@@ -63,4 +73,5 @@ export function formatLength(value: Nanometres, format: LengthFormat): string {
 }
 
 /** The figure with its unit: `77.094 mm`. */
-export const withUnit = (value: Nanometres, format: LengthFormat): string => `${formatLength(value, format)} ${format.unit}`;
+export const withUnit = (value: Nanometres, format: LengthFormat): string =>
+  `${formatLength(value, format)} ${format.unit}`;

@@ -26,7 +26,8 @@ export interface Parsed {
 
 export interface NotParsed {
   readonly ok: false;
-  readonly code: 'empty' | 'not-a-number' | 'negative' | 'mixed-units' | 'several-numbers' | 'fraction' | 'too-large';
+  readonly code:
+    'empty' | 'not-a-number' | 'negative' | 'mixed-units' | 'several-numbers' | 'fraction' | 'too-large';
   /** What was understood and what was not, for the person at the bar. */
   readonly sentence: string;
 }
@@ -59,8 +60,8 @@ const NUMBER = /^(?:\d+(?:\.\d*)?|\.\d+)$/u;
 const FRACTION = /^(?:(\d+)\s+)?(\d+)\/(\d+)$/u;
 /** Longer than any gauge shows; keeps the arithmetic small whatever is pasted in. */
 const LONGEST = 48;
-/** One metre: nothing in this trade is measured beyond it. */
-const LARGEST = 1_000_000_000n;
+/** Ten metres: far beyond the trade, yet room for millimetres typed at an inch gauge, which is a question. */
+const LARGEST = 10_000_000_000n;
 
 interface Term {
   readonly numerator: bigint;
@@ -114,8 +115,12 @@ function divideRounded(numerator: bigint, denominator: bigint): bigint {
  * @example parseReading('3 + .025 + .0092 in', { unit: 'in' }) // value 77 068 680 nm
  */
 export function parseReading(text: string, context: ParseContext): Parsed | NotParsed {
-  if (text.length > LONGEST) return no('too-large', `That is ${text.length} characters; a reading has at most ${LONGEST}.`);
-  let body = text.replace(/[−–]/gu, '-').replace(/\u00a0/gu, ' ').trim();
+  if (text.length > LONGEST)
+    return no('too-large', `That is ${text.length} characters; a reading has at most ${LONGEST}.`);
+  let body = text
+    .replace(/[−–]/gu, '-')
+    .replace(/\u00a0/gu, ' ')
+    .trim();
   if (body === '') return no('empty', 'Nothing was typed.');
 
   const signed = context.deviationUnit !== undefined;
@@ -128,7 +133,8 @@ export function parseReading(text: string, context: ParseContext): Parsed | NotP
 
   const commas = body.split(',').length - 1;
   if (commas === 1 && !body.includes('.')) body = body.replace(',', '.');
-  else if (commas > 0) return no('not-a-number', `“${text.trim()}” mixes commas; type one decimal comma or one point.`);
+  else if (commas > 0)
+    return no('not-a-number', `“${text.trim()}” mixes commas; type one decimal comma or one point.`);
 
   const terms: Term[] = [];
   for (const part of body.split('+')) {
@@ -138,7 +144,8 @@ export function parseReading(text: string, context: ParseContext): Parsed | NotP
   }
 
   const typed = [...new Set(terms.map((t) => t.unit).filter((u) => u !== null))];
-  if (typed.length > 1) return no('mixed-units', `“${text.trim()}” mixes ${typed.join(' and ')}; use one unit.`);
+  if (typed.length > 1)
+    return no('mixed-units', `“${text.trim()}” mixes ${typed.join(' and ')}; use one unit.`);
   const unit: TypedUnit = typed[0] ?? context.deviationUnit ?? context.unit;
   if (terms.some((t) => t.fraction) && unit !== 'in') {
     return no('fraction', `“${text.trim()}” is a fraction; fractions are inches: add in.`);
@@ -151,7 +158,7 @@ export function parseReading(text: string, context: ParseContext): Parsed | NotP
     denominator *= term.denominator;
   }
   const value = divideRounded(numerator * UNIT_NM[unit], denominator);
-  if (value > LARGEST) return no('too-large', `“${text.trim()}” is more than a metre.`);
+  if (value > LARGEST) return no('too-large', `“${text.trim()}” is more than ten metres.`);
   const finest = terms.reduce((most, t) => (t.fraction || t.denominator <= most ? most : t.denominator), 1n);
 
   return {
@@ -164,7 +171,8 @@ export function parseReading(text: string, context: ParseContext): Parsed | NotP
       ? {
           question: {
             code: 'tenths-at-metric' as const,
-            sentence: 'Tenths are ten-thousandths of an inch (0.0025 mm). Did you mean tenths of a millimetre?',
+            sentence:
+              'Tenths are ten-thousandths of an inch (0.0025 mm). Did you mean tenths of a millimetre?',
           },
         }
       : {}),

@@ -32,7 +32,12 @@ export function convert(quantity: Quantity, value: number, from: string, to: str
  * @param tolerance relative, default 1 %
  * @returns true when both say the same thing within the tolerance
  */
-export function unitsAgree(quantity: Quantity, a: { value: number; unit: string }, b: { value: number; unit: string }, tolerance = 0.01): boolean {
+export function unitsAgree(
+  quantity: Quantity,
+  a: { value: number; unit: string },
+  b: { value: number; unit: string },
+  tolerance = 0.01,
+): boolean {
   const second = convert(quantity, b.value, b.unit, a.unit);
   return Math.abs(second - a.value) <= tolerance * Math.abs(a.value);
 }

@@ -1,9 +1,23 @@
 import type { EngineSpec, Port } from '@tribos/core';
 import { depths, kit, line, mm, pair, type Sheet } from './sheet.js';
 
-const maker = (party: string, document: string, unit: 'mm' | 'in' = 'mm', type: Sheet['type'] = 'engine-maker'): Sheet => ({ party, type, document, unit });
-const port = (name: string, roof: number, floor: number, from: number, to: number): Port => ({ name, roof: mm(roof), floor: mm(floor), from, to });
-const transfers = (roof: number, floor: number, from: number, to: number): Port[] => [port('transfer', roof, floor, from, to), port('transfer', roof, floor, 360 - to, 360 - from)];
+const maker = (
+  party: string,
+  document: string,
+  unit: 'mm' | 'in' = 'mm',
+  type: Sheet['type'] = 'engine-maker',
+): Sheet => ({ party, type, document, unit });
+const port = (name: string, roof: number, floor: number, from: number, to: number): Port => ({
+  name,
+  roof: mm(roof),
+  floor: mm(floor),
+  from,
+  to,
+});
+const transfers = (roof: number, floor: number, from: number, to: number): Port[] => [
+  port('transfer', roof, floor, from, to),
+  port('transfer', roof, floor, 360 - to, 360 - from),
+];
 const common = { pinAxisDeg: 90, year: null, code: null } as const;
 
 const atv = 'Drumlin 386';
@@ -115,7 +129,10 @@ export const pellworm720: EngineSpec = {
     ...pair(pwcManual, pwc, '3-4', 'bore', [81.0, 81.02], 81.09),
     ...pair(pwcManual, pwc, '3-5', 'clearance', [0.08, 0.11], 0.18),
     line(pwcManual, pwc, '3-12', 'crank.leak-pressure', 'new', [45_000, null], { base: true, unit: 'bar' }),
-    line(pwcManual, pwc, '3-12', 'crank.leak-rate', 'service', [null, 3_000], { base: true, unit: 'bar/min' }),
+    line(pwcManual, pwc, '3-12', 'crank.leak-rate', 'service', [null, 3_000], {
+      base: true,
+      unit: 'bar/min',
+    }),
   ],
   kits: [
     kit(pwc, 'Pellworm', 'standard', 0, 80.915, 'cast-high-silicon', 15),

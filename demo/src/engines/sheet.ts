@@ -1,4 +1,15 @@
-import { inch, mm, um, type FeatureKey, type Kit, type Limit, type LimitState, type Material, type Nanometres, type SourceType } from '@tribos/core';
+import {
+  inch,
+  mm,
+  um,
+  type FeatureKey,
+  type Kit,
+  type Limit,
+  type LimitState,
+  type Material,
+  type Nanometres,
+  type SourceType,
+} from '@tribos/core';
 
 /** One printed sheet: every line of it becomes a limit with this source. */
 export interface Sheet {
@@ -22,8 +33,17 @@ export interface LineExtras {
 const slug = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/gu, '-');
 
 /** A line of a sheet. Figures as printed there, in the sheet's unit. */
-export function line(sheet: Sheet, engine: string, page: string, feature: FeatureKey, state: LimitState, [low, high]: Figure, extras: LineExtras = {}): Limit {
-  const convert = (v: number | null): number | null => (v === null ? null : extras.base ? v : sheet.unit === 'mm' ? mm(v) : inch(v));
+export function line(
+  sheet: Sheet,
+  engine: string,
+  page: string,
+  feature: FeatureKey,
+  state: LimitState,
+  [low, high]: Figure,
+  extras: LineExtras = {},
+): Limit {
+  const convert = (v: number | null): number | null =>
+    v === null ? null : extras.base ? v : sheet.unit === 'mm' ? mm(v) : inch(v);
   return {
     id: `${slug(engine)}.${slug(sheet.party)}.${feature}.${state}`,
     feature,
@@ -47,14 +67,29 @@ export function line(sheet: Sheet, engine: string, page: string, feature: Featur
 }
 
 /** New range and, where the sheet gives one, the service maximum. */
-export function pair(sheet: Sheet, engine: string, page: string, feature: FeatureKey, fresh: Figure, service: number | null): Limit[] {
+export function pair(
+  sheet: Sheet,
+  engine: string,
+  page: string,
+  feature: FeatureKey,
+  fresh: Figure,
+  service: number | null,
+): Limit[] {
   return [
     line(sheet, engine, page, feature, 'new', fresh),
     ...(service === null ? [] : [line(sheet, engine, page, feature, 'service', [null, service])]),
   ];
 }
 
-export function kit(engine: string, maker: string, name: string, oversize: number, piston: number, material: Material, gaugeHeight: number | null): Kit {
+export function kit(
+  engine: string,
+  maker: string,
+  name: string,
+  oversize: number,
+  piston: number,
+  material: Material,
+  gaugeHeight: number | null,
+): Kit {
   return {
     id: `${slug(engine)}.${slug(maker)}.${slug(name.replace('+', 'plus '))}`,
     maker,
@@ -66,6 +101,10 @@ export function kit(engine: string, maker: string, name: string, oversize: numbe
   };
 }
 
-export const depths = (top: number, mid: number, low: number): { top: Nanometres; mid: Nanometres; low: Nanometres } => ({ top: mm(top), mid: mm(mid), low: mm(low) });
+export const depths = (
+  top: number,
+  mid: number,
+  low: number,
+): { top: Nanometres; mid: Nanometres; low: Nanometres } => ({ top: mm(top), mid: mm(mid), low: mm(low) });
 
 export { mm, um };

@@ -1,9 +1,28 @@
 import type { EngineSpec } from '@tribos/core';
 import { depths, kit, line, mm, pair, type Sheet } from './sheet.js';
 
-const common = { maker: 'Varrow', kind: 'motorcycle', strokes: 4, zeroAt: 'front', pinAxisDeg: 90, ports: [], year: null, code: null } as const;
-const manual = (model: string): Sheet => ({ party: 'Varrow', type: 'engine-maker', document: `Varrow ${model} manual`, unit: 'mm' });
-const corrieSheet: Sheet = { party: 'Corrie', type: 'part-maker', document: 'Corrie kit sheet 79-F', unit: 'in' };
+const common = {
+  maker: 'Varrow',
+  kind: 'motorcycle',
+  strokes: 4,
+  zeroAt: 'front',
+  pinAxisDeg: 90,
+  ports: [],
+  year: null,
+  code: null,
+} as const;
+const manual = (model: string): Sheet => ({
+  party: 'Varrow',
+  type: 'engine-maker',
+  document: `Varrow ${model} manual`,
+  unit: 'mm',
+});
+const corrieSheet: Sheet = {
+  party: 'Corrie',
+  type: 'part-maker',
+  document: 'Corrie kit sheet 79-F',
+  unit: 'in',
+};
 
 const twin = 'Varrow 644 Twin';
 const twinManual = manual('644');

@@ -1,4 +1,15 @@
-import { borePlan, parseReading, stationKey, type Decision, type EngineSpec, type Instrument, type JobFacts, type LogEntry, type ReadingEntry, type Station } from '@tribos/core';
+import {
+  borePlan,
+  parseReading,
+  stationKey,
+  type Decision,
+  type EngineSpec,
+  type Instrument,
+  type JobFacts,
+  type LogEntry,
+  type ReadingEntry,
+  type Station,
+} from '@tribos/core';
 
 /** A job as the loader takes it: facts, log and decisions, ids made on loading. */
 export interface DemoJob {
@@ -25,14 +36,29 @@ export class LogBook {
 
   private base() {
     const n = this.log.length;
-    return { id: `entry-${n + 1}`, at: new Date(this.start.getTime() + n * 20_000).toISOString(), by: this.by };
+    return {
+      id: `entry-${n + 1}`,
+      at: new Date(this.start.getTime() + n * 20_000).toISOString(),
+      by: this.by,
+    };
   }
 
   read(station: Station, instrumentId: string, text: string): this {
     const instrument = this.instruments.find((i) => i.id === instrumentId);
     const parsed = parseReading(text, { unit: instrument?.unit ?? 'mm' });
-    if (!instrument || !parsed.ok) throw new Error(`demo reading ${text} at ${stationKey(station)} cannot be read`);
-    const entry: ReadingEntry = { ...this.base(), kind: 'reading', station, instrumentId, text, unit: parsed.unit, value: parsed.value, step: parsed.step, corrects: null };
+    if (!instrument || !parsed.ok)
+      throw new Error(`demo reading ${text} at ${stationKey(station)} cannot be read`);
+    const entry: ReadingEntry = {
+      ...this.base(),
+      kind: 'reading',
+      station,
+      instrumentId,
+      text,
+      unit: parsed.unit,
+      value: parsed.value,
+      step: parsed.step,
+      corrects: null,
+    };
     this.log.push(entry);
     return this;
   }
@@ -40,7 +66,8 @@ export class LogBook {
   /** Readings of a whole cylinder in the order of the plan; null leaves a station unread. */
   bore(cylinder: number, plan: 'quick' | 'usual' | 'full', instrumentId: string, texts: Typed): this {
     const stations = borePlan(this.engine, plan, cylinder).filter((s) => !s.blocked);
-    if (stations.length !== texts.length) throw new Error(`${this.engine.id}: ${stations.length} stations, ${texts.length} readings`);
+    if (stations.length !== texts.length)
+      throw new Error(`${this.engine.id}: ${stations.length} stations, ${texts.length} readings`);
     stations.forEach((s, i) => {
       const text = texts[i];
       if (text) this.read(s.station, instrumentId, text);
@@ -48,7 +75,13 @@ export class LogBook {
     return this;
   }
 
-  piston(cylinder: number, kit: string | null, instrumentId: string, text: string, place: 'gauge-height' | 'crown' = 'gauge-height'): this {
+  piston(
+    cylinder: number,
+    kit: string | null,
+    instrumentId: string,
+    text: string,
+    place: 'gauge-height' | 'crown' = 'gauge-height',
+  ): this {
     return this.read({ part: 'piston', cylinder, place, kit }, instrumentId, text);
   }
 

@@ -6,12 +6,14 @@ import { LogBook, type DemoJob } from './build.js';
 export type { DemoJob } from './build.js';
 
 const DAY = 86_400_000;
-const day = (now: Date, away: number): string => new Date(now.getTime() + away * DAY).toISOString().slice(0, 10);
+const day = (now: Date, away: number): string =>
+  new Date(now.getTime() + away * DAY).toISOString().slice(0, 10);
 const twenty = { celsius: 20, measured: true, sameBench: true };
 
 /** The jobs on the shelf when the demo starts, dated from `now`. */
 export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
-  const book = (engine: DemoJob['engine'], daysAgo: number, by: string) => new LogBook(engine, instruments, new Date(now.getTime() - daysAgo * DAY), by);
+  const book = (engine: DemoJob['engine'], daysAgo: number, by: string) =>
+    new LogBook(engine, instruments, new Date(now.getTime() - daysAgo * DAY), by);
   const tomasz = 'Tomasz Adeyemi';
   return [
     {
@@ -31,8 +33,34 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
       },
       createdDaysAgo: 6,
       log: book(varrow644, 1, tomasz)
-        .bore(0, 'full', 'telescoping', ['77.097', '77.084', '77.071', '77.084', '77.081', '77.074', '77.066', '77.073', '77.058', '77.056', '77.055', '77.057'])
-        .bore(1, 'full', 'bore-gauge-2', ['77.118', '77.142', '77.116', '77.090', '77.096', '77.104', '77.083', '77.075', '77.062', '77.064', '77.055', '77.054'])
+        .bore(0, 'full', 'telescoping', [
+          '77.097',
+          '77.084',
+          '77.071',
+          '77.084',
+          '77.081',
+          '77.074',
+          '77.066',
+          '77.073',
+          '77.058',
+          '77.056',
+          '77.055',
+          '77.057',
+        ])
+        .bore(1, 'full', 'bore-gauge-2', [
+          '77.118',
+          '77.142',
+          '77.116',
+          '77.090',
+          '77.096',
+          '77.104',
+          '77.083',
+          '77.075',
+          '77.062',
+          '77.064',
+          '77.055',
+          '77.054',
+        ])
         .score(1, um(10))
         .note('Score on the right wall, exhaust side, 0.010 deep by the edge of a straightedge and leaf.')
         .piston(0, null, 'mic-75-100', '76.951')

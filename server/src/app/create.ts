@@ -46,14 +46,31 @@ const forDocs = headers(["'self'", "'unsafe-inline'"]);
  * @param databaseUrl connection string of the application's own role
  * @param webRoot     built web application to serve beside the API, or null
  */
-export async function createApp(databaseUrl: string, webRoot: string | null): Promise<NestExpressApplication> {
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.on(databaseUrl), { logger: ['error', 'warn'], bodyParser: false, abortOnError: false });
-  app.use((request: Request, response: Response, next: () => void) => (request.path.startsWith('/api/docs') ? forDocs : strict)(request, response, next));
+export async function createApp(
+  databaseUrl: string,
+  webRoot: string | null,
+): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.on(databaseUrl), {
+    logger: ['error', 'warn'],
+    bodyParser: false,
+    abortOnError: false,
+  });
+  app.use((request: Request, response: Response, next: () => void) =>
+    (request.path.startsWith('/api/docs') ? forDocs : strict)(request, response, next),
+  );
   app.use(cookieParser());
   app.use('/api/jobs/import', express.json({ limit: '8mb' }));
   app.use('/api', express.json({ limit: '512kb' }));
   app.setGlobalPrefix('api');
-  app.useGlobalPipes(new ValidationPipe({ whitelist: true, forbidNonWhitelisted: true, transform: true, stopAtFirstError: true, exceptionFactory: fromValidation }));
+  app.useGlobalPipes(
+    new ValidationPipe({
+      whitelist: true,
+      forbidNonWhitelisted: true,
+      transform: true,
+      stopAtFirstError: true,
+      exceptionFactory: fromValidation,
+    }),
+  );
   describeApi(app);
   if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot);
   app.enableShutdownHooks();
@@ -62,7 +79,10 @@ export async function createApp(databaseUrl: string, webRoot: string | null): Pr
 
 function serveWeb(app: NestExpressApplication, root: string): void {
   const index = join(root, 'index.html');
-  app.use('/assets', express.static(join(root, 'assets'), { immutable: true, maxAge: YEAR_S * 1000, fallthrough: false }));
+  app.use(
+    '/assets',
+    express.static(join(root, 'assets'), { immutable: true, maxAge: YEAR_S * 1000, fallthrough: false }),
+  );
   app.use(express.static(root, { index: false }));
   app.use((request: Request, response: Response, next: () => void) => {
     if (request.method !== 'GET' || request.path.startsWith('/api')) return next();

@@ -15,7 +15,15 @@ import { appUrl } from './roles.js';
 const DAY = 86_400_000;
 
 /** Makes a shop with its people and benches: what no one in the application may do. */
-export async function makeShop(ownerUrl: string, input: { readonly name: string; readonly people: readonly { name: string; email: string; role: string }[]; readonly benches: readonly string[]; readonly password: string }): Promise<Who> {
+export async function makeShop(
+  ownerUrl: string,
+  input: {
+    readonly name: string;
+    readonly people: readonly { name: string; email: string; role: string }[];
+    readonly benches: readonly string[];
+    readonly password: string;
+  },
+): Promise<Who> {
   const shopId = v7();
   const client = new pg.Client({ connectionString: ownerUrl });
   await client.connect();
@@ -26,9 +34,17 @@ export async function makeShop(ownerUrl: string, input: { readonly name: string;
     const passwordHash = await hash(input.password);
     const rows = input.people.map((p) => ({ ...p, id: v7() }));
     for (const p of rows) {
-      await client.query('INSERT INTO people (shop_id, id, name, email, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)', [shopId, p.id, p.name, p.email, p.role, passwordHash]);
+      await client.query(
+        'INSERT INTO people (shop_id, id, name, email, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)',
+        [shopId, p.id, p.name, p.email, p.role, passwordHash],
+      );
     }
-    for (const [i, name] of input.benches.entries()) await client.query('INSERT INTO benches (shop_id, name, position) VALUES ($1, $2, $3)', [shopId, name, i + 1]);
+    for (const [i, name] of input.benches.entries())
+      await client.query('INSERT INTO benches (shop_id, name, position) VALUES ($1, $2, $3)', [
+        shopId,
+        name,
+        i + 1,
+      ]);
     await client.query('COMMIT');
     const first = rows[0]!;
     return { shopId, shopName: input.name, personId: first.id, name: first.name, role: 'lead' };
@@ -49,28 +65,54 @@ export async function loadDemo(ownerUrl: string, now = new Date()): Promise<bool
   if (rowCount) return false;
 
   const who = await makeShop(ownerUrl, { name: shop.name, people, benches, password: PASSWORD });
-  const app = await NestFactory.createApplicationContext(AppModule.on(appUrl(ownerUrl)), { logger: ['error'] });
+  const app = await NestFactory.createApplicationContext(AppModule.on(appUrl(ownerUrl)), {
+    logger: ['error'],
+  });
   try {
-    await app.get(Scope).run(who, () => fill(app.get(EnginesService), app.get(GaugesService), app.get(JobsService), app.get(LogService), now));
+    await app
+      .get(Scope)
+      .run(who, () =>
+        fill(app.get(EnginesService), app.get(GaugesService), app.get(JobsService), app.get(LogService), now),
+      );
   } finally {
     await app.close();
   }
   return true;
 }
 
-async function fill(engineRoom: EnginesService, gaugeRoom: GaugesService, jobRoom: JobsService, log: LogService, now: Date): Promise<void> {
+async function fill(
+  engineRoom: EnginesService,
+  gaugeRoom: GaugesService,
+  jobRoom: JobsService,
+  log: LogService,
+  now: Date,
+): Promise<void> {
   const ids = new Map<string, string>();
   const id = (name: string): string => {
     const made = ids.get(name) ?? v7();
     ids.set(name, made);
     return made;
   };
-  const named = (e: EngineSpec): EngineSpec => ({ ...e, id: id(e.id), limits: e.limits.map((l) => ({ ...l, id: id(l.id) })), kits: e.kits.map((k) => ({ ...k, id: id(k.id) })) });
+  const named = (e: EngineSpec): EngineSpec => ({
+    ...e,
+    id: id(e.id),
+    limits: e.limits.map((l) => ({ ...l, id: id(l.id) })),
+    kits: e.kits.map((k) => ({ ...k, id: id(k.id) })),
+  });
   for (const engine of engines) await engineRoom.keep(named(engine));
 
   const due = new Date(now.getTime() + 150 * DAY).toISOString().slice(0, 10);
   const gauges = instruments(due);
-  await gaugeRoom.keep(gauges.map((i) => ({ ...i, id: id(i.id), setting: i.setting.kind === 'micrometer' ? { ...i.setting, instrumentId: id(i.setting.instrumentId) } : i.setting })));
+  await gaugeRoom.keep(
+    gauges.map((i) => ({
+      ...i,
+      id: id(i.id),
+      setting:
+        i.setting.kind === 'micrometer'
+          ? { ...i.setting, instrumentId: id(i.setting.instrumentId) }
+          : i.setting,
+    })),
+  );
 
   for (const job of [...jobs(now, gauges)].reverse()) {
     const jobId = v7();
@@ -88,11 +130,13 @@ async function fill(engineRoom: EnginesService, gaugeRoom: GaugesService, jobRoo
     });
     const entries = job.log.map((e): LogEntry => {
       if (e.kind !== 'reading') return { ...e, id: entryId(e.id) };
-      const station = e.station.part === 'piston' ? { ...e.station, kit: e.station.kit && id(e.station.kit) } : e.station;
+      const station =
+        e.station.part === 'piston' ? { ...e.station, kit: e.station.kit && id(e.station.kit) } : e.station;
       return { ...e, id: entryId(e.id), instrumentId: id(e.instrumentId), station };
     });
     await log.keep(jobId, entries);
-    for (const [i, d] of job.decisions.entries()) await jobRoom.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && id(d.kitId) }, i + 1);
+    for (const [i, d] of job.decisions.entries())
+      await jobRoom.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && id(d.kitId) }, i + 1);
     await jobRoom.summarise(jobId);
   }
 }

@@ -18,7 +18,9 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
   try {
     await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
     await ensureRoles(client, ownerUrl);
-    await client.query('CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())');
+    await client.query(
+      'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',
+    );
     const umzug = new Umzug({
       migrations: MIGRATIONS.map((m) => ({
         name: m.name,
@@ -35,7 +37,10 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
         },
       })),
       storage: {
-        executed: async () => (await client.query<{ name: string }>('SELECT name FROM migrations ORDER BY name')).rows.map((r) => r.name),
+        executed: async () =>
+          (await client.query<{ name: string }>('SELECT name FROM migrations ORDER BY name')).rows.map(
+            (r) => r.name,
+          ),
         // Recorded inside the migration's own transaction, above.
         logMigration: async () => undefined,
         unlogMigration: async () => undefined,

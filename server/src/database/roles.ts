@@ -13,7 +13,9 @@ const LOOKUP_ROLE = 'tribos_lookup';
  */
 export function appUrl(ownerUrl: string): string {
   const url = new URL(ownerUrl);
-  url.password = createHmac('sha256', decodeURIComponent(url.password) || 'no password').update(`${APP_ROLE}@${url.pathname}`).digest('hex');
+  url.password = createHmac('sha256', decodeURIComponent(url.password) || 'no password')
+    .update(`${APP_ROLE}@${url.pathname}`)
+    .digest('hex');
   url.username = APP_ROLE;
   return url.href;
 }
@@ -21,7 +23,8 @@ export function appUrl(ownerUrl: string): string {
 /** Creates the roles, or renews the application's password. The owner needs CREATEROLE or to be superuser. */
 export async function ensureRoles(client: Client, ownerUrl: string): Promise<void> {
   const password = new URL(appUrl(ownerUrl)).password;
-  const exists = async (role: string) => (await client.query('SELECT 1 FROM pg_roles WHERE rolname = $1', [role])).rowCount === 1;
+  const exists = async (role: string) =>
+    (await client.query('SELECT 1 FROM pg_roles WHERE rolname = $1', [role])).rowCount === 1;
   const attributes = `LOGIN NOSUPERUSER NOCREATEDB NOCREATEROLE NOBYPASSRLS PASSWORD '${password}'`;
   await client.query(`${(await exists(APP_ROLE)) ? 'ALTER' : 'CREATE'} ROLE ${APP_ROLE} ${attributes}`);
   if (!(await exists(LOOKUP_ROLE))) await client.query(`CREATE ROLE ${LOOKUP_ROLE} NOLOGIN BYPASSRLS`);

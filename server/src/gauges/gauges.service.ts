@@ -28,7 +28,9 @@ export class GaugesService {
   /** Keeps instruments as the demo and an import bring them; those set in a micrometer come after it. */
   async keep(instruments: readonly Instrument[]): Promise<void> {
     const { shopId } = this.scope.who;
-    const order = [...instruments].sort((a, b) => Number(a.setting.kind === 'micrometer') - Number(b.setting.kind === 'micrometer'));
+    const order = [...instruments].sort(
+      (a, b) => Number(a.setting.kind === 'micrometer') - Number(b.setting.kind === 'micrometer'),
+    );
     for (const i of order) await this.instruments.create({ ...instrumentRow(i), shopId });
   }
 
@@ -48,21 +50,29 @@ export class GaugesService {
     const { version, ...rest } = body;
     const instrument = instrumentFromBody({ ...rest, id });
     await this.refuseImpossible(instrument);
-    const [changed] = await this.instruments.update({ ...instrumentRow(instrument), version: version + 1 }, { where: { id, version } });
+    const [changed] = await this.instruments.update(
+      { ...instrumentRow(instrument), version: version + 1 },
+      { where: { id, version } },
+    );
     if (changed === 0) throw stale('gauge', { version: before.version, instrument: instrumentOf(before) });
     await this.audit.note('gauge changed', id, { before: instrumentOf(before), after: instrument });
     return { version: version + 1, instrument };
   }
 
   private async refuseImpossible(i: Instrument): Promise<void> {
-    const refuse = (path: string, sentence: string) => new ProblemError(422, 'gauge', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
+    const refuse = (path: string, sentence: string) =>
+      new ProblemError(422, 'gauge', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
     if (i.rangeLow >= i.rangeHigh) throw refuse('/rangeHigh', 'The range must run from low to high.');
-    if (i.setting.kind === 'ring' && i.setting.u <= 0) throw refuse('/settingU', 'A setting ring needs the uncertainty of its certificate.');
-    if (i.setting.kind !== 'none' && i.type !== 'dial-bore') throw refuse('/settingKind', 'Only a dial bore gauge is set in a ring or a micrometer.');
-    if (i.setting.kind === 'none' && i.type === 'dial-bore') throw refuse('/settingKind', 'A dial bore gauge compares: say what it is set in.');
+    if (i.setting.kind === 'ring' && i.setting.u <= 0)
+      throw refuse('/settingU', 'A setting ring needs the uncertainty of its certificate.');
+    if (i.setting.kind !== 'none' && i.type !== 'dial-bore')
+      throw refuse('/settingKind', 'Only a dial bore gauge is set in a ring or a micrometer.');
+    if (i.setting.kind === 'none' && i.type === 'dial-bore')
+      throw refuse('/settingKind', 'A dial bore gauge compares: say what it is set in.');
     if (i.setting.kind === 'micrometer') {
       const micrometer = await this.instruments.findOne({ where: { id: i.setting.instrumentId } });
-      if (micrometer?.type !== 'micrometer') throw refuse('/settingInstrumentId', 'It has to be set in a micrometer of this shop.');
+      if (micrometer?.type !== 'micrometer')
+        throw refuse('/settingInstrumentId', 'It has to be set in a micrometer of this shop.');
     }
   }
 }

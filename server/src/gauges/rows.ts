@@ -37,6 +37,10 @@ export function instrumentRow({ setting, ...rest }: Instrument) {
 export function instrumentFromBody(body: InstrumentBody): Instrument {
   const { settingKind, settingU, settingInstrumentId, ...rest } = body;
   const setting: Setting =
-    settingKind === 'ring' ? { kind: 'ring', u: settingU ?? 0 } : settingKind === 'micrometer' ? { kind: 'micrometer', instrumentId: settingInstrumentId ?? '' } : { kind: 'none' };
+    settingKind === 'ring'
+      ? { kind: 'ring', u: settingU ?? 0 }
+      : settingKind === 'micrometer'
+        ? { kind: 'micrometer', instrumentId: settingInstrumentId ?? '' }
+        : { kind: 'none' };
   return { ...rest, setting } as Instrument;
 }

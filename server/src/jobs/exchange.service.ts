@@ -1,6 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import type { JobView } from '@tribos/contract';
-import { readJobFile, stationName, withUnit, type EngineSpec, type Instrument, type JobFile, type LogEntry } from '@tribos/core';
+import {
+  readJobFile,
+  stationName,
+  withUnit,
+  type EngineSpec,
+  type Instrument,
+  type JobFile,
+  type LogEntry,
+} from '@tribos/core';
 import { stringify } from 'csv-stringify/sync';
 import { v7 } from 'uuid';
 import { GaugesService } from '../gauges/index.js';
@@ -27,10 +35,20 @@ class Ids {
 
 /** What an engine says, whatever its ids. */
 const engineText = ({ id: _id, limits, kits, ...rest }: EngineSpec): string =>
-  canonical({ ...rest, limits: limits.map(({ id: _l, ...l }) => l), kits: kits.map(({ id: _k, ...k }) => canonical(k)).sort() });
+  canonical({
+    ...rest,
+    limits: limits.map(({ id: _l, ...l }) => l),
+    kits: kits.map(({ id: _k, ...k }) => canonical(k)).sort(),
+  });
 
 const instrumentText = ({ id: _id, setting, ...rest }: Instrument, all: readonly Instrument[]): string =>
-  canonical({ ...rest, setting: setting.kind === 'micrometer' ? `in ${all.find((i) => i.id === setting.instrumentId)?.name ?? ''}` : setting });
+  canonical({
+    ...rest,
+    setting:
+      setting.kind === 'micrometer'
+        ? `in ${all.find((i) => i.id === setting.instrumentId)?.name ?? ''}`
+        : setting,
+  });
 
 /** Jobs out of the shop and into it, in the open format. */
 @Injectable()
@@ -46,7 +64,15 @@ export class ExchangeService {
   /** Every reading of a job as a table, taken back and corrected ones included and marked. */
   async csv(id: string): Promise<string> {
     const file = await this.jobs.file(id);
-    const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])));
+    const gone = new Set(
+      file.log.flatMap((e) =>
+        e.kind === 'take-back'
+          ? [e.readingId]
+          : e.kind === 'reading' && e.corrects
+            ? [e.corrects.readingId]
+            : [],
+      ),
+    );
     const rows = file.log.flatMap((e) => {
       if (e.kind !== 'reading') return [];
       const { station } = e;
@@ -67,7 +93,20 @@ export class ExchangeService {
         },
       ];
     });
-    const columns = ['time', 'person', 'gauge', 'station', 'part', 'cylinder', 'depth_mm', 'direction_deg', 'typed', 'value_nm', 'value_mm', 'stands'];
+    const columns = [
+      'time',
+      'person',
+      'gauge',
+      'station',
+      'part',
+      'cylinder',
+      'depth_mm',
+      'direction_deg',
+      'typed',
+      'value_nm',
+      'value_mm',
+      'stands',
+    ];
     // A cell that starts like a formula would run in a spreadsheet.
     return stringify(rows, { header: true, columns, escape_formulas: true });
   }
@@ -76,7 +115,12 @@ export class ExchangeService {
   async bringIn(json: unknown): Promise<JobView> {
     const read = readJobFile(json);
     if (!read.ok) {
-      throw new ProblemError(422, 'job-file', `This is not a job file that can be read: ${read.misfits[0]!.path} ${read.misfits[0]!.sentence}. Nothing was imported.`, { errors: read.misfits });
+      throw new ProblemError(
+        422,
+        'job-file',
+        `This is not a job file that can be read: ${read.misfits[0]!.path} ${read.misfits[0]!.sentence}. Nothing was imported.`,
+        { errors: read.misfits },
+      );
     }
     const { file } = read;
     const ids = new Ids();
@@ -86,10 +130,19 @@ export class ExchangeService {
     await this.jobs.keep({
       engineId,
       phone: '',
-      facts: { ...file.job, id: jobId, bench: null, overrides: file.job.overrides.map((o) => ({ ...o, limitId: ids.of(o.limitId) })) },
+      facts: {
+        ...file.job,
+        id: jobId,
+        bench: null,
+        overrides: file.job.overrides.map((o) => ({ ...o, limitId: ids.of(o.limitId) })),
+      },
     });
-    await this.log.keep(jobId, file.log.map((e) => this.renamed(e, ids)));
-    for (const [i, d] of file.decisions.entries()) await this.jobs.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && ids.of(d.kitId) }, i + 1);
+    await this.log.keep(
+      jobId,
+      file.log.map((e) => this.renamed(e, ids)),
+    );
+    for (const [i, d] of file.decisions.entries())
+      await this.jobs.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && ids.of(d.kitId) }, i + 1);
     await this.audit.note('job imported', jobId, { from: file.job.number });
     await this.jobs.summarise(jobId);
     return this.jobs.view(jobId);
@@ -103,7 +156,10 @@ export class ExchangeService {
           ...e,
           id,
           instrumentId: ids.of(e.instrumentId),
-          station: e.station.part === 'piston' ? { ...e.station, kit: e.station.kit && ids.of(e.station.kit) } : e.station,
+          station:
+            e.station.part === 'piston'
+              ? { ...e.station, kit: e.station.kit && ids.of(e.station.kit) }
+              : e.station,
           corrects: e.corrects && { ...e.corrects, readingId: ids.of(e.corrects.readingId) },
         };
       case 'take-back':
@@ -123,7 +179,14 @@ export class ExchangeService {
       else fresh.push(i);
     }
     await this.gauges.keep(
-      fresh.map((i) => ({ ...i, id: ids.of(i.id), setting: i.setting.kind === 'micrometer' ? { ...i.setting, instrumentId: ids.of(i.setting.instrumentId) } : i.setting })),
+      fresh.map((i) => ({
+        ...i,
+        id: ids.of(i.id),
+        setting:
+          i.setting.kind === 'micrometer'
+            ? { ...i.setting, instrumentId: ids.of(i.setting.instrumentId) }
+            : i.setting,
+      })),
     );
   }
 
@@ -133,7 +196,12 @@ export class ExchangeService {
     if (match) {
       ids.same(engine.id, match.id);
       engine.limits.forEach((l, i) => ids.same(l.id, match.limits[i]!.id));
-      engine.kits.forEach((k) => ids.same(k.id, match.kits.find((m) => canonical({ ...m, id: '' }) === canonical({ ...k, id: '' }))!.id));
+      engine.kits.forEach((k) =>
+        ids.same(
+          k.id,
+          match.kits.find((m) => canonical({ ...m, id: '' }) === canonical({ ...k, id: '' }))!.id,
+        ),
+      );
       return match.id;
     }
     const id = ids.of(engine.id);

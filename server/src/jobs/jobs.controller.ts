@@ -1,5 +1,16 @@
 import { Body, Controller, Get, Header, HttpCode, Param, Patch, Post, Query, Res } from '@nestjs/common';
-import { AppendLog, EditJob, JobQuery, NewDecision, NewJob, type AppendedLog, type BenchesView, type JobRow, type JobView, type Page } from '@tribos/contract';
+import {
+  AppendLog,
+  EditJob,
+  JobQuery,
+  NewDecision,
+  NewJob,
+  type AppendedLog,
+  type BenchesView,
+  type JobRow,
+  type JobView,
+  type Page,
+} from '@tribos/contract';
 import type { Response } from 'express';
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
@@ -82,7 +93,10 @@ export class JobsController {
 
   @Get('jobs/:id/readings.csv')
   @Header('content-type', 'text/csv; charset=utf-8')
-  async csv(@Param('id', IdPipe) id: string, @Res({ passthrough: true }) response: Response): Promise<string> {
+  async csv(
+    @Param('id', IdPipe) id: string,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<string> {
     response.attachment('readings.csv');
     return this.exchange.csv(id);
   }

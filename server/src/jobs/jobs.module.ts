@@ -10,7 +10,13 @@ import { JobsService } from './jobs.service.js';
 import { DecisionModel, JobModel } from './models.js';
 
 @Module({
-  imports: [SequelizeModule.forFeature([JobModel, DecisionModel]), PeopleModule, SpecsModule, GaugesModule, ReadingsModule],
+  imports: [
+    SequelizeModule.forFeature([JobModel, DecisionModel]),
+    PeopleModule,
+    SpecsModule,
+    GaugesModule,
+    ReadingsModule,
+  ],
   controllers: [JobsController],
   providers: [JobsService, ExchangeService],
   exports: [JobsService],

@@ -1,7 +1,27 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { AppendedLog, AppendLog, BenchesView, EditJob, JobQuery, JobRow, JobView, NewDecision, NewJob, Page } from '@tribos/contract';
-import { calibrationOverdue, judgeJob, nextSentence, standingDecision, stationKey, UNSTATED_THERMAL, walk, type JobFile } from '@tribos/core';
+import type {
+  AppendedLog,
+  AppendLog,
+  BenchesView,
+  EditJob,
+  JobQuery,
+  JobRow,
+  JobView,
+  NewDecision,
+  NewJob,
+  Page,
+} from '@tribos/contract';
+import {
+  calibrationOverdue,
+  judgeJob,
+  nextSentence,
+  standingDecision,
+  stationKey,
+  UNSTATED_THERMAL,
+  walk,
+  type JobFile,
+} from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
 import { GaugesService } from '../gauges/index.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
@@ -35,7 +55,9 @@ export class JobsService {
     const words = (query.search ?? '').toLowerCase().split(/\s+/u).filter(Boolean);
     const where: WhereOptions = {
       ...(query.after ? { number: { [Op.lt]: query.after } } : {}),
-      ...(words.length > 0 ? { [Op.and]: words.map((w) => ({ search: { [Op.like]: `%${w.replace(/[\\%_]/gu, '\\$&')}%` } })) } : {}),
+      ...(words.length > 0
+        ? { [Op.and]: words.map((w) => ({ search: { [Op.like]: `%${w.replace(/[\\%_]/gu, '\\$&')}%` } })) }
+        : {}),
     };
     const rows = await this.jobs.findAll({ where, order: [['number', 'DESC']], limit: limit + 1 });
     const items = await this.rows(rows.slice(0, limit));
@@ -45,21 +67,41 @@ export class JobsService {
   async benches(now = new Date()): Promise<BenchesView> {
     const names = await this.shop.benches();
     const on = await this.jobs.findAll({ where: { bench: { [Op.ne]: null } }, order: [['number', 'DESC']] });
-    const waiting = await this.jobs.findAll({ where: { bench: null, decided: null }, order: [['promised', 'ASC NULLS LAST'], ['number', 'ASC']], limit: MOST_WAITING });
+    const waiting = await this.jobs.findAll({
+      where: { bench: null, decided: null },
+      order: [
+        ['promised', 'ASC NULLS LAST'],
+        ['number', 'ASC'],
+      ],
+      limit: MOST_WAITING,
+    });
     const benches = await Promise.all(
       names.map(async (name) => {
         const row = on.find((j) => j.bench === name);
         if (!row) return { name, job: null };
         const file = await this.fileOf(row);
         const { next } = judgeJob(file);
-        const station = next.kind === 'decide' || next.kind === 'decided' ? ('decide' as const) : ('measure' as const);
-        return { name, job: { ...listRow(row, file.job.customer), next: { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') }, station } };
+        const station =
+          next.kind === 'decide' || next.kind === 'decided' ? ('decide' as const) : ('measure' as const);
+        return {
+          name,
+          job: {
+            ...listRow(row, file.job.customer),
+            next: { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') },
+            station,
+          },
+        };
       }),
     );
     const soon = new Date(now.getTime() + DUE_SOON_DAYS * 86_400_000).toISOString().slice(0, 10);
     const gaugesDue = (await this.gauges.all())
       .filter((i) => i.calibrationDue !== null && i.calibrationDue <= soon)
-      .map((i) => ({ id: i.id, name: i.name, calibrationDue: i.calibrationDue!, overdue: calibrationOverdue(i, now.toISOString()) }));
+      .map((i) => ({
+        id: i.id,
+        name: i.name,
+        calibrationDue: i.calibrationDue!,
+        overdue: calibrationOverdue(i, now.toISOString()),
+      }));
     const limitsUnchecked = (await this.engines.list()).reduce((sum, e) => sum + e.unchecked, 0);
     return { benches, waiting: await this.rows(waiting), gaugesDue, limitsUnchecked };
   }
@@ -102,7 +144,12 @@ export class JobsService {
   }
 
   /** Keeps a job's facts under the next number. */
-  async keep(input: { readonly engineId: string; readonly phone: string; readonly facts: Omit<JobFile['job'], 'number'>; readonly createdAt?: Date }): Promise<number> {
+  async keep(input: {
+    readonly engineId: string;
+    readonly phone: string;
+    readonly facts: Omit<JobFile['job'], 'number'>;
+    readonly createdAt?: Date;
+  }): Promise<number> {
     const { facts } = input;
     const number = await this.shop.takeJobNumber();
     const customerId = await this.shop.findOrKeepCustomer(facts.customer, input.phone);
@@ -115,7 +162,8 @@ export class JobsService {
       engineId: input.engineId,
       fittedPiston: fitted.piston,
       fittedRing: fitted.ring,
-      search: `${String(number).padStart(4, '0')} ${facts.machine} ${facts.engineNumber} ${customer} ${facts.complaint}`.toLowerCase(),
+      search:
+        `${String(number).padStart(4, '0')} ${facts.machine} ${facts.engineNumber} ${customer} ${facts.complaint}`.toLowerCase(),
       ...(input.createdAt ? { createdAt: input.createdAt } : {}),
     });
     return number;
@@ -124,7 +172,10 @@ export class JobsService {
   async edit(id: string, body: EditJob): Promise<JobView> {
     const { version, ...changes } = body;
     const bench = changes.bench === undefined ? {} : { bench: await this.freeBench(changes.bench, id) };
-    const [changed] = await this.jobs.update({ ...changes, ...bench, version: version + 1 }, { where: { id, version } });
+    const [changed] = await this.jobs.update(
+      { ...changes, ...bench, version: version + 1 },
+      { where: { id, version } },
+    );
     if (changed === 0) {
       const current = await this.view(id);
       throw stale('job', { version: current.version, job: current.file.job });
@@ -148,24 +199,47 @@ export class JobsService {
     const decisions = await this.decisions.findAll({ where: { jobId: id }, order: ['position'] });
     const before = decisions.find((d) => d.id === body.id);
     if (before) {
-      if (canonical([before.kitId, before.reason]) !== canonical([body.kitId, body.reason])) throw new ProblemError(409, 'id-reused', 'A decision with this id but other content is already kept. Nothing was saved.');
+      if (canonical([before.kitId, before.reason]) !== canonical([body.kitId, body.reason]))
+        throw new ProblemError(
+          409,
+          'id-reused',
+          'A decision with this id but other content is already kept. Nothing was saved.',
+        );
       return this.view(id);
     }
     const engine = await this.engines.spec(row.engineId);
     if (body.kitId !== null && !engine.kits.some((k) => k.id === body.kitId)) {
-      throw new ProblemError(422, 'kit', 'This engine has no such kit. Nothing was saved.', { errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }] });
+      throw new ProblemError(422, 'kit', 'This engine has no such kit. Nothing was saved.', {
+        errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
+      });
     }
     const judged = judgeJob(await this.fileOf(row));
     const option = judged.kits.options.find((o) => o.kit.id === body.kitId);
     if (option?.whyNot) throw new ProblemError(422, 'may-not', `${option.whyNot} Nothing was saved.`);
-    await this.keepDecision(id, { id: body.id, at: new Date().toISOString(), by: this.scope.who.name, kitId: body.kitId, reason: body.reason }, decisions.length + 1);
+    await this.keepDecision(
+      id,
+      {
+        id: body.id,
+        at: new Date().toISOString(),
+        by: this.scope.who.name,
+        kitId: body.kitId,
+        reason: body.reason,
+      },
+      decisions.length + 1,
+    );
     await this.audit.note('decided', id, { kitId: body.kitId, reason: body.reason });
     await this.summarise(id);
     return this.view(id);
   }
 
   async keepDecision(jobId: string, decision: JobFile['decisions'][number], position: number): Promise<void> {
-    await this.decisions.create({ ...decision, at: new Date(decision.at), shopId: this.scope.who.shopId, jobId, position });
+    await this.decisions.create({
+      ...decision,
+      at: new Date(decision.at),
+      shopId: this.scope.who.shopId,
+      jobId,
+      position,
+    });
   }
 
   /** Renews what the lists show of a job. */
@@ -175,9 +249,15 @@ export class JobsService {
     const judged = judgeJob(file);
     const chosen = standingDecision(file);
     const planned = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
-    const decided = chosen === null ? null : (file.engine.kits.find((k) => k.id === chosen.kitId)?.name ?? 'nothing bored');
+    const decided =
+      chosen === null ? null : (file.engine.kits.find((k) => k.id === chosen.kitId)?.name ?? 'nothing bored');
     await this.jobs.update(
-      { overall: judged.overall, stationsPlanned: planned.length, stationsRead: planned.filter((s) => judged.readings.stations.has(stationKey(s))).length, decided },
+      {
+        overall: judged.overall,
+        stationsPlanned: planned.length,
+        stationsRead: planned.filter((s) => judged.readings.stations.has(stationKey(s))).length,
+        decided,
+      },
       { where: { id } },
     );
   }
@@ -191,7 +271,16 @@ export class JobsService {
       this.log.of(row.id),
       this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] }),
     ]);
-    return { format: 'tribos-job', version: 1, shop, engine, instruments, job: factsOf(row, customer.name), log, decisions: decisions.map(decisionOf) };
+    return {
+      format: 'tribos-job',
+      version: 1,
+      shop,
+      engine,
+      instruments,
+      job: factsOf(row, customer.name),
+      log,
+      decisions: decisions.map(decisionOf),
+    };
   }
 
   private async row(id: string, lock = false): Promise<JobModel> {
@@ -208,9 +297,15 @@ export class JobsService {
   /** A bench holds one engine. */
   private async freeBench(bench: string | null, jobId: string): Promise<string | null> {
     if (bench === null) return null;
-    if (!(await this.shop.benches()).includes(bench)) throw new ProblemError(422, 'bench', 'This shop has no such bench. Nothing was saved.');
+    if (!(await this.shop.benches()).includes(bench))
+      throw new ProblemError(422, 'bench', 'This shop has no such bench. Nothing was saved.');
     const taken = await this.jobs.findOne({ where: { bench, id: { [Op.ne]: jobId } } });
-    if (taken) throw new ProblemError(422, 'bench', `${bench} holds job ${String(taken.number).padStart(4, '0')}. Clear it first. Nothing was saved.`);
+    if (taken)
+      throw new ProblemError(
+        422,
+        'bench',
+        `${bench} holds job ${String(taken.number).padStart(4, '0')}. Clear it first. Nothing was saved.`,
+      );
     return bench;
   }
 }

@@ -2,7 +2,13 @@ import type { JobRow } from '@tribos/contract';
 import type { Decision, JobFacts } from '@tribos/core';
 import type { DecisionModel, JobModel } from './models.js';
 
-export const decisionOf = (row: DecisionModel): Decision => ({ id: row.id, at: row.at.toISOString(), by: row.by, kitId: row.kitId, reason: row.reason });
+export const decisionOf = (row: DecisionModel): Decision => ({
+  id: row.id,
+  at: row.at.toISOString(),
+  by: row.by,
+  kitId: row.kitId,
+  reason: row.reason,
+});
 
 export function factsOf(row: JobModel, customer: string): JobFacts {
   return {

@@ -1,4 +1,12 @@
-import { judgeJob, kitSentence, nextSentence, recommendationSentence, verdictSentence, type JobFile, type LengthUnit } from '@tribos/core';
+import {
+  judgeJob,
+  kitSentence,
+  nextSentence,
+  recommendationSentence,
+  verdictSentence,
+  type JobFile,
+  type LengthUnit,
+} from '@tribos/core';
 
 /** Every verdict of a job as the API prints it: figures in nm, sentences in the reader's unit. */
 export function verdictReport(file: JobFile, unit: LengthUnit) {
@@ -31,7 +39,14 @@ export function verdictReport(file: JobFile, unit: LengthUnit) {
       p: o.p,
       sentence: kitSentence(file, o),
       oversizesLeft: o.oversizesLeft,
-      cylinders: o.cylinders.map((c) => ({ cylinder: file.engine.cylinders[c.cylinder], piston: c.piston, target: c.target, cleanup: c.cleanup, odds: c.odds, fit: c.fit })),
+      cylinders: o.cylinders.map((c) => ({
+        cylinder: file.engine.cylinders[c.cylinder],
+        piston: c.piston,
+        target: c.target,
+        cleanup: c.cleanup,
+        odds: c.odds,
+        fit: c.fit,
+      })),
     })),
     questions: judged.readings.questions,
   };

@@ -1,5 +1,12 @@
 import { createHash } from 'node:crypto';
-import { Injectable, SetMetadata, type CallHandler, type CanActivate, type ExecutionContext, type NestInterceptor } from '@nestjs/common';
+import {
+  Injectable,
+  SetMetadata,
+  type CallHandler,
+  type CanActivate,
+  type ExecutionContext,
+  type NestInterceptor,
+} from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import { InjectConnection } from '@nestjs/sequelize';
 import { may, type Permission, type Role } from '@tribos/contract';
@@ -41,20 +48,38 @@ export class AccessGuard implements CanActivate {
     const who = await this.whoIs(request);
     if (who) request.who = who;
     if (this.reflector.getAllAndOverride<boolean>(OPEN, targets)) return true;
-    if (!who) throw new ProblemError(401, 'not-signed-in', 'You are not signed in, or were signed out. What you typed is kept on this device.');
+    if (!who)
+      throw new ProblemError(
+        401,
+        'not-signed-in',
+        'You are not signed in, or were signed out. What you typed is kept on this device.',
+      );
     const needed = this.reflector.getAllAndOverride<Permission>(PERMISSION, targets) ?? 'read';
-    if (!may(who.role, needed)) throw new ProblemError(403, 'not-allowed', `A ${who.role} may not do this in this shop. Nothing was saved.`);
+    if (!may(who.role, needed))
+      throw new ProblemError(
+        403,
+        'not-allowed',
+        `A ${who.role} may not do this in this shop. Nothing was saved.`,
+      );
     return true;
   }
 
   private async whoIs(request: Request): Promise<Who | null> {
     const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
     if (typeof token !== 'string' || token.length > 200) return null;
-    const [row] = await this.sequelize.query<{ shop_id: string; shop_name: string; id: string; name: string; role: Role }>('SELECT * FROM session_person($1)', {
+    const [row] = await this.sequelize.query<{
+      shop_id: string;
+      shop_name: string;
+      id: string;
+      name: string;
+      role: Role;
+    }>('SELECT * FROM session_person($1)', {
       bind: [hashToken(token)],
       type: QueryTypes.SELECT,
     });
-    return row ? { shopId: row.shop_id, shopName: row.shop_name, personId: row.id, name: row.name, role: row.role } : null;
+    return row
+      ? { shopId: row.shop_id, shopName: row.shop_name, personId: row.id, name: row.name, role: row.role }
+      : null;
   }
 }
 
@@ -68,7 +93,10 @@ export class ScopeInterceptor implements NestInterceptor {
 
   intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
     const request = context.switchToHttp().getRequest<SignedInRequest>();
-    const unscoped = this.reflector.getAllAndOverride<boolean>(UNSCOPED, [context.getHandler(), context.getClass()]);
+    const unscoped = this.reflector.getAllAndOverride<boolean>(UNSCOPED, [
+      context.getHandler(),
+      context.getClass(),
+    ]);
     const { who } = request;
     if (!who || unscoped) return next.handle();
     return from(this.scope.run(who, () => lastValueFrom(next.handle(), { defaultValue: undefined })));

@@ -6,8 +6,20 @@ import type { Response } from 'express';
 
 /** An error that says what happened, what was kept and what to do. */
 export class ProblemError extends HttpException {
-  constructor(status: number, code: string, detail: string, extras: Pick<Problem, 'errors' | 'current'> = {}) {
-    const problem: Problem = { type: `urn:tribos:problem:${code}`, title: TITLES[status] ?? 'Error', status, code, detail, ...extras };
+  constructor(
+    status: number,
+    code: string,
+    detail: string,
+    extras: Pick<Problem, 'errors' | 'current'> = {},
+  ) {
+    const problem: Problem = {
+      type: `urn:tribos:problem:${code}`,
+      title: TITLES[status] ?? 'Error',
+      status,
+      code,
+      detail,
+      ...extras,
+    };
     super(problem, status);
   }
 }
@@ -26,10 +38,16 @@ const TITLES: Record<number, string> = {
   503: 'Not available',
 };
 
-export const notFound = (what: string): ProblemError => new ProblemError(404, 'not-found', `There is no such ${what} in this shop.`);
+export const notFound = (what: string): ProblemError =>
+  new ProblemError(404, 'not-found', `There is no such ${what} in this shop.`);
 
 export const stale = (what: string, current: unknown): ProblemError =>
-  new ProblemError(409, 'stale', `This ${what} was changed by someone else meanwhile. Nothing was saved; compare the two and save again.`, { current });
+  new ProblemError(
+    409,
+    'stale',
+    `This ${what} was changed by someone else meanwhile. Nothing was saved; compare the two and save again.`,
+    { current },
+  );
 
 /** Flattens class-validator's tree into paths with sentences. */
 export function fromValidation(errors: readonly ValidationError[]): ProblemError {
@@ -39,7 +57,12 @@ export function fromValidation(errors: readonly ValidationError[]): ProblemError
       ...flat(e.children ?? [], `${path}/${e.property}`),
     ]);
   const all = flat(errors, '').slice(0, 20);
-  return new ProblemError(400, 'invalid', `Nothing was saved: ${all[0]?.sentence ?? 'the request does not have its shape'}.`, { errors: all });
+  return new ProblemError(
+    400,
+    'invalid',
+    `Nothing was saved: ${all[0]?.sentence ?? 'the request does not have its shape'}.`,
+    { errors: all },
+  );
 }
 
 interface DatabaseError {
@@ -52,11 +75,36 @@ function fromDatabase(error: DatabaseError): ProblemError | null {
   const cause = error.original ?? error.parent;
   const code = cause?.code;
   if (!code) return null;
-  if (code === '23505') return new ProblemError(409, 'exists', 'Something with this id or name is already there. Nothing was saved.');
-  if (code === '23503') return new ProblemError(422, 'unknown-reference', 'The request names something that is not in this shop. Nothing was saved.');
-  if (code.startsWith('23') || code.startsWith('22')) return new ProblemError(422, 'refused', 'A figure or text in the request cannot be kept as it is. Nothing was saved.');
-  if (code === '40001' || code === '40P01') return new ProblemError(409, 'busy', 'Someone else wrote at the same moment. Nothing was saved; send it again.');
-  if (code.startsWith('08') || code.startsWith('57')) return new ProblemError(503, 'database-away', 'The database is not answering. Nothing was saved; try again in a moment.');
+  if (code === '23505')
+    return new ProblemError(
+      409,
+      'exists',
+      'Something with this id or name is already there. Nothing was saved.',
+    );
+  if (code === '23503')
+    return new ProblemError(
+      422,
+      'unknown-reference',
+      'The request names something that is not in this shop. Nothing was saved.',
+    );
+  if (code.startsWith('23') || code.startsWith('22'))
+    return new ProblemError(
+      422,
+      'refused',
+      'A figure or text in the request cannot be kept as it is. Nothing was saved.',
+    );
+  if (code === '40001' || code === '40P01')
+    return new ProblemError(
+      409,
+      'busy',
+      'Someone else wrote at the same moment. Nothing was saved; send it again.',
+    );
+  if (code.startsWith('08') || code.startsWith('57'))
+    return new ProblemError(
+      503,
+      'database-away',
+      'The database is not answering. Nothing was saved; try again in a moment.',
+    );
   return null;
 }
 
@@ -65,15 +113,31 @@ function toProblem(error: unknown): ProblemError {
   if (error instanceof CoreError) return new ProblemError(422, error.code, error.message);
   if (error instanceof HttpException) {
     const status = error.getStatus();
-    const detail = status === 404 ? 'There is nothing at this address.' : status === 429 ? 'Too many tries from here. Wait a minute.' : error.message;
+    const detail =
+      status === 404
+        ? 'There is nothing at this address.'
+        : status === 429
+          ? 'Too many tries from here. Wait a minute.'
+          : error.message;
     return new ProblemError(status, `http-${status}`, detail);
   }
   const fromPg = fromDatabase((error ?? {}) as DatabaseError);
   if (fromPg) return fromPg;
   const { status, type, name } = (error ?? {}) as { status?: number; type?: string; name?: string };
-  if (name?.startsWith('SequelizeConnection')) return new ProblemError(503, 'database-away', 'The database is not answering. Nothing was saved; try again in a moment.');
+  if (name?.startsWith('SequelizeConnection'))
+    return new ProblemError(
+      503,
+      'database-away',
+      'The database is not answering. Nothing was saved; try again in a moment.',
+    );
   if (status && status >= 400 && status < 500) {
-    return new ProblemError(status, type ?? `http-${status}`, status === 413 ? 'The request is too large. Nothing was saved.' : 'The request could not be read. Nothing was saved.');
+    return new ProblemError(
+      status,
+      type ?? `http-${status}`,
+      status === 413
+        ? 'The request is too large. Nothing was saved.'
+        : 'The request could not be read. Nothing was saved.',
+    );
   }
   return new ProblemError(500, 'unexpected', 'Something went wrong here. Nothing was saved.');
 }

@@ -1,7 +1,8 @@
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 
 /** Every table is named in the plural, in snake case, and keeps its own times. */
-export const ShopTable = (tableName: string): ClassDecorator => Table({ tableName, underscored: true, timestamps: false }) as ClassDecorator;
+export const ShopTable = (tableName: string): ClassDecorator =>
+  Table({ tableName, underscored: true, timestamps: false }) as ClassDecorator;
 
 /** A row that belongs to a shop: its key starts with the shop's id. */
 export abstract class ShopRow extends Model {

@@ -8,6 +8,8 @@ export class CustomersController {
 
   @Get('customers')
   search(@Query('search') search?: string): Promise<CustomerView[]> {
-    return this.shop.searchCustomers(typeof search === 'string' ? search.replaceAll('\u0000', '').slice(0, 100) : '');
+    return this.shop.searchCustomers(
+      typeof search === 'string' ? search.replaceAll('\u0000', '').slice(0, 100) : '',
+    );
   }
 }

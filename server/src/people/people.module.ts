@@ -8,7 +8,9 @@ import { SessionService } from './session.service.js';
 import { ShopService } from './shop.service.js';
 
 @Module({
-  imports: [SequelizeModule.forFeature([ShopModel, PersonModel, SessionModel, CustomerModel, BenchModel, AuditModel])],
+  imports: [
+    SequelizeModule.forFeature([ShopModel, PersonModel, SessionModel, CustomerModel, BenchModel, AuditModel]),
+  ],
   controllers: [SessionController, CustomersController],
   providers: [SessionService, AuditService, ShopService],
   exports: [AuditService, ShopService],

@@ -6,7 +6,10 @@ import { COOKIE, Open, type SignedInRequest } from '../kit/access.js';
 import type { Who } from '../kit/scope.js';
 import { SESSION_HOURS, SessionService } from './session.service.js';
 
-const view = (who: Who): SessionView => ({ person: { id: who.personId, name: who.name, role: who.role }, shop: { id: who.shopId, name: who.shopName } });
+const view = (who: Who): SessionView => ({
+  person: { id: who.personId, name: who.name, role: who.role },
+  shop: { id: who.shopId, name: who.shopName },
+});
 
 @Controller('session')
 export class SessionController {
@@ -24,15 +27,28 @@ export class SessionController {
   @HttpCode(200)
   @UseGuards(ThrottlerGuard)
   @Throttle({ default: { limit: 20, ttl: 60_000 } })
-  async signIn(@Body() body: SignIn, @Req() request: SignedInRequest, @Res({ passthrough: true }) response: Response): Promise<SessionView> {
+  async signIn(
+    @Body() body: SignIn,
+    @Req() request: SignedInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<SessionView> {
     const { token, who } = await this.sessions.signIn(body.email, body.password);
-    response.cookie(COOKIE, token, { httpOnly: true, sameSite: 'strict', secure: request.secure, path: '/', maxAge: SESSION_HOURS * 3_600_000 });
+    response.cookie(COOKIE, token, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: request.secure,
+      path: '/',
+      maxAge: SESSION_HOURS * 3_600_000,
+    });
     return view(who);
   }
 
   @Delete()
   @HttpCode(204)
-  async signOut(@Req() request: SignedInRequest, @Res({ passthrough: true }) response: Response): Promise<void> {
+  async signOut(
+    @Req() request: SignedInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<void> {
     await this.sessions.signOut((request.cookies as Record<string, string>)[COOKIE]!);
     response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', path: '/' });
   }

@@ -33,15 +33,39 @@ export class SessionService {
    * @throws ProblemError 401, the same for a wrong address and a wrong password
    */
   async signIn(email: string, password: string): Promise<{ token: string; who: Who }> {
-    const [found] = await this.sequelize.query<{ shop_id: string; id: string; password_hash: string }>('SELECT * FROM sign_in_person($1)', { bind: [email], type: QueryTypes.SELECT });
+    const [found] = await this.sequelize.query<{ shop_id: string; id: string; password_hash: string }>(
+      'SELECT * FROM sign_in_person($1)',
+      { bind: [email], type: QueryTypes.SELECT },
+    );
     const right = await verify(found?.password_hash ?? (await nobodysHash()), password).catch(() => false);
-    if (!found || !right) throw new ProblemError(401, 'wrong-sign-in', 'The address or the password is not right.');
+    if (!found || !right)
+      throw new ProblemError(401, 'wrong-sign-in', 'The address or the password is not right.');
     const token = randomBytes(32).toString('base64url');
-    const newcomer: Who = { shopId: found.shop_id, shopName: '', personId: found.id, name: '', role: 'apprentice' };
+    const newcomer: Who = {
+      shopId: found.shop_id,
+      shopName: '',
+      personId: found.id,
+      name: '',
+      role: 'apprentice',
+    };
     const who = await this.scope.run(newcomer, async () => {
-      const [person, shop] = await Promise.all([this.people.findOne({ where: { id: found.id } }), this.shops.findOne()]);
-      await this.sessions.create({ shopId: found.shop_id, tokenHash: hashToken(token), personId: found.id, expiresAt: new Date(Date.now() + SESSION_HOURS * 3_600_000) });
-      return { shopId: found.shop_id, shopName: shop!.name, personId: found.id, name: person!.name, role: person!.role as Role };
+      const [person, shop] = await Promise.all([
+        this.people.findOne({ where: { id: found.id } }),
+        this.shops.findOne(),
+      ]);
+      await this.sessions.create({
+        shopId: found.shop_id,
+        tokenHash: hashToken(token),
+        personId: found.id,
+        expiresAt: new Date(Date.now() + SESSION_HOURS * 3_600_000),
+      });
+      return {
+        shopId: found.shop_id,
+        shopName: shop!.name,
+        personId: found.id,
+        name: person!.name,
+        role: person!.role as Role,
+      };
     });
     await this.scope.run(who, () => this.audit.note('signed in', who.personId));
     return { token, who };

@@ -22,7 +22,11 @@ export class ShopService {
 
   async rules(): Promise<Shop> {
     const row = (await this.shops.findOne())!;
-    return { name: row.name, rules: { wearThreshold: row.wearThreshold }, allowance: { clearance: nm(row.allowance), reason: row.allowanceReason } };
+    return {
+      name: row.name,
+      rules: { wearThreshold: row.wearThreshold },
+      allowance: { clearance: nm(row.allowance), reason: row.allowanceReason },
+    };
   }
 
   async benches(): Promise<string[]> {
@@ -30,7 +34,11 @@ export class ShopService {
   }
 
   async searchCustomers(search: string): Promise<CustomerView[]> {
-    const rows = await this.customers.findAll({ where: { name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } }, order: ['name'], limit: MOST_CUSTOMERS });
+    const rows = await this.customers.findAll({
+      where: { name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } },
+      order: ['name'],
+      limit: MOST_CUSTOMERS,
+    });
     return rows.map(({ id, name, phone }) => ({ id, name, phone }));
   }
 

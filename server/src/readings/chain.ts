@@ -17,4 +17,8 @@ export function canonical(value: unknown): string {
 export const chainStart = (jobId: string): Buffer => createHash('sha256').update(jobId).digest();
 
 /** Link of one entry: SHA-256 over the previous link, the place in the log and the entry. */
-export const chainLink = (previous: Buffer, seq: number, entry: unknown): Buffer => createHash('sha256').update(previous).update(`${seq}:${canonical(entry)}`).digest();
+export const chainLink = (previous: Buffer, seq: number, entry: unknown): Buffer =>
+  createHash('sha256')
+    .update(previous)
+    .update(`${seq}:${canonical(entry)}`)
+    .digest();

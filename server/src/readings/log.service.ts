@@ -1,7 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { AnyEntryBody, ReadingBody } from '@tribos/contract';
-import { nm, parseReading, READS, type EngineSpec, type Instrument, type LogEntry, type ReadingEntry, type Station } from '@tribos/core';
+import {
+  nm,
+  parseReading,
+  READS,
+  type EngineSpec,
+  type Instrument,
+  type LogEntry,
+  type ReadingEntry,
+  type Station,
+} from '@tribos/core';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { canonical, chainLink, chainStart } from './chain.js';
@@ -13,7 +22,8 @@ export interface LogContext {
   readonly instruments: readonly Instrument[];
 }
 
-const refuse = (path: string, sentence: string): ProblemError => new ProblemError(422, 'entry', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
+const refuse = (path: string, sentence: string): ProblemError =>
+  new ProblemError(422, 'entry', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
 
 /** The append-only, hash-chained log of a job. */
 @Injectable()
@@ -43,7 +53,12 @@ export class LogService {
       const before = known.get(entry.id);
       if (before) {
         if (canonical({ ...before, by: '' }) !== canonical({ ...entry, by: '' })) {
-          throw new ProblemError(409, 'id-reused', 'An entry with this id but other content is already in the log. Nothing was saved.', { current: before });
+          throw new ProblemError(
+            409,
+            'id-reused',
+            'An entry with this id but other content is already in the log. Nothing was saved.',
+            { current: before },
+          );
         }
         result.push(before);
         return;
@@ -66,7 +81,18 @@ export class LogService {
     const rows = fresh.map((entry) => {
       seq += 1;
       const hash = chainLink(previousHash, seq, entry);
-      const row = { shopId, jobId, seq, id: entry.id, kind: entry.kind, at: entry.at, by: entry.by, body: entry, previousHash, hash };
+      const row = {
+        shopId,
+        jobId,
+        seq,
+        id: entry.id,
+        kind: entry.kind,
+        at: entry.at,
+        by: entry.by,
+        body: entry,
+        previousHash,
+        hash,
+      };
       previousHash = hash;
       return row;
     });
@@ -74,21 +100,30 @@ export class LogService {
   }
 
   /** Whether the chain of a job is unbroken; otherwise the first place that does not follow. */
-  async verify(jobId: string): Promise<{ readonly intact: boolean; readonly entries: number; readonly brokenAt: number | null }> {
+  async verify(
+    jobId: string,
+  ): Promise<{ readonly intact: boolean; readonly entries: number; readonly brokenAt: number | null }> {
     const rows = await this.entries.findAll({ where: { jobId }, order: ['seq'] });
     let previous = chainStart(jobId);
     for (const [i, row] of rows.entries()) {
       const hash = chainLink(previous, i + 1, row.body);
-      if (row.seq !== i + 1 || !row.previousHash.equals(previous) || !row.hash.equals(hash)) return { intact: false, entries: rows.length, brokenAt: i + 1 };
+      if (row.seq !== i + 1 || !row.previousHash.equals(previous) || !row.hash.equals(hash))
+        return { intact: false, entries: rows.length, brokenAt: i + 1 };
       previous = hash;
     }
     return { intact: true, entries: rows.length, brokenAt: null };
   }
 
-  private entryOf(context: LogContext, body: AnyEntryBody, known: ReadonlyMap<string, LogEntry>, path: string): LogEntry {
+  private entryOf(
+    context: LogContext,
+    body: AnyEntryBody,
+    known: ReadonlyMap<string, LogEntry>,
+    path: string,
+  ): LogEntry {
     const base = { id: body.id, at: body.at, by: this.scope.who.name };
     const refersTo = (id: string, where: string) => {
-      if (known.get(id)?.kind !== 'reading') throw refuse(`${path}/${where}`, 'There is no such reading in this job.');
+      if (known.get(id)?.kind !== 'reading')
+        throw refuse(`${path}/${where}`, 'There is no such reading in this job.');
     };
     switch (body.kind) {
       case 'reading':
@@ -101,21 +136,34 @@ export class LogService {
         refersTo(body.readingId, 'readingId');
         return { ...base, kind: 'answer', readingId: body.readingId, slip: body.slip };
       case 'score':
-        if (body.cylinder >= context.engine.cylinders.length) throw refuse(`${path}/cylinder`, 'This engine has no such cylinder.');
+        if (body.cylinder >= context.engine.cylinders.length)
+          throw refuse(`${path}/cylinder`, 'This engine has no such cylinder.');
         return { ...base, kind: 'score', cylinder: body.cylinder, depth: nm(body.depth) };
       case 'note':
         return { ...base, kind: 'note', text: body.text };
     }
   }
 
-  private reading(context: LogContext, body: ReadingBody, base: { id: string; at: string; by: string }, path: string): ReadingEntry {
+  private reading(
+    context: LogContext,
+    body: ReadingBody,
+    base: { id: string; at: string; by: string },
+    path: string,
+  ): ReadingEntry {
     const instrument = context.instruments.find((i) => i.id === body.instrumentId);
     if (!instrument) throw refuse(`${path}/instrumentId`, 'There is no such gauge in this shop.');
     const { station } = body;
-    if (!READS[instrument.type].includes(station.part)) throw refuse(`${path}/instrumentId`, `${instrument.name} does not read a ${station.part}.`);
-    if (station.cylinder >= context.engine.cylinders.length) throw refuse(`${path}/station/cylinder`, 'This engine has no such cylinder.');
-    if (station.part === 'bore' && station.depth > context.engine.wallDepth) throw refuse(`${path}/station/depth`, 'That is below the end of the wall.');
-    if (station.part === 'piston' && station.kit !== null && !context.engine.kits.some((k) => k.id === station.kit)) {
+    if (!READS[instrument.type].includes(station.part))
+      throw refuse(`${path}/instrumentId`, `${instrument.name} does not read a ${station.part}.`);
+    if (station.cylinder >= context.engine.cylinders.length)
+      throw refuse(`${path}/station/cylinder`, 'This engine has no such cylinder.');
+    if (station.part === 'bore' && station.depth > context.engine.wallDepth)
+      throw refuse(`${path}/station/depth`, 'That is below the end of the wall.');
+    if (
+      station.part === 'piston' &&
+      station.kit !== null &&
+      !context.engine.kits.some((k) => k.id === station.kit)
+    ) {
       throw refuse(`${path}/station/kit`, 'This engine has no such kit.');
     }
     const parsed = parseReading(body.text, { unit: instrument.unit });

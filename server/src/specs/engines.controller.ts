@@ -1,5 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { CheckLimit, EditLimit, LimitBody, NewEngine, type EngineRow, type EngineView } from '@tribos/contract';
+import {
+  CheckLimit,
+  EditLimit,
+  LimitBody,
+  NewEngine,
+  type EngineRow,
+  type EngineView,
+} from '@tribos/contract';
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
 import { EnginesService } from './engines.service.js';
@@ -32,14 +39,22 @@ export class EnginesController {
 
   @Put(':id/limits/:limitId')
   @May('edit-specs')
-  editLimit(@Param('id', IdPipe) id: string, @Param('limitId', IdPipe) limitId: string, @Body() body: EditLimit): Promise<EngineView> {
+  editLimit(
+    @Param('id', IdPipe) id: string,
+    @Param('limitId', IdPipe) limitId: string,
+    @Body() body: EditLimit,
+  ): Promise<EngineView> {
     return this.engines.editLimit(id, limitId, body);
   }
 
   @Post(':id/limits/:limitId/check')
   @HttpCode(200)
   @May('check-specs')
-  checkLimit(@Param('id', IdPipe) id: string, @Param('limitId', IdPipe) limitId: string, @Body() body: CheckLimit): Promise<EngineView> {
+  checkLimit(
+    @Param('id', IdPipe) id: string,
+    @Param('limitId', IdPipe) limitId: string,
+    @Body() body: CheckLimit,
+  ): Promise<EngineView> {
     return this.engines.checkLimit(id, limitId, body.version);
   }
 }

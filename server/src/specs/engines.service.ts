@@ -19,7 +19,10 @@ export class EnginesService {
   ) {}
 
   async list(): Promise<EngineRow[]> {
-    const [engines, limits] = await Promise.all([this.engines.findAll({ order: ['maker', 'model'] }), this.limits.findAll({ attributes: ['engineId', 'checkedBy'] })]);
+    const [engines, limits] = await Promise.all([
+      this.engines.findAll({ order: ['maker', 'model'] }),
+      this.limits.findAll({ attributes: ['engineId', 'checkedBy'] }),
+    ]);
     return engines.map((e) => {
       const own = limits.filter((l) => l.engineId === e.id);
       return {
@@ -46,7 +49,10 @@ export class EnginesService {
       this.limits.findAll({ where: { engineId: id }, order: ['position', 'id'] }),
       this.kits.findAll({ where: { engineId: id }, order: ['oversize', 'id'] }),
     ]);
-    return { spec: engineOf(row, limits, kits), limitVersions: Object.fromEntries(limits.map((l) => [l.id, l.version])) };
+    return {
+      spec: engineOf(row, limits, kits),
+      limitVersions: Object.fromEntries(limits.map((l) => [l.id, l.version])),
+    };
   }
 
   async spec(id: string): Promise<EngineSpec> {
@@ -70,11 +76,24 @@ export class EnginesService {
     if (existing) return this.view(body.id);
     const { top, mid, low } = body.depths;
     if (!(top < mid && mid < low && low <= body.wallDepth)) {
-      throw new ProblemError(422, 'depths', 'The depths must run top, mid, low down the wall, none below its end. Nothing was saved.', {
-        errors: [{ path: '/depths', sentence: 'must run top, mid, low down the wall' }],
-      });
+      throw new ProblemError(
+        422,
+        'depths',
+        'The depths must run top, mid, low down the wall, none below its end. Nothing was saved.',
+        {
+          errors: [{ path: '/depths', sentence: 'must run top, mid, low down the wall' }],
+        },
+      );
     }
-    await this.keep({ ...body, ports: [], sleeveOuter: null, year: null, code: null, limits: [], kits: [] } as unknown as EngineSpec);
+    await this.keep({
+      ...body,
+      ports: [],
+      sleeveOuter: null,
+      year: null,
+      code: null,
+      limits: [],
+      kits: [],
+    } as unknown as EngineSpec);
     await this.audit.note('engine added', body.id, { maker: body.maker, model: body.model });
     return this.view(body.id);
   }
@@ -97,7 +116,11 @@ export class EnginesService {
     const { spec } = await this.view(engineId);
     const before = spec.limits.find((l) => l.id === limitId);
     if (!before) throw notFound('limit');
-    const limit: Limit = { ...this.fromBody({ ...body, id: limitId }), conditions: before.conditions, ...(before.rows ? { rows: before.rows } : {}) };
+    const limit: Limit = {
+      ...this.fromBody({ ...body, id: limitId }),
+      conditions: before.conditions,
+      ...(before.rows ? { rows: before.rows } : {}),
+    };
     this.guard(limit, { ...spec, limits: spec.limits.filter((l) => l.id !== limitId) }, body.confirmed);
     const { id: _id, engineId: _engine, position: _position, ...values } = limitRow(limit, engineId, 0);
     await this.update(engineId, limitId, body.version, values);
@@ -110,14 +133,22 @@ export class EnginesService {
     const row = await this.limits.findOne({ where: { id: limitId, engineId } });
     if (!row) throw notFound('limit');
     const { name } = this.scope.who;
-    if (row.enteredBy === name) throw new ProblemError(422, 'second-person', 'You typed this limit yourself. A second person has to compare it with the document.');
+    if (row.enteredBy === name)
+      throw new ProblemError(
+        422,
+        'second-person',
+        'You typed this limit yourself. A second person has to compare it with the document.',
+      );
     await this.update(engineId, limitId, version, { checkedBy: name });
     await this.audit.note('limit checked', limitId, { source: sourceLine(limitOf(row).source) });
     return this.view(engineId);
   }
 
   private async update(engineId: string, id: string, version: number, values: object): Promise<void> {
-    const [changed] = await this.limits.update({ ...values, version: version + 1 }, { where: { id, engineId, version } });
+    const [changed] = await this.limits.update(
+      { ...values, version: version + 1 },
+      { where: { id, engineId, version } },
+    );
     if (changed === 0) {
       const current = await this.limits.findOne({ where: { id, engineId } });
       throw current ? stale('limit', { ...limitOf(current), version: current.version }) : notFound('limit');
@@ -126,9 +157,18 @@ export class EnginesService {
 
   private fromBody(body: LimitBody): Limit {
     const { dimension, name } = featureInfo(body.feature);
-    const fits = dimension === 'length' ? ['mm', 'in'] : dimension === 'factor' ? ['×'] : dimension === 'pressure-rate' ? ['bar/min'] : ['kPa', 'bar'];
+    const fits =
+      dimension === 'length'
+        ? ['mm', 'in']
+        : dimension === 'factor'
+          ? ['×']
+          : dimension === 'pressure-rate'
+            ? ['bar/min']
+            : ['kPa', 'bar'];
     if (!fits.includes(body.unit)) {
-      throw new ProblemError(422, 'unit', `${name} is given in ${fits.join(' or ')}. Nothing was saved.`, { errors: [{ path: '/unit', sentence: `must be ${fits.join(' or ')}` }] });
+      throw new ProblemError(422, 'unit', `${name} is given in ${fits.join(' or ')}. Nothing was saved.`, {
+        errors: [{ path: '/unit', sentence: `must be ${fits.join(' or ')}` }],
+      });
     }
     return {
       id: body.id,
@@ -138,7 +178,15 @@ export class EnginesService {
       high: body.high,
       unit: body.unit,
       conditions: {},
-      source: { type: body.sourceType, party: body.party, document: body.document, page: body.page, revision: body.revision, enteredBy: this.scope.who.name, checkedBy: null },
+      source: {
+        type: body.sourceType,
+        party: body.party,
+        document: body.document,
+        page: body.page,
+        revision: body.revision,
+        enteredBy: this.scope.who.name,
+        checkedBy: null,
+      },
       ...(body.taper ? { taper: body.taper } : {}),
     };
   }
@@ -148,9 +196,14 @@ export class EnginesService {
     const impossible = questions.find((q) => q.code === 'no-figure' || q.code === 'reversed');
     if (impossible) throw new ProblemError(422, impossible.code, `${impossible.sentence} Nothing was saved.`);
     if (questions.length > 0 && !confirmed) {
-      throw new ProblemError(422, 'questions', 'There is a question about this limit. Nothing was saved yet.', {
-        errors: questions.map((q) => ({ path: `/${q.code}`, sentence: q.sentence })),
-      });
+      throw new ProblemError(
+        422,
+        'questions',
+        'There is a question about this limit. Nothing was saved yet.',
+        {
+          errors: questions.map((q) => ({ path: `/${q.code}`, sentence: q.sentence })),
+        },
+      );
     }
   }
 }

@@ -50,9 +50,21 @@ export function limitRow(limit: Limit, engineId: string, position: number) {
 }
 
 export const kitOf = (row: KitModel): Kit =>
-  ({ id: row.id, maker: row.maker, name: row.name, oversize: row.oversize, piston: row.piston, material: row.material, gaugeHeight: row.gaugeHeight }) as Kit;
+  ({
+    id: row.id,
+    maker: row.maker,
+    name: row.name,
+    oversize: row.oversize,
+    piston: row.piston,
+    material: row.material,
+    gaugeHeight: row.gaugeHeight,
+  }) as Kit;
 
-export function engineOf(row: EngineModel, limits: readonly LimitModel[], kits: readonly KitModel[]): EngineSpec {
+export function engineOf(
+  row: EngineModel,
+  limits: readonly LimitModel[],
+  kits: readonly KitModel[],
+): EngineSpec {
   return {
     id: row.id,
     maker: row.maker,

@@ -1,6 +1,6 @@
 import { Gauge, ListChecks, Moon, PanelsTopLeft, Search, Sun, Wrench, type LucideIcon } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useLocation } from 'react-router';
+import { Link, NavLink, Outlet } from 'react-router';
 import { SignIn, signOut, useSession } from '../people/index.js';
 import { sendFor, useOutbox } from '../readings/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
@@ -34,7 +34,6 @@ export function Shell() {
 function SignedIn({ id, name, role, shop }: { id: string; name: string; role: string; shop: string }) {
   useEvents();
   const [finding, setFinding] = useState(false);
-  const { pathname } = useLocation();
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -46,7 +45,6 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: st
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  useEffect(() => setFinding(false), [pathname]);
   useEffect(() => sendFor(id), [id]);
 
   return (

@@ -1,23 +1,32 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import {
+  nm,
   standardLow,
   standingDecision,
   stationKey,
   toDecimal,
   walk,
   type LengthUnit,
+  type NextAction,
   type VerdictItem,
 } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { WallMap } from '../bore/index.js';
-import { LimitStrip, NextBox, useJobContext, WhatStands, WorkingSheet } from '../jobs/index.js';
+import {
+  LimitStrip,
+  NextBox,
+  useJobContext,
+  WhatStands,
+  WorkingSheet,
+  type JobContext,
+} from '../jobs/index.js';
 import { Button } from '../ui/index.js';
 import { KeysSheet, NoteSheet, ScoreSheet } from './NoteSheets.js';
 import { useOutbox } from './outbox.js';
 import { PistonRow } from './PistonRow.js';
 import { ReadingBar } from './ReadingBar.js';
-import { useEntry, useEntryKeys } from './useEntry.js';
+import { useEntry, useEntryKeys, type Entry } from './useEntry.js';
 
 type Open =
   | { readonly kind: 'item'; readonly item: VerdictItem }
@@ -46,52 +55,23 @@ export function MeasureStation() {
     20_000,
     ...judgement.bores.map((b) => (b.survey?.largest.of.value ?? 0) - standardLow(file)),
   );
-  const { next } = judgement;
-  const target = 'station' in next ? next.station : null;
-
+  const alone = file.engine.cylinders.length === 1;
   const nextBox = (
-    <NextBox file={file} next={next} unit={unit}>
-              {target && stationKey(target) !== stationKey(entry.station) && (
-                <Button onClick={() => entry.pick(target)}>Go there</Button>
-              )}
-              {next.kind === 'better-gauge' && entry.gauge?.id !== next.gauge && (
-                <Button
-                  onClick={() => {
-                    entry.pick(next.station);
-                    entry.pickGauge(next.gauge);
-                  }}
-                >
-                  Take that gauge
-                </Button>
-              )}
-              {(next.kind === 'decide' || next.kind === 'decided' || next.kind === 'at-limit') && (
-                <Link
-                  className="inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass"
-                  to={`/jobs/${file.job.id}/decide`}
-                >
-                  {next.kind === 'decided' ? 'See the decision' : 'Decide'}
-                </Link>
-              )}
-              {next.kind === 'add-limit' && (
-                <Link
-                  className="inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass"
-                  to={`/engines/${file.engine.id}?add=${next.item.feature}`}
-                >
-                  Add the limit
-                </Link>
-              )}
+    <NextBox file={file} next={judgement.next} unit={unit}>
+      <NextButtons next={judgement.next} entry={entry} context={context} />
     </NextBox>
   );
 
   return (
     <>
-      <div className="relative grid min-h-0 flex-1 overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:overflow-hidden print:block">
+      <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block">
         <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto">
+          <div className="mb-3 lg:hidden">{nextBox}</div>
           <div
-            className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${file.engine.cylinders.length > 1 ? 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]' : 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]'}`}
+            className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
           >
             {file.engine.cylinders.map((name, cylinder) => (
-              <Cylinder key={name} single={file.engine.cylinders.length === 1}>
+              <Cylinder key={name} alone={alone}>
                 <div className="min-w-0">
                   <WallMap
                     file={file}
@@ -104,7 +84,7 @@ export function MeasureStation() {
                   >
                     <button
                       type="button"
-                      className="inline-flex min-h-11 items-center text-small text-blue underline underline-offset-4"
+                      className="inline-flex min-h-11 items-center text-small whitespace-nowrap text-blue underline underline-offset-4"
                       onClick={() => setOpen({ kind: 'score', cylinder })}
                     >
                       {scoreText(judgement.scores[cylinder] ?? 0, unit)}
@@ -119,7 +99,7 @@ export function MeasureStation() {
                     onPick={entry.pick}
                   />
                 </div>
-                <div className="divide-y divide-rule border-t border-ink/60">
+                <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
                   {judgement.items
                     .filter((i) => i.cylinder === cylinder)
                     .map((item) => (
@@ -140,13 +120,13 @@ export function MeasureStation() {
           aria-label="Verdicts"
           className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l"
         >
-          <VerdictColumn
+          <div className="hidden lg:block">{nextBox}</div>
+          <WhatStands
             file={file}
             judgement={judgement}
             unit={unit}
             onOpen={(item) => setOpen({ kind: 'item', item })}
-          >
-            <div className="no-print mt-2 flex flex-wrap gap-2">
+          />
           <div className="no-print mt-3 flex flex-wrap">
             <Button look="quiet" onClick={() => setOpen({ kind: 'note' })}>
               Note
@@ -175,11 +155,44 @@ export function MeasureStation() {
 }
 
 const scoreText = (depth: number, unit: LengthUnit): string =>
-  depth === 0
-    ? 'note a score'
-    : `deepest score ${toDecimal(depth as never, unit, unit === 'mm' ? 3 : 4)} ${unit}`;
+  depth === 0 ? 'note a score' : `score ${toDecimal(nm(depth), unit, unit === 'mm' ? 3 : 4)} deep`;
 
 /** A cylinder's map and strips: below one another beside its neighbours, side by side when it is alone. */
-function Cylinder({ single, children }: { single: boolean; children: [React.ReactNode, React.ReactNode] }) {
-  return single ? <>{children}</> : <div className="grid min-w-0 content-start gap-3">{children}</div>;
+function Cylinder({ alone, children }: { alone: boolean; children: ReactNode }) {
+  return alone ? <>{children}</> : <div className="grid min-w-0 content-start gap-3">{children}</div>;
+}
+
+const BRASS = 'inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass';
+
+/** What can be pressed to do the next thing, where a key does not do it already. */
+function NextButtons({ next, entry, context }: { next: NextAction; entry: Entry; context: JobContext }) {
+  const { job, engine } = context.file;
+  const target = 'station' in next ? next.station : null;
+  return (
+    <>
+      {target && stationKey(target) !== stationKey(entry.station) && (
+        <Button onClick={() => entry.pick(target)}>Go there</Button>
+      )}
+      {next.kind === 'better-gauge' && entry.gauge?.id !== next.gauge && (
+        <Button
+          onClick={() => {
+            entry.pick(next.station);
+            entry.pickGauge(next.gauge);
+          }}
+        >
+          Take that gauge
+        </Button>
+      )}
+      {(next.kind === 'decide' || next.kind === 'decided' || next.kind === 'at-limit') && (
+        <Link className={BRASS} to={`/jobs/${job.id}/decide`}>
+          {next.kind === 'decided' ? 'See the decision' : 'Decide'}
+        </Link>
+      )}
+      {next.kind === 'add-limit' && (
+        <Link className={BRASS} to={`/engines/${engine.id}?add=${next.item.feature}`}>
+          Add the limit
+        </Link>
+      )}
+    </>
+  );
 }

@@ -1,7 +1,20 @@
 /** Tables of the first slice. Every one carries shop_id, has row-level security and keys that start with it. */
 export const name = '0001-foundations';
 
-const TABLES = ['people', 'sessions', 'customers', 'engines', 'limits', 'kits', 'instruments', 'benches', 'jobs', 'log_entries', 'decisions', 'audit'];
+const TABLES = [
+  'people',
+  'sessions',
+  'customers',
+  'engines',
+  'limits',
+  'kits',
+  'instruments',
+  'benches',
+  'jobs',
+  'log_entries',
+  'decisions',
+  'audit',
+];
 const APPEND_ONLY = ['log_entries', 'decisions', 'audit'];
 
 /** @param app role the application connects as: it owns nothing and bypasses nothing */
@@ -241,8 +254,12 @@ CREATE POLICY own_shop ON ${t} USING (shop_id = current_shop()) WITH CHECK (shop
 
 CREATE FUNCTION refuse_change() RETURNS trigger LANGUAGE plpgsql AS
   $$ BEGIN RAISE EXCEPTION '% is append-only', TG_TABLE_NAME USING ERRCODE = 'restrict_violation'; END $$;
-${APPEND_ONLY.map((t) => `CREATE TRIGGER append_only BEFORE UPDATE OR DELETE ON ${t} FOR EACH ROW EXECUTE FUNCTION refuse_change();
-CREATE TRIGGER append_only_all BEFORE TRUNCATE ON ${t} FOR EACH STATEMENT EXECUTE FUNCTION refuse_change();`).join('\n')}
+${APPEND_ONLY.map(
+  (
+    t,
+  ) => `CREATE TRIGGER append_only BEFORE UPDATE OR DELETE ON ${t} FOR EACH ROW EXECUTE FUNCTION refuse_change();
+CREATE TRIGGER append_only_all BEFORE TRUNCATE ON ${t} FOR EACH STATEMENT EXECUTE FUNCTION refuse_change();`,
+).join('\n')}
 
 CREATE FUNCTION tell_change() RETURNS trigger LANGUAGE plpgsql AS $$
 DECLARE r jsonb := to_jsonb(NEW);

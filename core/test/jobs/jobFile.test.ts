@@ -1,0 +1,90 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import fc from 'fast-check';
+import { jobFileSchema, judgeJob, readJobFile, type JobFile } from '../../src/index.js';
+import { bore, bores, jobFile, piston, reading } from '../support.js';
+
+const ROOT = fileURLToPath(new URL('../../../', import.meta.url));
+const WITHIN = [
+  [['77.020', '77.018'], ['77.016', '77.015'], ['77.012', '77.012']],
+  [['77.021', '77.017'], ['77.017', '77.014'], ['77.012', '77.011']],
+];
+const GOOD: JobFile = jobFile([...bores(WITHIN), piston(0, '76.960'), piston(1, '76.960')], { decisions: [{ id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', kitId: 'plus-0.5', reason: 'worn' }] });
+const good = (): JobFile => GOOD;
+const copy = (): JobFile => JSON.parse(JSON.stringify(good())) as JobFile;
+
+describe('the job file', () => {
+  it('reads back as it was written, with the same verdicts', () => {
+    const read = readJobFile(copy());
+    expect(read.ok && read.file).toEqual(good());
+    expect(read.ok && judgeJob(read.file).items.map((i) => [i.key, i.state, i.p])).toEqual(judgeJob(good()).items.map((i) => [i.key, i.state, i.p]));
+  });
+
+  it.each<[string, (f: Record<string, never> & JobFile) => unknown, string]>([
+    ['no object', () => null, '/'],
+    ['another format', (f) => ({ ...f, format: 'other' }), '/format'],
+    ['a version not known', (f) => ({ ...f, version: 9 }), '/version'],
+    ['a field that is not of it', (f) => ({ ...f, extra: 1 }), '/extra'],
+    ['a missing part', ({ engine: _e, ...f }) => f, '/engine'],
+    ['a value that is not what was typed', (f) => ({ ...f, log: f.log.map((e, i) => (i === 0 ? { ...e, value: 1 } : e)) }), '/log/0/value'],
+    ['an unknown gauge', (f) => ({ ...f, log: [{ ...f.log[0], instrumentId: 'lost' }] }), '/log/0/instrumentId'],
+    ['an id used twice', (f) => ({ ...f, log: [f.log[0], f.log[0]] }), '/log/1/id'],
+    ['a cylinder the engine lacks', (f) => ({ ...f, log: [reading(bore(7, 15, 0), '77.0')] }), '/log/0/station/cylinder'],
+    ['a micrometer in the bore', (f) => ({ ...f, log: [reading(bore(0, 15, 0), '77.0', 'mic')] }), '/log/0/instrumentId'],
+    ['a take-back of nothing', (f) => ({ ...f, log: [{ kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', readingId: 'no' }] }), '/log/0/readingId'],
+    ['a decision for a kit it lacks', (f) => ({ ...f, decisions: [{ ...f.decisions[0], kitId: 'no' }] }), '/decisions/0/kitId'],
+    ['depths out of order', (f) => ({ ...f, engine: { ...f.engine, depths: { top: 5, mid: 3, low: 9 } } }), '/engine/depths'],
+    ['a limit checked by who typed it', (f) => ({ ...f, engine: { ...f.engine, limits: f.engine.limits.map((l) => ({ ...l, source: { ...l.source, checkedBy: l.source.enteredBy } })) } }), '/engine/limits/0/source/checkedBy'],
+  ])('refuses %s, naming the place', (_, spoil, path) => {
+    const read = readJobFile(spoil(copy() as never));
+    expect(read.ok).toBe(false);
+    expect(!read.ok && read.misfits.map((m) => m.path)).toContain(path);
+  });
+
+  it('never throws on any JSON', () => {
+    fc.assert(fc.property(fc.jsonValue(), (json) => expect(readJobFile(json).ok).toBe(false)));
+  });
+
+  it('is described by its published schema, checked by another validator', () => {
+    const published = JSON.parse(readFileSync(join(ROOT, 'docs/formats/job-file.v1.schema.json'), 'utf8')) as object;
+    expect(published).toEqual(jobFileSchema);
+    const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);
+    expect(validate(copy())).toBe(true);
+    for (const spoil of [{ ...copy(), version: 2 }, { ...copy(), log: [{}] }, { ...copy(), engine: { ...copy().engine, bore: 7.5 } }]) {
+      expect(validate(spoil)).toBe(false);
+      expect(readJobFile(spoil).ok).toBe(false);
+    }
+  });
+});
+
+describe('tribos check', () => {
+  const dir = mkdtempSync(join(tmpdir(), 'tribos-check-'));
+  const command = join(ROOT, 'core/dist/cli/tribos.js');
+  afterAll(() => rmSync(dir, { recursive: true }));
+  const check = (json: string) => {
+    const path = join(dir, 'job.json');
+    writeFileSync(path, json);
+    return spawnSync(process.execPath, [command, 'check', path], { encoding: 'utf8' });
+  };
+
+  it('prints the same verdicts as the application and exits 0 when all are within', () => {
+    const result = check(JSON.stringify({ ...good(), decisions: [] }));
+    expect(result.status).toBe(0);
+    const report = JSON.parse(result.stdout) as { overall: string; verdicts: { key: string; state: string }[] };
+    expect(report.overall).toBe('within');
+    expect(report.verdicts.map((v) => [v.key, v.state])).toEqual(judgeJob({ ...good(), decisions: [] }).items.map((i) => [i.key, i.state]));
+  });
+
+  it('exits 3 when something is beyond, 4 when undecided, 2 on bad input', () => {
+    expect(check(JSON.stringify(jobFile([reading(bore(0, 15, 0), '77.2')]))).status).toBe(3);
+    expect(check(JSON.stringify(jobFile([reading(bore(0, 15, 0), '77.02')]))).status).toBe(4);
+    expect(check('{"format":"tribos-job"}').status).toBe(2);
+    expect(check('not json').status).toBe(2);
+    expect(spawnSync(process.execPath, [command, 'check', join(dir, 'none.json')]).status).toBe(2);
+    expect(execFileSync(process.execPath, [command, '--help'], { encoding: 'utf8' })).toContain('Exit: 0');
+  });
+});

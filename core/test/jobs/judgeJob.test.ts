@@ -1,0 +1,208 @@
+import { judgeJob, mm, nextSentence, oddsText, recommendationSentence, stationName, um, verdictSentence, type EngineSpec, type JobFile, type LogEntry, type VerdictItem } from '../../src/index.js';
+import { bore, bores, GAUGES, instrument, jobFile, limit, piston, reading, TWIN } from '../support.js';
+
+/** A sound twin on the usual plan: two directions, three depths. */
+const SOUND = [
+  [['77.020', '77.018'], ['77.016', '77.015'], ['77.012', '77.012']],
+  [['77.021', '77.017'], ['77.017', '77.014'], ['77.012', '77.011']],
+];
+const item = (file: JobFile, key: string): VerdictItem => judgeJob(file).items.find((i) => i.key === key)!;
+const withBores = (log: readonly LogEntry[] = []) => jobFile([...bores(SOUND), ...log]);
+
+describe('judging a job', () => {
+  it('passes a sound bore once the plan is complete', () => {
+    expect(item(withBores(), '0:bore:max')).toMatchObject({ state: 'within', because: null, value: mm(77.02) });
+    expect(judgeJob(withBores()).overall).toBe('within');
+  });
+
+  it('does not pass an incomplete plan, but says beyond at once', () => {
+    const one = bores(SOUND).slice(0, 3);
+    expect(item(jobFile(one), '0:bore:max')).toMatchObject({ state: 'undecided', because: 'incomplete' });
+    expect(item(jobFile([reading(bore(0, 15, 0), '77.140')]), '0:bore:max')).toMatchObject({ state: 'beyond', because: null });
+  });
+
+  it('never passes a figure without a limit', () => {
+    const engine: EngineSpec = { ...TWIN, limits: TWIN.limits.filter((l) => l.feature !== 'bore.taper') };
+    const taper = item(jobFile(bores(SOUND), { engine }), '0:bore.taper:max');
+    expect(taper.state).toBe('noLimit');
+    expect(verdictSentence(jobFile([], { engine }), taper, 'mm').details.join(' ')).toContain('not a pass');
+    expect(judgeJob(jobFile(bores(SOUND), { engine })).overall).toBe('noLimit');
+  });
+
+  it('says what two directions cannot see, and asks for a third after a seizure', () => {
+    const calm = item(withBores(), '0:bore.out-of-round:max');
+    expect(calm.caveats).toContain('two-directions');
+    expect(calm.state).toBe('within');
+    const seized = jobFile(bores(SOUND), { job: { seized: true } });
+    expect(item(seized, '0:bore.out-of-round:max')).toMatchObject({ state: 'undecided', because: 'unseen' });
+    const all = jobFile([...bores(SOUND), piston(0, '76.967'), piston(1, '76.967')], { job: { seized: true } });
+    expect(judgeJob(all).next).toMatchObject({ kind: 'third-direction', station: { cylinder: 0, angle: 45 } });
+  });
+
+  it('typing again until it passes does not pass', () => {
+    // True size 77.108, limit 77.105: six tries with a telescoping gauge, the lucky ones kept.
+    const left = bores([SOUND[0]!.map((r) => r.map(() => '77.060'))], 'telescoping');
+    const tries = ['77.111', '77.106', '77.104', '77.108', '77.099', '77.096'].map((t) => reading(bore(0, 15, 0), t, 'telescoping'));
+    const log: LogEntry[] = [...left.slice(1)];
+    tries.forEach((t, i) => {
+      log.push(t);
+      if (i < tries.length - 1) log.push({ kind: 'take-back', id: `b${i}`, at: t.at, by: 'x', readingId: t.id });
+    });
+    const file = jobFile(log);
+    expect(item(file, '0:bore:max').state).not.toBe('within');
+    expect(item(file, '0:bore:max').caveats).toContain('kept-repeat');
+    expect(judgeJob(file).bores[0]!.stations.find((s) => s.key === 'bore:0:15000000:0')!.readings).toHaveLength(6);
+  });
+
+  it('holds two clearances: the tightest against the minimum, the loosest against the service limit', () => {
+    const file = withBores([piston(0, '76.960')]);
+    expect(item(file, '0:clearance:min')).toMatchObject({ state: 'within', value: um(52), limitAt: um(30) });
+    expect(item(file, '0:clearance:max')).toMatchObject({ state: 'within', value: um(60), limitAt: um(150) });
+  });
+
+  it('keeps a piston measured at the crown, but does not use it and says so', () => {
+    const file = withBores([piston(0, '76.905', { place: 'crown' })]);
+    expect(item(file, '0:clearance:min')).toMatchObject({ because: 'unread', value: null });
+    const both = item(withBores([piston(0, '76.905', { place: 'crown' }), piston(0, '76.960')]), '0:clearance:min');
+    expect(both.value).toBe(um(52));
+    expect(both.working.map((w) => (w.kind === 'text' ? w.text : '')).join(' ')).toContain('not used for clearance');
+  });
+
+  it('leaves a reading out until its question is answered, and uses it when it stands as typed', () => {
+    const odd = reading(bore(0, 15, 0), '77.588');
+    const rest = bores(SOUND).slice(1);
+    const file = jobFile([rest[0]!, odd, ...rest.slice(1)]);
+    expect(judgeJob(file).readings.questions.map((q) => q.code)).toEqual(['thimble-turn']);
+    expect(item(file, '0:bore:max')).toMatchObject({ because: 'question' });
+    expect(judgeJob(file).next.kind).toBe('answer');
+    const answered = jobFile([...file.log, { kind: 'answer', id: 'a', at: odd.at, by: 'x', readingId: odd.id, slip: 'thimble-turn' }]);
+    expect(judgeJob(answered).readings.questions).toEqual([]);
+    expect(item(answered, '0:bore:max').value).toBe(mm(77.588));
+  });
+
+  it('asks for an outlier twice more, then takes the median', () => {
+    const full = (over: string) => ['77.020', '77.018', '77.017', '77.019', '77.016', over, '77.014', '77.015', '77.012', '77.011', '77.011', '77.012'];
+    const log = full('77.075').map((t, i) => reading(bore(0, [15, 45, 80][Math.floor(i / 4)]!, (i % 4) * 45), t));
+    const file = (extra: LogEntry[] = []) => jobFile([...log, ...extra], { job: { plan: 'full' } });
+    expect(judgeJob(file()).readings.questions.map((q) => q.code)).toEqual(['outlier']);
+    const again = ['77.016', '77.015'].map((t) => reading(bore(0, 45, 45), t));
+    const settled = judgeJob(file(again));
+    expect(settled.readings.questions).toEqual([]);
+    expect(settled.readings.stations.get('bore:0:45000000:45')!.result!.estimate.value).toBeCloseTo(mm(77.016), -1);
+  });
+
+  it('refuses shape from a three-point gauge', () => {
+    const three = instrument('three', 'dial-bore', { kind: 'ring', u: 300 }, { contacts: 3 });
+    const file = jobFile(bores(SOUND, 'three'), { instruments: [...GAUGES, three] });
+    expect(item(file, '0:bore:max')).toMatchObject({ because: 'three-point' });
+    expect(item(file, '0:bore:max').state).toBe('undecided');
+  });
+
+  it('says on the verdict when a gauge was overdue or the limit unchecked', () => {
+    const late = GAUGES.map((g) => ({ ...g, calibrationDue: '2025-01-01' }));
+    expect(item(jobFile(bores(SOUND), { instruments: late }), '0:bore:max').caveats).toContain('overdue');
+    const engine = { ...TWIN, limits: TWIN.limits.map((l) => ({ ...l, source: { ...l.source, checkedBy: null } })) };
+    expect(item(jobFile(bores(SOUND), { engine }), '0:bore:max').caveats).toContain('unchecked');
+  });
+
+  it('offers the gauge that would decide', () => {
+    const left = [['77.097', '77.084', '77.071', '77.084'], ['77.08', '77.07', '77.06', '77.07'], ['77.05', '77.05', '77.05', '77.05']];
+    const right = [['77.02', '77.02', '77.02', '77.02'], ['77.02', '77.02', '77.02', '77.02'], ['77.01', '77.01', '77.01', '77.01']];
+    const file = jobFile([...bores([left, right], 'telescoping'), piston(0, '76.97'), piston(1, '76.97')], { job: { plan: 'full' } });
+    const judged = judgeJob(file);
+    const largest = judged.items.find((i) => i.key === '0:bore:max')!;
+    expect(largest).toMatchObject({ state: 'undecided', because: 'gauge' });
+    expect(oddsText(largest.p!)).toBe('0.893');
+    expect(judged.next).toMatchObject({ kind: 'better-gauge', gauge: 'ring-set', station: { depth: mm(15), angle: 0 } });
+    expect(nextSentence(file, judged.next, 'mm')).toBe('Take left · 15 mm · thrust with ring-set: the same figure on it would decide (P 0.9997).');
+  });
+});
+
+describe('which oversize', () => {
+  const right = [['77.118', '77.142', '77.116', '77.090'], ['77.096', '77.104', '77.083', '77.075'], ['77.062', '77.064', '77.055', '77.054']];
+  const left = [['77.097', '77.084', '77.071', '77.084'], ['77.081', '77.074', '77.066', '77.073'], ['77.058', '77.056', '77.055', '77.057']];
+  const log: LogEntry[] = [...bores([left, right]), { kind: 'score', id: 's', at: '2026-03-01T10:00:00.000Z', by: 'x', cylinder: 1, depth: um(10) }];
+  const file = jobFile(log, { job: { plan: 'full' } });
+  const { kits, items } = judgeJob(file);
+
+  it('sees the oval that two directions would have missed', () => {
+    const round = items.find((i) => i.key === '1:bore.out-of-round:max')!;
+    expect(round.value! / 1e6).toBeCloseTo(0.052, 3);
+  });
+
+  it('+0.25 may, +0.50 will; the worst cylinder chooses for both', () => {
+    expect(kits.options.map((o) => [o.kit.name, o.says])).toEqual([
+      ['+0.25', 'may'],
+      ['+0.50', 'will'],
+      ['+1.00', 'will'],
+    ]);
+    expect(kits.recommended?.kit.name).toBe('+0.50');
+    expect(kits.options[0]?.weakest).toBe(1);
+    expect(recommendationSentence(file, kits, items)).toMatch(/^\+0\.50 for both cylinders: the smallest with P ≥ 0\.90; \+0\.25 only 0\.2\d\. 1 oversize left after it\.$/u);
+  });
+
+  it('gives each bore its own size once its piston is measured', () => {
+    const measured = jobFile([...log, piston(1, '77.470', { kit: 'plus-0.5' })], { job: { plan: 'full' } });
+    const option = judgeJob(measured).kits.options.find((o) => o.kit.name === '+0.50')!;
+    expect(option.cylinders.map((c) => c.piston.from)).toEqual(['listed', 'measured']);
+    expect(option.cylinders[1]!.target!.high).toBe(mm(77.518));
+    expect(option.cylinders[0]!.target!.high).toBe(mm(77.515));
+  });
+
+  it('gives no size for what may not be done', () => {
+    const plated = jobFile(log, { engine: { ...TWIN, wall: 'plated' }, job: { plan: 'full' } });
+    for (const o of judgeJob(plated).kits.options) {
+      expect(o.feasible).toBe(false);
+      expect(o.cylinders.every((c) => c.target === null)).toBe(true);
+    }
+    const thin = jobFile(log, { engine: { ...TWIN, sleeveOuter: mm(81.6) }, job: { plan: 'full' } });
+    expect(judgeJob(thin).kits.options.map((o) => o.feasible)).toEqual([true, true, false]);
+  });
+
+  it('needs the clearance of the maker of the kit', () => {
+    const foreign = { ...TWIN, kits: TWIN.kits.map((k) => ({ ...k, maker: 'Corrie' })) };
+    expect(judgeJob(jobFile(log, { engine: foreign, job: { plan: 'full' } })).kits.options[0]?.whyNot).toContain('Corrie gives no figure');
+    const sheet = { ...foreign, limits: [...foreign.limits, limit('clearance', 'new', 0.06, 0.08, { party: 'Corrie', type: 'part-maker' })] };
+    const option = judgeJob(jobFile(log, { engine: sheet, job: { plan: 'full' } })).kits.options[0]!;
+    expect(option.cylinders[0]!.target!.high).toBe(mm(77.297));
+  });
+});
+
+describe('sentences', () => {
+  const engine = TWIN;
+  const complete = jobFile([...bores(SOUND), piston(0, '76.960'), piston(1, '76.960')]);
+  const headline = (file: JobFile, key: string, unit: 'mm' | 'in' = 'mm') => verdictSentence(file, item(file, key), unit).headline;
+
+  it.each<[string, JobFile, string, string]>([
+    ['within', complete, '0:bore:max', 'Left bore is 0.085 mm inside its service limit.'],
+    ['within a minimum', complete, '0:clearance:min', 'Left tightest clearance is 0.022 mm inside its minimum.'],
+    ['beyond', jobFile([reading(bore(1, 15, 0), '77.140')]), '1:bore:max', 'Right bore is 0.035 mm past its service limit.'],
+    ['unread', jobFile([]), '0:bore:max', 'Left bore is not read yet.'],
+    ['unread clearance', jobFile([]), '0:clearance:min', 'Left tightest clearance needs bore and piston.'],
+    ['incomplete', jobFile(bores(SOUND).slice(0, 3)), '0:bore:max', 'Left bore is 0.085 mm inside its service limit so far: 3 of 6 read.'],
+    ['unseen', jobFile(bores(SOUND), { job: { seized: true } }), '0:bore.out-of-round:max', 'Left out-of-round is 0.048 mm inside its service limit, but two directions cannot show it. Read a third.'],
+    ['no limit', jobFile(bores(SOUND), { engine: { ...engine, limits: [] } }), '0:bore:max', 'Left bore is 77.020 mm; no limit on file.'],
+  ])('%s', (_, file, key, sentence) => {
+    expect(headline(file, key)).toBe(sentence);
+  });
+
+  it('speaks the reader’s unit', () => {
+    expect(headline(complete, '0:bore:max', 'in')).toBe('Left bore is 0.0033 in inside its service limit.');
+    expect(stationName(complete, bore(0, 15, 90), 'in')).toBe('left · 0.59 in · pin');
+    expect(stationName(complete, bore(0, 15, 45))).toBe('left · 15 mm · 45°');
+  });
+
+  it('names value, limit, odds and source in the details', () => {
+    const { details } = verdictSentence(complete, item(complete, '0:bore:max'), 'mm');
+    expect(details[0]).toBe('77.020 mm against max 77.105 mm, P > 0.9999.');
+    expect(details.at(-1)).toBe('Varrow manual, p. 1, checked. Varrow governs: nothing else is fitted.');
+  });
+
+  it('prints odds neither as certainty nor across a threshold', () => {
+    expect(oddsText(1)).toBe('> 0.9999');
+    expect(oddsText(0)).toBe('< 0.0001');
+    expect(oddsText(0.9496)).toBe('0.9496');
+    expect(oddsText(0.95001)).toBe('0.95001');
+    expect(oddsText(0.893)).toBe('0.893');
+  });
+});

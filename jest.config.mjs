@@ -1,0 +1,36 @@
+const swc = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        parser: { syntax: 'typescript', tsx: true, decorators: true },
+        transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false },
+        target: 'es2022',
+        keepClassNames: true,
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+
+const project = (displayName, testMatch, extra = {}) => ({
+  displayName,
+  testMatch,
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: swc,
+  moduleNameMapper: {
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+    '^@tribos/(core|contract|demo)$': '<rootDir>/$1/src/index.ts',
+  },
+  ...extra,
+});
+
+export default {
+  testTimeout: 60_000,
+  projects: [
+    project('unit', ['<rootDir>/{core,contract,demo,web}/test/**/*.test.ts']),
+    project('server', ['<rootDir>/server/test/**/*.test.ts']),
+    project('e2e', ['<rootDir>/e2e/test/**/*.test.ts']),
+  ],
+};
