@@ -1,9 +1,44 @@
-import { mm, um, USUAL, type BoreStation, type EngineSpec, type Instrument, type InstrumentType, type JobFile, type Limit, type LogEntry, type ReadingEntry, type Setting, type Station, parseReading } from '../src/index.js';
+import {
+  mm,
+  um,
+  USUAL,
+  type BoreStation,
+  type EngineSpec,
+  type Instrument,
+  type InstrumentType,
+  type JobFile,
+  type Limit,
+  type LogEntry,
+  type ReadingEntry,
+  type Setting,
+  type Station,
+  parseReading,
+} from '../src/index.js';
 
 /** Small builders so that a test names only what it is about. */
-export function instrument(id: string, type: InstrumentType, setting: Setting = { kind: 'none' }, over: Partial<Instrument> = {}): Instrument {
+export function instrument(
+  id: string,
+  type: InstrumentType,
+  setting: Setting = { kind: 'none' },
+  over: Partial<Instrument> = {},
+): Instrument {
   const { resolution, repeatability, maxError } = USUAL[type];
-  return { id, name: id, type, unit: 'mm', resolution, repeatability, studyRepeats: null, maxError, rangeLow: mm(0), rangeHigh: mm(150), contacts: 2, setting, calibrationDue: '2030-01-01', ...over };
+  return {
+    id,
+    name: id,
+    type,
+    unit: 'mm',
+    resolution,
+    repeatability,
+    studyRepeats: null,
+    maxError,
+    rangeLow: mm(0),
+    rangeHigh: mm(150),
+    contacts: 2,
+    setting,
+    calibrationDue: '2030-01-01',
+    ...over,
+  };
 }
 
 export const MIC = instrument('mic', 'micrometer');
@@ -13,7 +48,13 @@ export const TELESCOPING = instrument('telescoping', 'telescoping');
 export const CALLIPER = instrument('calliper', 'calliper');
 export const GAUGES = [RING, IN_MIC, TELESCOPING, CALLIPER, MIC];
 
-export function limit(feature: Limit['feature'], state: Limit['state'], low: number | null, high: number | null, over: Partial<Limit> & { party?: string; type?: Limit['source']['type']; checkedBy?: string | null } = {}): Limit {
+export function limit(
+  feature: Limit['feature'],
+  state: Limit['state'],
+  low: number | null,
+  high: number | null,
+  over: Partial<Limit> & { party?: string; type?: Limit['source']['type']; checkedBy?: string | null } = {},
+): Limit {
   const { party = 'Varrow', type = 'engine-maker', checkedBy = 'second', ...rest } = over;
   return {
     id: `${party}.${feature}.${state}`,
@@ -23,7 +64,15 @@ export function limit(feature: Limit['feature'], state: Limit['state'], low: num
     high: high === null ? null : mm(high),
     unit: 'mm',
     conditions: {},
-    source: { type, party, document: `${party} manual`, page: '1', revision: '1', enteredBy: 'first', checkedBy },
+    source: {
+      type,
+      party,
+      document: `${party} manual`,
+      page: '1',
+      revision: '1',
+      enteredBy: 'first',
+      checkedBy,
+    },
     ...rest,
   };
 }
@@ -55,31 +104,97 @@ export const TWIN: EngineSpec = {
     limit('clearance', 'new', 0.03, 0.048),
     limit('clearance', 'service', null, 0.15),
   ],
-  kits: [0.25, 0.5, 1].map((o) => ({ id: `plus-${o}`, maker: 'Varrow', name: `+${o.toFixed(2)}`, oversize: mm(o), piston: mm(76.967 + o), material: 'cast-high-silicon' as const, gaugeHeight: mm(10) })),
+  kits: [0.25, 0.5, 1].map((o) => ({
+    id: `plus-${o}`,
+    maker: 'Varrow',
+    name: `+${o.toFixed(2)}`,
+    oversize: mm(o),
+    piston: mm(76.967 + o),
+    material: 'cast-high-silicon' as const,
+    gaugeHeight: mm(10),
+  })),
 };
 
 const AT = '2026-03-01T10:00:00.000Z';
 let made = 0;
 
-export function reading(station: Station, text: string, instrumentId = 'ring-set', over: Partial<ReadingEntry> = {}): ReadingEntry {
+export function reading(
+  station: Station,
+  text: string,
+  instrumentId = 'ring-set',
+  over: Partial<ReadingEntry> = {},
+): ReadingEntry {
   const parsed = parseReading(text, { unit: 'mm' });
   if (!parsed.ok) throw new Error(parsed.sentence);
   made += 1;
-  return { id: `r${made}`, at: AT, by: 'first', kind: 'reading', station, instrumentId, text, unit: parsed.unit, value: parsed.value, step: parsed.step, corrects: null, ...over };
+  return {
+    id: `r${made}`,
+    at: AT,
+    by: 'first',
+    kind: 'reading',
+    station,
+    instrumentId,
+    text,
+    unit: parsed.unit,
+    value: parsed.value,
+    step: parsed.step,
+    corrects: null,
+    ...over,
+  };
 }
 
-export const bore = (cylinder: number, depth: number, angle: number): BoreStation => ({ part: 'bore', cylinder, depth: mm(depth), angle });
+export const bore = (cylinder: number, depth: number, angle: number): BoreStation => ({
+  part: 'bore',
+  cylinder,
+  depth: mm(depth),
+  angle,
+});
 
 /** Readings of whole cylinders: rows are depths, columns the directions of the plan. */
-export function bores(maps: readonly (readonly (readonly string[])[])[], instrumentId = 'ring-set', engine = TWIN): ReadingEntry[] {
+export function bores(
+  maps: readonly (readonly (readonly string[])[])[],
+  instrumentId = 'ring-set',
+  engine = TWIN,
+): ReadingEntry[] {
   const depths = [engine.depths.top, engine.depths.mid, engine.depths.low];
-  return maps.flatMap((rows, cylinder) => rows.flatMap((row, d) => row.map((text, i) => reading({ part: 'bore', cylinder, depth: rows.length === 2 && d === 1 ? depths[2]! : depths[d]!, angle: row.length === 2 ? i * 90 : i * 45 }, text, instrumentId))));
+  return maps.flatMap((rows, cylinder) =>
+    rows.flatMap((row, d) =>
+      row.map((text, i) =>
+        reading(
+          {
+            part: 'bore',
+            cylinder,
+            depth: rows.length === 2 && d === 1 ? depths[2]! : depths[d]!,
+            angle: row.length === 2 ? i * 90 : i * 45,
+          },
+          text,
+          instrumentId,
+        ),
+      ),
+    ),
+  );
 }
 
-export const piston = (cylinder: number, text: string, over: { place?: 'gauge-height' | 'crown'; kit?: string | null } = {}): ReadingEntry =>
-  reading({ part: 'piston', cylinder, place: over.place ?? 'gauge-height', kit: over.kit ?? null }, text, 'mic');
+export const piston = (
+  cylinder: number,
+  text: string,
+  over: { place?: 'gauge-height' | 'crown'; kit?: string | null } = {},
+): ReadingEntry =>
+  reading(
+    { part: 'piston', cylinder, place: over.place ?? 'gauge-height', kit: over.kit ?? null },
+    text,
+    'mic',
+  );
 
-export function jobFile(log: readonly LogEntry[], over: { engine?: EngineSpec; job?: Partial<JobFile['job']>; decisions?: JobFile['decisions']; instruments?: readonly Instrument[] } = {}): JobFile {
+export function jobFile(
+  log: readonly LogEntry[],
+  over: {
+    engine?: EngineSpec;
+    job?: Partial<JobFile['job']>;
+    decisions?: JobFile['decisions'];
+    instruments?: readonly Instrument[];
+  } = {},
+): JobFile {
   return {
     format: 'tribos-job',
     version: 1,

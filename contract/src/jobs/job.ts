@@ -10,6 +10,7 @@ import {
   Max,
   MaxLength,
   IsString,
+  Matches,
   Min,
   ValidateNested,
 } from 'class-validator';
@@ -119,6 +120,7 @@ export class JobQuery {
   @IsOptional()
   @IsString()
   @MaxLength(100)
+  @Matches(/^[^\p{Cc}]*$/u, { message: 'search must be one line' })
   search?: string;
 
   @IsOptional()

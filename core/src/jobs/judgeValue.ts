@@ -79,6 +79,8 @@ function outcome(
   governed: Governing,
   file: JobFile,
 ): { state: VerdictState; because: Because | null } {
+  if (input.of === null && input.blockedBy === 'three-point')
+    return { state: 'undecided', because: 'three-point' };
   if (input.of === null)
     return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
   if (governed.status === 'ask') return { state: 'undecided', because: 'ask-limit' };

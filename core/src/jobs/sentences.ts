@@ -109,6 +109,12 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
     const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
     return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
   }
+  if (item.because === 'three-point') {
+    return {
+      headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`,
+      details,
+    };
+  }
   if (item.because === 'ask-limit' && item.governing.status === 'ask')
     return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
   if (item.state === 'noLimit') {
@@ -131,11 +137,6 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
       return { headline: `${who} waits for an answer about a reading.`, details };
     case 'conflict':
       return { headline: `${who}: two gauges disagree. Read that station again with both.`, details };
-    case 'three-point':
-      return {
-        headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`,
-        details,
-      };
     case 'unseen':
       return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
     case 'gauge': {

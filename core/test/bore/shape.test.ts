@@ -1,8 +1,26 @@
 import fc from 'fast-check';
-import { exactly, extremeConformance, fitShape, mm, normalCdf, OutOfRange, ovalityConformance, surveyBore, taper, um, unseenSigma, wearMap, type Direction, type WallReading } from '../../src/index.js';
+import {
+  exactly,
+  extremeConformance,
+  fitShape,
+  mm,
+  normalCdf,
+  OutOfRange,
+  ovalityConformance,
+  surveyBore,
+  taper,
+  um,
+  unseenSigma,
+  wearMap,
+  type Direction,
+  type WallReading,
+} from '../../src/index.js';
 
 const at = (angle: number, value: number): Direction => ({ angle, of: exactly(mm(value)) });
-const wall = (depth: number, angle: number, value: number): WallReading => ({ depth: mm(depth), ...at(angle, value) });
+const wall = (depth: number, angle: number, value: number): WallReading => ({
+  depth: mm(depth),
+  ...at(angle, value),
+});
 
 describe('the oval through the diameters of one depth', () => {
   it('comes out to the digit: 77.094, 77.081, 77.068, 77.079', () => {
@@ -25,17 +43,35 @@ describe('the oval through the diameters of one depth', () => {
     expect(() => fitShape([at(0, 77), at(90, 77.01), at(180, 77)], 0)).toThrow(OutOfRange);
   });
 
-  const oval = (m: number, amplitude: number, axis: number, angles: readonly number[]) => angles.map((a) => ({ angle: a, of: exactly(m + amplitude * Math.cos((2 * (a - axis) * Math.PI) / 180)) }));
+  const oval = (m: number, amplitude: number, axis: number, angles: readonly number[]) =>
+    angles.map((a) => ({
+      angle: a,
+      of: exactly(m + amplitude * Math.cos((2 * (a - axis) * Math.PI) / 180)),
+    }));
 
   it('finds any oval again, turned and scaled as it was', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 40_000_000, max: 90_000_000 }), fc.integer({ min: 100, max: 60_000 }), fc.double({ min: 0, max: 179, noNaN: true }), fc.double({ min: 0, max: 90, noNaN: true }), (m, amplitude, axis, turn) => {
-        const s = fitShape(oval(m, amplitude, axis, [0, 45, 90, 135].map((a) => a + turn)), 0);
-        expect(s.ovality).toBeCloseTo(2 * amplitude, 3);
-        expect(s.largest.value).toBeCloseTo(m + amplitude, 3);
-        expect(s.smallest.value).toBeCloseTo(m - amplitude, 3);
-        expect(Math.abs(Math.sin(((s.longAxis! - axis) * Math.PI) / 180))).toBeLessThan(1e-6);
-      }),
+      fc.property(
+        fc.integer({ min: 40_000_000, max: 90_000_000 }),
+        fc.integer({ min: 100, max: 60_000 }),
+        fc.double({ min: 0, max: 179, noNaN: true }),
+        fc.double({ min: 0, max: 90, noNaN: true }),
+        (m, amplitude, axis, turn) => {
+          const s = fitShape(
+            oval(
+              m,
+              amplitude,
+              axis,
+              [0, 45, 90, 135].map((a) => a + turn),
+            ),
+            0,
+          );
+          expect(s.ovality).toBeCloseTo(2 * amplitude, 3);
+          expect(s.largest.value).toBeCloseTo(m + amplitude, 3);
+          expect(s.smallest.value).toBeCloseTo(m - amplitude, 3);
+          expect(Math.abs(Math.sin(((s.longAxis! - axis) * Math.PI) / 180))).toBeLessThan(1e-6);
+        },
+      ),
     );
   });
 });
@@ -54,12 +90,17 @@ describe('what two directions cannot see', () => {
 
   it('lowers the odds of the largest bore, never raises them', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 40_000 }), fc.integer({ min: 0, max: 20_000 }), fc.integer({ min: 500, max: 8_000 }), (room, a, u) => {
-        const seen = extremeConformance(mm(77), a, 'max', mm(77) + a + room, u, 0);
-        const unseen = extremeConformance(mm(77), a, 'max', mm(77) + a + room, u, 10_000);
-        expect(unseen).toBeLessThanOrEqual(seen + 1e-9);
-        expect(extremeConformance(mm(77), a, 'min', mm(77) - a - room, u, 10_000)).toBeCloseTo(unseen, 9);
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 40_000 }),
+        fc.integer({ min: 0, max: 20_000 }),
+        fc.integer({ min: 500, max: 8_000 }),
+        (room, a, u) => {
+          const seen = extremeConformance(mm(77), a, 'max', mm(77) + a + room, u, 0);
+          const unseen = extremeConformance(mm(77), a, 'max', mm(77) + a + room, u, 10_000);
+          expect(unseen).toBeLessThanOrEqual(seen + 1e-9);
+          expect(extremeConformance(mm(77), a, 'min', mm(77) - a - room, u, 10_000)).toBeCloseTo(unseen, 9);
+        },
+      ),
     );
   });
 
@@ -70,13 +111,21 @@ describe('what two directions cannot see', () => {
     const [m, a, u, sigma, limit] = [0, 13_000, 6_000, 10_000, 25_000];
     const n = 60_000;
     let kept = 0;
-    for (let i = 0; i < n; i += 1) kept += m + u * normal() + Math.hypot(a, sigma * normal()) <= limit ? 1 : 0;
+    for (let i = 0; i < n; i += 1)
+      kept += m + u * normal() + Math.hypot(a, sigma * normal()) <= limit ? 1 : 0;
     expect(extremeConformance(m, a, 'max', limit, u, sigma)).toBeCloseTo(kept / n, 2);
   });
 });
 
 describe('a whole bore', () => {
-  const readings = [wall(15, 0, 77.097), wall(15, 90, 77.071), wall(45, 0, 77.081), wall(45, 90, 77.066), wall(80, 0, 77.058), wall(80, 90, 77.055)];
+  const readings = [
+    wall(15, 0, 77.097),
+    wall(15, 90, 77.071),
+    wall(45, 0, 77.081),
+    wall(45, 90, 77.066),
+    wall(80, 0, 77.058),
+    wall(80, 90, 77.055),
+  ];
 
   it('gives largest, smallest and out-of-round as differences of diameter', () => {
     const s = surveyBore(readings);
@@ -87,7 +136,12 @@ describe('a whole bore', () => {
   });
 
   it('lets the fitted oval reach past any reading', () => {
-    const s = surveyBore([wall(15, 0, 77.118), wall(15, 45, 77.142), wall(15, 90, 77.116), wall(15, 135, 77.09)]);
+    const s = surveyBore([
+      wall(15, 0, 77.118),
+      wall(15, 45, 77.142),
+      wall(15, 90, 77.116),
+      wall(15, 135, 77.09),
+    ]);
     expect(s.largest.fitted).toBe(true);
     // m 77.1165, a 0.001, b 0.026.
     expect(s.largest.of.value / 1e6).toBeCloseTo(77.1165 + Math.hypot(0.001, 0.026), 6);
@@ -128,7 +182,12 @@ describe('a whole bore', () => {
     fc.assert(
       fc.property(fc.shuffledSubarray(readings, { minLength: 6 }), (shuffled) => {
         const [a, b] = [surveyBore(readings), surveyBore(shuffled)];
-        expect([b.largest.of.value, b.smallest.of.value, b.outOfRound?.value, b.taper?.value]).toEqual([a.largest.of.value, a.smallest.of.value, a.outOfRound?.value, a.taper?.value]);
+        expect([b.largest.of.value, b.smallest.of.value, b.outOfRound?.value, b.taper?.value]).toEqual([
+          a.largest.of.value,
+          a.smallest.of.value,
+          a.outOfRound?.value,
+          a.taper?.value,
+        ]);
       }),
     );
   });

@@ -1,10 +1,39 @@
 import fc from 'fast-check';
-import { acceptance, calibrationOverdue, combineVerdicts, conformance, decide, difference, linear, mm, narrowestWindow, OutOfRange, readingEstimate, toTwenty, uncertaintyOf, UNSTATED_THERMAL, Unknown, whichDecides, type Bench, type Instrument, type TakenReading } from '../../src/index.js';
+import {
+  acceptance,
+  calibrationOverdue,
+  combineVerdicts,
+  conformance,
+  decide,
+  difference,
+  linear,
+  mm,
+  narrowestWindow,
+  OutOfRange,
+  readingEstimate,
+  toTwenty,
+  uncertaintyOf,
+  UNSTATED_THERMAL,
+  Unknown,
+  whichDecides,
+  type Bench,
+  type Instrument,
+  type TakenReading,
+} from '../../src/index.js';
 import { CALLIPER, GAUGES, IN_MIC, instrument, MIC, RING, TELESCOPING } from '../support.js';
 
 const STILL = { celsius: 20, measured: true, sameBench: true };
 const bench: Bench = { instruments: GAUGES, thermal: STILL };
-const take = (i: Instrument, over: Partial<TakenReading> = {}): TakenReading => ({ id: 'a', value: mm(77.097), instrumentId: i.id, place: 'p', at: '2026-01-01T00:00:00Z', part: 'bore:0', material: 'grey-iron', ...over });
+const take = (i: Instrument, over: Partial<TakenReading> = {}): TakenReading => ({
+  id: 'a',
+  value: mm(77.097),
+  instrumentId: i.id,
+  place: 'p',
+  at: '2026-01-01T00:00:00Z',
+  part: 'bore:0',
+  material: 'grey-iron',
+  ...over,
+});
 const u = (i: Instrument, b: Bench = bench) => uncertaintyOf(readingEstimate(take(i), b)).u / 1_000;
 
 describe('what one reading is worth', () => {
@@ -16,7 +45,10 @@ describe('what one reading is worth', () => {
     ['dial gauge in a 0.3 µm ring', RING, Math.sqrt(5.3333 + 0.09)],
     ['dial gauge set in a micrometer', IN_MIC, Math.sqrt(5.3333 + 7.6667)],
   ])('%s', (_, gauge, expected) => {
-    expect(u(gauge)).toBeCloseTo(Math.hypot(expected, 77.097 * 11e-3 * (0.5 / Math.sqrt(3)), 77.097 * 0.5e-3 / Math.sqrt(3)), 2);
+    expect(u(gauge)).toBeCloseTo(
+      Math.hypot(expected, 77.097 * 11e-3 * (0.5 / Math.sqrt(3)), (77.097 * 0.5e-3) / Math.sqrt(3)),
+      2,
+    );
   });
 
   it('counts the error double once the calibration has run out', () => {
@@ -35,7 +67,10 @@ describe('what one reading is worth', () => {
     const a = readingEstimate(take(TELESCOPING, { id: 'a', place: 'p1' }), bench);
     const b = readingEstimate(take(TELESCOPING, { id: 'b', place: 'p2' }), bench);
     // Independent: 2(s² + 1/12); scale by place: 2 · 0.2 · E²/3; the shared 80 % is gone.
-    expect(uncertaintyOf(difference(a, b)).u / 1_000).toBeCloseTo(Math.sqrt(2 * (36 + 1 / 12) + 2 * 0.2 * (16 / 3)), 2);
+    expect(uncertaintyOf(difference(a, b)).u / 1_000).toBeCloseTo(
+      Math.sqrt(2 * (36 + 1 / 12) + 2 * 0.2 * (16 / 3)),
+      2,
+    );
   });
 
   it('lets the micrometer cancel between a bore gauge set in it and a piston sized with it', () => {
@@ -62,7 +97,11 @@ describe('what one reading is worth', () => {
 
 describe('temperature', () => {
   it('a 78 mm cast piston 8 K warm, read with a gauge as warm, is corrected by the difference of expansions', () => {
-    const { value } = toTwenty(mm(78), 'cast-high-silicon', 'p', { celsius: 28, measured: true, sameBench: true });
+    const { value } = toTwenty(mm(78), 'cast-high-silicon', 'p', {
+      celsius: 28,
+      measured: true,
+      sameBench: true,
+    });
     expect((mm(78) - value) / 1_000).toBeCloseTo(78 * 8 * (18.5 - 11.5) * 1e-3, 1);
   });
 
@@ -79,7 +118,21 @@ describe('temperature', () => {
 });
 
 describe('the verdict', () => {
-  const against = (i: Instrument) => whichDecides({ value: mm(77.097), side: 'max', limit: mm(77.105), consequence: 'wear', of: 'bore', at: '2026-01-01T00:00:00Z', part: 'bore:0', material: 'grey-iron' }, bench, { wearThreshold: 0.95 }).find((g) => g.instrument.id === i.id)!;
+  const against = (i: Instrument) =>
+    whichDecides(
+      {
+        value: mm(77.097),
+        side: 'max',
+        limit: mm(77.105),
+        consequence: 'wear',
+        of: 'bore',
+        at: '2026-01-01T00:00:00Z',
+        part: 'bore:0',
+        material: 'grey-iron',
+      },
+      bench,
+      { wearThreshold: 0.95 },
+    ).find((g) => g.instrument.id === i.id)!;
 
   // Worked example: 77.097 against max 77.105.
   it.each([
@@ -96,7 +149,20 @@ describe('the verdict', () => {
   it('lists only gauges that read a bore of this size', () => {
     const small = instrument('small', 'dial-bore', { kind: 'ring', u: 300 }, { rangeHigh: mm(60) });
     const three = instrument('three', 'dial-bore', { kind: 'ring', u: 300 }, { contacts: 3 });
-    const found = whichDecides({ value: mm(77), side: 'max', limit: mm(77.1), consequence: 'wear', of: 'bore', at: '2026-01-01T00:00:00Z', part: 'b', material: 'grey-iron' }, { instruments: [...GAUGES, small, three], thermal: STILL }, { wearThreshold: 0.95 });
+    const found = whichDecides(
+      {
+        value: mm(77),
+        side: 'max',
+        limit: mm(77.1),
+        consequence: 'wear',
+        of: 'bore',
+        at: '2026-01-01T00:00:00Z',
+        part: 'b',
+        material: 'grey-iron',
+      },
+      { instruments: [...GAUGES, small, three], thermal: STILL },
+      { wearThreshold: 0.95 },
+    );
     expect(found.map((g) => g.instrument.id)).toEqual(['ring-set', 'mic-set', 'telescoping', 'calliper']);
   });
 
@@ -109,22 +175,31 @@ describe('the verdict', () => {
 
   it('is monotone: further inside is never worse, and a maximum mirrors a minimum', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -50_000, max: 50_000 }), fc.integer({ min: 1, max: 20_000 }), fc.integer({ min: 100, max: 30_000 }), (off, step, sd) => {
-        const p = conformance(mm(77) + off, 'max', mm(77), sd);
-        expect(conformance(mm(77) + off - step, 'max', mm(77), sd)).toBeGreaterThanOrEqual(p);
-        expect(conformance(mm(77) - off, 'min', mm(77), sd)).toBeCloseTo(p, 12);
-      }),
+      fc.property(
+        fc.integer({ min: -50_000, max: 50_000 }),
+        fc.integer({ min: 1, max: 20_000 }),
+        fc.integer({ min: 100, max: 30_000 }),
+        (off, step, sd) => {
+          const p = conformance(mm(77) + off, 'max', mm(77), sd);
+          expect(conformance(mm(77) + off - step, 'max', mm(77), sd)).toBeGreaterThanOrEqual(p);
+          expect(conformance(mm(77) - off, 'min', mm(77), sd)).toBeCloseTo(p, 12);
+        },
+      ),
     );
     expect(() => conformance(1, 'max', 2, 0)).toThrow(OutOfRange);
   });
 
   it('a less certain gauge never turns undecided into a decision', () => {
     fc.assert(
-      fc.property(fc.integer({ min: -40_000, max: 40_000 }), fc.integer({ min: 500, max: 10_000 }), (off, sd) => {
-        const near = decide(conformance(off, 'max', 0, sd), 'wear');
-        const coarse = decide(conformance(off, 'max', 0, sd * 3), 'wear');
-        expect(coarse === 'undecided' || coarse === near).toBe(true);
-      }),
+      fc.property(
+        fc.integer({ min: -40_000, max: 40_000 }),
+        fc.integer({ min: 500, max: 10_000 }),
+        (off, sd) => {
+          const near = decide(conformance(off, 'max', 0, sd), 'wear');
+          const coarse = decide(conformance(off, 'max', 0, sd * 3), 'wear');
+          expect(coarse === 'undecided' || coarse === near).toBe(true);
+        },
+      ),
     );
   });
 

@@ -10,10 +10,20 @@ import { bore, bores, jobFile, piston, reading } from '../support.js';
 
 const ROOT = fileURLToPath(new URL('../../../', import.meta.url));
 const WITHIN = [
-  [['77.020', '77.018'], ['77.016', '77.015'], ['77.012', '77.012']],
-  [['77.021', '77.017'], ['77.017', '77.014'], ['77.012', '77.011']],
+  [
+    ['77.020', '77.018'],
+    ['77.016', '77.015'],
+    ['77.012', '77.012'],
+  ],
+  [
+    ['77.021', '77.017'],
+    ['77.017', '77.014'],
+    ['77.012', '77.011'],
+  ],
 ];
-const GOOD: JobFile = jobFile([...bores(WITHIN), piston(0, '76.960'), piston(1, '76.960')], { decisions: [{ id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', kitId: 'plus-0.5', reason: 'worn' }] });
+const GOOD: JobFile = jobFile([...bores(WITHIN), piston(0, '76.960'), piston(1, '76.960')], {
+  decisions: [{ id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', kitId: 'plus-0.5', reason: 'worn' }],
+});
 const good = (): JobFile => GOOD;
 const copy = (): JobFile => JSON.parse(JSON.stringify(good())) as JobFile;
 
@@ -21,7 +31,9 @@ describe('the job file', () => {
   it('reads back as it was written, with the same verdicts', () => {
     const read = readJobFile(copy());
     expect(read.ok && read.file).toEqual(good());
-    expect(read.ok && judgeJob(read.file).items.map((i) => [i.key, i.state, i.p])).toEqual(judgeJob(good()).items.map((i) => [i.key, i.state, i.p]));
+    expect(read.ok && judgeJob(read.file).items.map((i) => [i.key, i.state, i.p])).toEqual(
+      judgeJob(good()).items.map((i) => [i.key, i.state, i.p]),
+    );
   });
 
   it.each<[string, (f: Record<string, never> & JobFile) => unknown, string]>([
@@ -30,15 +42,59 @@ describe('the job file', () => {
     ['a version not known', (f) => ({ ...f, version: 9 }), '/version'],
     ['a field that is not of it', (f) => ({ ...f, extra: 1 }), '/extra'],
     ['a missing part', ({ engine: _e, ...f }) => f, '/engine'],
-    ['a value that is not what was typed', (f) => ({ ...f, log: f.log.map((e, i) => (i === 0 ? { ...e, value: 1 } : e)) }), '/log/0/value'],
-    ['an unknown gauge', (f) => ({ ...f, log: [{ ...f.log[0], instrumentId: 'lost' }] }), '/log/0/instrumentId'],
+    [
+      'a value that is not what was typed',
+      (f) => ({ ...f, log: f.log.map((e, i) => (i === 0 ? { ...e, value: 1 } : e)) }),
+      '/log/0/value',
+    ],
+    [
+      'an unknown gauge',
+      (f) => ({ ...f, log: [{ ...f.log[0], instrumentId: 'lost' }] }),
+      '/log/0/instrumentId',
+    ],
     ['an id used twice', (f) => ({ ...f, log: [f.log[0], f.log[0]] }), '/log/1/id'],
-    ['a cylinder the engine lacks', (f) => ({ ...f, log: [reading(bore(7, 15, 0), '77.0')] }), '/log/0/station/cylinder'],
-    ['a micrometer in the bore', (f) => ({ ...f, log: [reading(bore(0, 15, 0), '77.0', 'mic')] }), '/log/0/instrumentId'],
-    ['a take-back of nothing', (f) => ({ ...f, log: [{ kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', readingId: 'no' }] }), '/log/0/readingId'],
-    ['a decision for a kit it lacks', (f) => ({ ...f, decisions: [{ ...f.decisions[0], kitId: 'no' }] }), '/decisions/0/kitId'],
-    ['depths out of order', (f) => ({ ...f, engine: { ...f.engine, depths: { top: 5, mid: 3, low: 9 } } }), '/engine/depths'],
-    ['a limit checked by who typed it', (f) => ({ ...f, engine: { ...f.engine, limits: f.engine.limits.map((l) => ({ ...l, source: { ...l.source, checkedBy: l.source.enteredBy } })) } }), '/engine/limits/0/source/checkedBy'],
+    [
+      'a cylinder the engine lacks',
+      (f) => ({ ...f, log: [reading(bore(7, 15, 0), '77.0')] }),
+      '/log/0/station/cylinder',
+    ],
+    [
+      'a micrometer in the bore',
+      (f) => ({ ...f, log: [reading(bore(0, 15, 0), '77.0', 'mic')] }),
+      '/log/0/instrumentId',
+    ],
+    [
+      'a take-back of nothing',
+      (f) => ({
+        ...f,
+        log: [{ kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', readingId: 'no' }],
+      }),
+      '/log/0/readingId',
+    ],
+    [
+      'a decision for a kit it lacks',
+      (f) => ({ ...f, decisions: [{ ...f.decisions[0], kitId: 'no' }] }),
+      '/decisions/0/kitId',
+    ],
+    [
+      'depths out of order',
+      (f) => ({ ...f, engine: { ...f.engine, depths: { top: 5, mid: 3, low: 9 } } }),
+      '/engine/depths',
+    ],
+    [
+      'a limit checked by who typed it',
+      (f) => ({
+        ...f,
+        engine: {
+          ...f.engine,
+          limits: f.engine.limits.map((l) => ({
+            ...l,
+            source: { ...l.source, checkedBy: l.source.enteredBy },
+          })),
+        },
+      }),
+      '/engine/limits/0/source/checkedBy',
+    ],
   ])('refuses %s, naming the place', (_, spoil, path) => {
     const read = readJobFile(spoil(copy() as never));
     expect(read.ok).toBe(false);
@@ -50,11 +106,17 @@ describe('the job file', () => {
   });
 
   it('is described by its published schema, checked by another validator', () => {
-    const published = JSON.parse(readFileSync(join(ROOT, 'docs/formats/job-file.v1.schema.json'), 'utf8')) as object;
+    const published = JSON.parse(
+      readFileSync(join(ROOT, 'docs/formats/job-file.v1.schema.json'), 'utf8'),
+    ) as object;
     expect(published).toEqual(jobFileSchema);
     const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);
     expect(validate(copy())).toBe(true);
-    for (const spoil of [{ ...copy(), version: 2 }, { ...copy(), log: [{}] }, { ...copy(), engine: { ...copy().engine, bore: 7.5 } }]) {
+    for (const spoil of [
+      { ...copy(), version: 2 },
+      { ...copy(), log: [{}] },
+      { ...copy(), engine: { ...copy().engine, bore: 7.5 } },
+    ]) {
       expect(validate(spoil)).toBe(false);
       expect(readJobFile(spoil).ok).toBe(false);
     }
@@ -74,9 +136,14 @@ describe('tribos check', () => {
   it('prints the same verdicts as the application and exits 0 when all are within', () => {
     const result = check(JSON.stringify({ ...good(), decisions: [] }));
     expect(result.status).toBe(0);
-    const report = JSON.parse(result.stdout) as { overall: string; verdicts: { key: string; state: string }[] };
+    const report = JSON.parse(result.stdout) as {
+      overall: string;
+      verdicts: { key: string; state: string }[];
+    };
     expect(report.overall).toBe('within');
-    expect(report.verdicts.map((v) => [v.key, v.state])).toEqual(judgeJob({ ...good(), decisions: [] }).items.map((i) => [i.key, i.state]));
+    expect(report.verdicts.map((v) => [v.key, v.state])).toEqual(
+      judgeJob({ ...good(), decisions: [] }).items.map((i) => [i.key, i.state]),
+    );
   });
 
   it('exits 3 when something is beyond, 4 when undecided, 2 on bad input', () => {

@@ -1,9 +1,31 @@
-import { borePlan, isBlocked, mm, stationEstimate, stationKey, uncertaintyOf, walk, type EngineSpec, type TakenReading } from '../../src/index.js';
+import {
+  borePlan,
+  isBlocked,
+  mm,
+  stationEstimate,
+  stationKey,
+  uncertaintyOf,
+  walk,
+  type EngineSpec,
+  type TakenReading,
+} from '../../src/index.js';
 import { bore, CALLIPER, GAUGES, instrument, RING, TWIN } from '../support.js';
 
-const port = (roof: number, floor: number, from: number, to: number) => ({ name: 'port', roof: mm(roof), floor: mm(floor), from, to });
+const port = (roof: number, floor: number, from: number, to: number) => ({
+  name: 'port',
+  roof: mm(roof),
+  floor: mm(floor),
+  from,
+  to,
+});
 /** Exhaust and two transfers round a 76.4 mm bore. */
-const SLED: EngineSpec = { ...TWIN, bore: mm(76.4), zeroAt: 'exhaust', depths: { top: mm(20), mid: mm(45), low: mm(82) }, ports: [port(38.5, 68, -34, 34), port(53, 68, 55, 125), port(53, 68, 235, 305)] };
+const SLED: EngineSpec = {
+  ...TWIN,
+  bore: mm(76.4),
+  zeroAt: 'exhaust',
+  depths: { top: mm(20), mid: mm(45), low: mm(82) },
+  ports: [port(38.5, 68, -34, 34), port(53, 68, 55, 125), port(53, 68, 235, 305)],
+};
 
 describe('plans', () => {
   it.each([
@@ -16,7 +38,12 @@ describe('plans', () => {
 
   it('walks the bores, then the pistons; after a decision the new ones', () => {
     expect(walk(TWIN, 'usual', null)).toHaveLength(14);
-    expect(walk(TWIN, 'usual', 'plus-0.5').at(-1)).toEqual({ part: 'piston', cylinder: 1, place: 'gauge-height', kit: 'plus-0.5' });
+    expect(walk(TWIN, 'usual', 'plus-0.5').at(-1)).toEqual({
+      part: 'piston',
+      cylinder: 1,
+      place: 'gauge-height',
+      kit: 'plus-0.5',
+    });
   });
 
   it('a diameter half a turn on is the same station', () => {
@@ -47,7 +74,15 @@ describe('plans', () => {
 
 describe('what a station says', () => {
   const bench = { instruments: GAUGES, thermal: { celsius: 20, measured: true, sameBench: true } };
-  const take = (id: string, value: number, instrumentId = 'ring-set'): TakenReading => ({ id, value: mm(value), instrumentId, place: 'p', part: 'b', at: '2026-01-01T00:00:00Z', material: 'grey-iron' });
+  const take = (id: string, value: number, instrumentId = 'ring-set'): TakenReading => ({
+    id,
+    value: mm(value),
+    instrumentId,
+    place: 'p',
+    part: 'b',
+    at: '2026-01-01T00:00:00Z',
+    material: 'grey-iron',
+  });
 
   it('averages every repeat', () => {
     const s = stationEstimate([take('a', 77.094), take('b', 77.096), take('c', 77.095)], bench);
@@ -61,7 +96,9 @@ describe('what a station says', () => {
     const wild = stationEstimate([take('a', 77.09), take('b', 77.1)], bench);
     expect(wild.raised).toBe(true);
     expect(uncertaintyOf(wild.estimate).u).toBeGreaterThan(5_000);
-    expect(stationEstimate([take('a', 77.094), take('b', 77.098), take('c', 77.0995)], bench).raised).toBe(true);
+    expect(stationEstimate([take('a', 77.094), take('b', 77.098), take('c', 77.0995)], bench).raised).toBe(
+      true,
+    );
   });
 
   it('fuses two gauges that agree by inverse variance, so the better one leads', () => {
@@ -79,7 +116,9 @@ describe('what a station says', () => {
   });
 
   it('takes the median of three where an outlier was read twice more', () => {
-    expect(stationEstimate([take('a', 77.15), take('b', 77.094), take('c', 77.095)], bench, true).estimate.value).toBeCloseTo(mm(77.095), -1);
+    expect(
+      stationEstimate([take('a', 77.15), take('b', 77.094), take('c', 77.095)], bench, true).estimate.value,
+    ).toBeCloseTo(mm(77.095), -1);
   });
 
   it('knows a station read only with a three-point gauge', () => {

@@ -1,9 +1,27 @@
 import fc from 'fast-check';
-import { mm, outliers, parseReading, slips, standing, lastReading, um, type Nanometres, type Parsed, type SlipContext } from '../../src/index.js';
+import {
+  mm,
+  outliers,
+  parseReading,
+  slips,
+  standing,
+  lastReading,
+  um,
+  type Nanometres,
+  type Parsed,
+  type SlipContext,
+} from '../../src/index.js';
 import { bore, instrument, reading, RING } from '../support.js';
 
 const near = [77.094, 77.081, 77.088].map(mm);
-const context = (over: Partial<SlipContext> = {}): SlipContext => ({ instrument: RING, nominal: mm(77), neighbours: near, u: um(4), show: 'mm', ...over });
+const context = (over: Partial<SlipContext> = {}): SlipContext => ({
+  instrument: RING,
+  nominal: mm(77),
+  neighbours: near,
+  u: um(4),
+  show: 'mm',
+  ...over,
+});
 const ask = (text: string, over: Partial<SlipContext> = {}, unit: 'mm' | 'in' = 'mm') => {
   const parsed = parseReading(text, { unit }) as Parsed;
   return slips({ id: 'x', text, value: parsed.value, unit: parsed.unit, step: parsed.step }, context(over));
@@ -19,14 +37,20 @@ describe('questions about a reading', () => {
     const [q] = ask('3.0342');
     expect(q).toMatchObject({ code: 'unit', instead: '3.0342 in', holds: true });
     const inch = instrument('inch', 'telescoping', { kind: 'none' }, { unit: 'in' });
-    expect(ask('77.094', { instrument: inch }, 'in')[0]).toMatchObject({ code: 'unit', instead: '77.094 mm' });
+    expect(ask('77.094', { instrument: inch }, 'in')[0]).toMatchObject({
+      code: 'unit',
+      instead: '77.094 mm',
+    });
   });
 
   it('asks about one turn of the thimble, up or down, metric or inch', () => {
     expect(ask('77.588')[0]).toMatchObject({ code: 'thimble-turn', instead: '77.088 mm', holds: true });
     expect(ask('76.588')[0]).toMatchObject({ code: 'thimble-turn', instead: '77.088 mm' });
     const inch = instrument('inch', 'telescoping', { kind: 'none' }, { unit: 'in' });
-    expect(ask('3.0600', { instrument: inch }, 'in')[0]).toMatchObject({ code: 'thimble-turn', instead: '3.0350 in' });
+    expect(ask('3.0600', { instrument: inch }, 'in')[0]).toMatchObject({
+      code: 'thimble-turn',
+      instead: '3.0350 in',
+    });
   });
 
   it('asks about the first reading against the nominal size', () => {
@@ -59,7 +83,14 @@ describe('questions about a reading', () => {
 
 describe('outliers on a map', () => {
   const map = (over: Record<string, number> = {}, directions = [0, 45, 90, 135]) =>
-    [15, 45, 80].flatMap((depth, d) => directions.map((angle, a) => ({ key: `${depth}/${angle}`, depth, angle, value: mm(77.09 - d * 0.01 - a * 0.003) + (over[`${depth}/${angle}`] ?? 0) })));
+    [15, 45, 80].flatMap((depth, d) =>
+      directions.map((angle, a) => ({
+        key: `${depth}/${angle}`,
+        depth,
+        angle,
+        value: mm(77.09 - d * 0.01 - a * 0.003) + (over[`${depth}/${angle}`] ?? 0),
+      })),
+    );
 
   it('finds none in an even taper with ovality', () => {
     expect(outliers(map(), um(2))).toEqual([]);
@@ -87,14 +118,22 @@ describe('what stands of the log', () => {
 
   it('drops a reading taken back and typed right, keeps it in the log', () => {
     const [wrong, right] = [reading(here, '77.95'), reading(here, '77.095')];
-    const log = [wrong, { id: 't', kind: 'take-back' as const, at: wrong.at, by: 'x', readingId: wrong.id }, right];
+    const log = [
+      wrong,
+      { id: 't', kind: 'take-back' as const, at: wrong.at, by: 'x', readingId: wrong.id },
+      right,
+    ];
     expect(standing(log, s).map((r) => r.entry.text)).toEqual(['77.095']);
     expect(lastReading(log)).toBe(right);
   });
 
   it('keeps one taken back and typed again within the scatter: trying until it passes does not pass', () => {
     const [first, second] = [reading(here, '77.108'), reading(here, '77.102')];
-    const log = [first, { id: 't', kind: 'take-back' as const, at: first.at, by: 'x', readingId: first.id }, second];
+    const log = [
+      first,
+      { id: 't', kind: 'take-back' as const, at: first.at, by: 'x', readingId: first.id },
+      second,
+    ];
     expect(standing(log, s)).toEqual([
       { entry: first, keptAsRepeat: true },
       { entry: second, keptAsRepeat: false },

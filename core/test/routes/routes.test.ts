@@ -1,5 +1,16 @@
 import fc from 'fast-check';
-import { cleanupDiameters, cleanupOdds, CONSTRUCTION, jointP, mm, OutOfRange, recommend, targetBore, um, weakest } from '../../src/index.js';
+import {
+  cleanupDiameters,
+  cleanupOdds,
+  CONSTRUCTION,
+  jointP,
+  mm,
+  OutOfRange,
+  recommend,
+  targetBore,
+  um,
+  weakest,
+} from '../../src/index.js';
 
 const worn = (over: object = {}) => ({ standard: mm(77), largest: mm(77.094), u: 0, score: 0, ...over });
 
@@ -32,18 +43,37 @@ describe('cleaning a worn bore up', () => {
 
   it('a deeper score or more wear never helps, a larger kit never hurts', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1_000, max: 300_000 }), fc.integer({ min: 0, max: 60_000 }), fc.integer({ min: 0, max: 500_000 }), fc.integer({ min: 0, max: 8_000 }), (wear, score, over, u) => {
-        const p = cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score, u })).p;
-        expect(p).toBeGreaterThanOrEqual(cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score: score + 5_000, u })).p - 1e-12);
-        expect(cleanupOdds(mm(77) + over + 10_000, worn({ largest: mm(77) + wear, score, u })).p).toBeGreaterThanOrEqual(p - 1e-12);
-        expect(p >= 0 && p <= 1).toBe(true);
-      }),
+      fc.property(
+        fc.integer({ min: 1_000, max: 300_000 }),
+        fc.integer({ min: 0, max: 60_000 }),
+        fc.integer({ min: 0, max: 500_000 }),
+        fc.integer({ min: 0, max: 8_000 }),
+        (wear, score, over, u) => {
+          const p = cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score, u })).p;
+          expect(p).toBeGreaterThanOrEqual(
+            cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score: score + 5_000, u })).p - 1e-12,
+          );
+          expect(
+            cleanupOdds(mm(77) + over + 10_000, worn({ largest: mm(77) + wear, score, u })).p,
+          ).toBeGreaterThanOrEqual(p - 1e-12);
+          expect(p >= 0 && p <= 1).toBe(true);
+        },
+      ),
     );
   });
 });
 
 describe('the finished size', () => {
-  const ask = (over = {}) => targetBore({ piston: mm(77.217), clearanceLow: um(30), clearanceHigh: um(48), uClearance: um(3.4), allowance: 0, rules: { wearThreshold: 0.95 }, ...over });
+  const ask = (over = {}) =>
+    targetBore({
+      piston: mm(77.217),
+      clearanceLow: um(30),
+      clearanceHigh: um(48),
+      uClearance: um(3.4),
+      allowance: 0,
+      rules: { wearThreshold: 0.95 },
+      ...over,
+    });
 
   it('comes out to the digit: piston 77.217, 0.030–0.048, u 3.4 µm → 77.2526…77.265', () => {
     const t = ask();
@@ -64,9 +94,13 @@ describe('the finished size', () => {
 
   it('never puts its low end under piston + minimum', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 40_000_000, max: 90_000_000 }), fc.double({ min: 0, max: 10_000, noNaN: true }), (piston, u) => {
-        expect(ask({ piston, uClearance: u }).low).toBeGreaterThanOrEqual(piston + um(30));
-      }),
+      fc.property(
+        fc.integer({ min: 40_000_000, max: 90_000_000 }),
+        fc.double({ min: 0, max: 10_000, noNaN: true }),
+        (piston, u) => {
+          expect(ask({ piston, uClearance: u }).low).toBeGreaterThanOrEqual(piston + um(30));
+        },
+      ),
     );
   });
 });

@@ -1,4 +1,15 @@
-import { applies, entryGuards, featureInfo, governing, limitState, mm, sourceLine, Unknown, type EngineFacts, type Limit } from '../../src/index.js';
+import {
+  applies,
+  entryGuards,
+  featureInfo,
+  governing,
+  limitState,
+  mm,
+  sourceLine,
+  Unknown,
+  type EngineFacts,
+  type Limit,
+} from '../../src/index.js';
 import { limit } from '../support.js';
 
 const ENGINE: EngineFacts = { maker: 'Varrow', wall: 'plated', year: 2019, code: null };
@@ -7,7 +18,8 @@ const CORRIE = { piston: 'Corrie', ring: null };
 const maker = limit('clearance', 'new', 0.03, 0.05);
 const makerService = limit('clearance', 'service', null, 0.08);
 const corrie = limit('clearance', 'new', 0.05842, 0.07874, { party: 'Corrie', type: 'part-maker' });
-const governs = (limits: Limit[], fitted = STOCK, state: 'new' | 'service' = 'new') => governing(limits, 'clearance', state, ENGINE, fitted);
+const governs = (limits: Limit[], fitted = STOCK, state: 'new' | 'service' = 'new') =>
+  governing(limits, 'clearance', state, ENGINE, fitted);
 
 describe('which figure governs', () => {
   it('is the engine maker’s while nothing else is fitted', () => {
@@ -19,13 +31,17 @@ describe('which figure governs', () => {
   it('is the fitted piston maker’s once theirs is in, and says why', () => {
     const g = governs([maker, corrie], CORRIE);
     expect(g.status === 'governed' && g.limit).toBe(corrie);
-    expect(g.status === 'governed' && g.why).toBe('Corrie parts are fitted, so Corrie governs here and not Varrow.');
+    expect(g.status === 'governed' && g.why).toBe(
+      'Corrie parts are fitted, so Corrie governs here and not Varrow.',
+    );
   });
 
   it('is not the engine maker’s service limit when the kit has none: nothing on file, never a pass', () => {
     const g = governs([maker, makerService, corrie], CORRIE, 'service');
     expect(g.status).toBe('none');
-    expect(g.status === 'none' && g.why).toBe('Corrie parts are fitted and Corrie gives no service limit on file.');
+    expect(g.status === 'none' && g.why).toBe(
+      'Corrie parts are fitted and Corrie gives no service limit on file.',
+    );
   });
 
   it('stays the engine maker’s for what the piston has no say in', () => {
@@ -57,13 +73,19 @@ describe('which figure governs', () => {
   });
 
   it('prefers the one condition that holds over the general line', () => {
-    const special = { ...limit('clearance', 'new', 0.04, 0.06), id: 'special', conditions: { yearFrom: 2018 } };
+    const special = {
+      ...limit('clearance', 'new', 0.04, 0.06),
+      id: 'special',
+      conditions: { yearFrom: 2018 },
+    };
     const g = governs([maker, special]);
     expect(g.status === 'governed' && g.limit.id).toBe('special');
   });
 
   it('an override by a lead wins and shows', () => {
-    const g = governing([maker, corrie], 'clearance', 'new', ENGINE, CORRIE, [{ feature: 'clearance', state: 'new', limitId: maker.id, reason: 'race use', by: 'Lead' }]);
+    const g = governing([maker, corrie], 'clearance', 'new', ENGINE, CORRIE, [
+      { feature: 'clearance', state: 'new', limitId: maker.id, reason: 'race use', by: 'Lead' },
+    ]);
     expect(g.status === 'governed' && g.overridden?.by).toBe('Lead');
     expect(g.status === 'governed' && g.limit).toBe(maker);
   });
@@ -90,7 +112,12 @@ describe('which figure governs', () => {
 });
 
 describe('guards on entry', () => {
-  const codes = (draft: Partial<Limit>, others: Limit[] = []) => entryGuards({ feature: 'bore', state: 'new', low: mm(77), high: mm(77.012), unit: 'mm', ...draft }, others, mm(77)).map((q) => q.code);
+  const codes = (draft: Partial<Limit>, others: Limit[] = []) =>
+    entryGuards(
+      { feature: 'bore', state: 'new', low: mm(77), high: mm(77.012), unit: 'mm', ...draft },
+      others,
+      mm(77),
+    ).map((q) => q.code);
 
   it('lets a sound line through', () => {
     expect(codes({})).toEqual([]);
@@ -102,8 +129,18 @@ describe('guards on entry', () => {
     ['inches typed as millimetres', { low: mm(3.0315), high: mm(3.032) }, [], 'inch-as-mm'],
     ['millimetres typed as inches', { low: mm(77 * 25.4), high: null }, [], 'mm-as-inch'],
     ['the wrong line of the sheet', { low: mm(60), high: mm(61) }, [], 'beyond-nominal'],
-    ['a service limit inside the new range', { state: 'service' as const, low: null, high: mm(77.01) }, [limit('bore', 'new', 77, 77.012)], 'service-inside-new'],
-    ['a clearance in inches among millimetres', { feature: 'clearance' as const, low: mm(0.0014), high: mm(0.0022) }, [limit('clearance', 'service', null, 0.05)], 'inch-as-mm'],
+    [
+      'a service limit inside the new range',
+      { state: 'service' as const, low: null, high: mm(77.01) },
+      [limit('bore', 'new', 77, 77.012)],
+      'service-inside-new',
+    ],
+    [
+      'a clearance in inches among millimetres',
+      { feature: 'clearance' as const, low: mm(0.0014), high: mm(0.0022) },
+      [limit('clearance', 'service', null, 0.05)],
+      'inch-as-mm',
+    ],
   ])('asks about %s', (_, draft, others, code) => {
     expect(codes(draft, others)).toContain(code);
   });

@@ -1,5 +1,20 @@
 import fc from 'fast-check';
-import { convert, factorMaximum, factorMinimum, finishText, formatLength, inch, mm, nm, OutOfRange, roundHalfAway, toDecimal, um, unitsAgree, withUnit } from '../../src/index.js';
+import {
+  convert,
+  factorMaximum,
+  factorMinimum,
+  finishText,
+  formatLength,
+  inch,
+  mm,
+  nm,
+  OutOfRange,
+  roundHalfAway,
+  toDecimal,
+  um,
+  unitsAgree,
+  withUnit,
+} from '../../src/index.js';
 
 describe('lengths', () => {
   it('rounds halves away from zero', () => {
@@ -44,11 +59,17 @@ describe('lengths', () => {
 
   it('stands on the same side of every limit as the value does', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 0, max: 90_000_000 }), fc.integer({ min: -3_000, max: 3_000 }), (limit, off) => {
-        fc.pre(limit + off >= 0);
-        const shown = Number(formatLength(nm(limit + off), { unit: 'mm', step: 10_000, limits: [nm(limit)] }));
-        expect(Math.sign(Math.round(shown * 1e6) - limit)).toBe(Math.sign(off));
-      }),
+      fc.property(
+        fc.integer({ min: 0, max: 90_000_000 }),
+        fc.integer({ min: -3_000, max: 3_000 }),
+        (limit, off) => {
+          fc.pre(limit + off >= 0);
+          const shown = Number(
+            formatLength(nm(limit + off), { unit: 'mm', step: 10_000, limits: [nm(limit)] }),
+          );
+          expect(Math.sign(Math.round(shown * 1e6) - limit)).toBe(Math.sign(off));
+        },
+      ),
     );
   });
 

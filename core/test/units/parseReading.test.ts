@@ -93,7 +93,9 @@ describe('reading what was typed', () => {
     fc.assert(
       fc.property(fc.string({ maxLength: 60 }), (text) => {
         const answer = metric(text);
-        expect(answer.ok ? Number.isSafeInteger(answer.value) && answer.value >= 0 : answer.sentence.length > 0).toBe(true);
+        expect(
+          answer.ok ? Number.isSafeInteger(answer.value) && answer.value >= 0 : answer.sentence.length > 0,
+        ).toBe(true);
       }),
     );
   });

@@ -1,7 +1,6 @@
 import { Global, Module, type DynamicModule } from '@nestjs/common';
 import { APP_FILTER, APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
 import { SequelizeModule } from '@nestjs/sequelize';
-import { ThrottlerModule } from '@nestjs/throttler';
 import { EventsModule } from '../events/events.module.js';
 import { GaugesModule } from '../gauges/index.js';
 import { JobsModule } from '../jobs/index.js';
@@ -24,7 +23,6 @@ export class AppModule {
       module: AppModule,
       imports: [
         SequelizeModule.forRoot(databaseOptions(databaseUrl)),
-        ThrottlerModule.forRoot([{ ttl: 60_000, limit: 20 }]),
         KitModule,
         PeopleModule,
         SpecsModule,

@@ -1,12 +1,12 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import { ValidationPipe } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import cookieParser from 'cookie-parser';
 import express, { type Request, type Response } from 'express';
 import helmet from 'helmet';
+import { BodyPipe } from '../kit/bodyPipe.js';
 import { fromValidation } from '../kit/problems.js';
 import { AppModule } from './app.module.js';
 import { describeApi } from './openapi.js';
@@ -63,7 +63,7 @@ export async function createApp(
   app.use('/api', express.json({ limit: '512kb' }));
   app.setGlobalPrefix('api');
   app.useGlobalPipes(
-    new ValidationPipe({
+    new BodyPipe({
       whitelist: true,
       forbidNonWhitelisted: true,
       transform: true,

@@ -6,13 +6,14 @@ import { CustomersController } from './customers.controller.js';
 import { SessionController } from './session.controller.js';
 import { SessionService } from './session.service.js';
 import { ShopService } from './shop.service.js';
+import { SignInLimit } from './signInLimit.js';
 
 @Module({
   imports: [
     SequelizeModule.forFeature([ShopModel, PersonModel, SessionModel, CustomerModel, BenchModel, AuditModel]),
   ],
   controllers: [SessionController, CustomersController],
-  providers: [SessionService, AuditService, ShopService],
+  providers: [SessionService, AuditService, ShopService, SignInLimit],
   exports: [AuditService, ShopService],
 })
 export class PeopleModule {}

@@ -1,9 +1,9 @@
-import { Body, Controller, Delete, Get, HttpCode, Post, Req, Res, UseGuards } from '@nestjs/common';
-import { Throttle, ThrottlerGuard } from '@nestjs/throttler';
+import { Body, Controller, Delete, Get, HttpCode, Post, Req, Res } from '@nestjs/common';
 import { SignIn, type SessionView } from '@tribos/contract';
 import type { Response } from 'express';
 import { COOKIE, Open, type SignedInRequest } from '../kit/access.js';
 import type { Who } from '../kit/scope.js';
+import { SignInLimit } from './signInLimit.js';
 import { SESSION_HOURS, SessionService } from './session.service.js';
 
 const view = (who: Who): SessionView => ({
@@ -13,7 +13,10 @@ const view = (who: Who): SessionView => ({
 
 @Controller('session')
 export class SessionController {
-  constructor(private readonly sessions: SessionService) {}
+  constructor(
+    private readonly sessions: SessionService,
+    private readonly limit: SignInLimit,
+  ) {}
 
   /** Who is signed in, or nothing: asked by every page before it knows. */
   @Get()
@@ -25,13 +28,12 @@ export class SessionController {
   @Post()
   @Open()
   @HttpCode(200)
-  @UseGuards(ThrottlerGuard)
-  @Throttle({ default: { limit: 20, ttl: 60_000 } })
   async signIn(
     @Body() body: SignIn,
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
+    await this.limit.take(body.email, request.ip ?? '');
     const { token, who } = await this.sessions.signIn(body.email, body.password);
     response.cookie(COOKIE, token, {
       httpOnly: true,

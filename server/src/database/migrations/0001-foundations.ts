@@ -239,6 +239,9 @@ CREATE TABLE audit (
   PRIMARY KEY (shop_id, id)
 );
 
+-- Counts tries to sign in, before anyone belongs to a shop.
+CREATE TABLE rate_limits (key varchar(255) PRIMARY KEY, points integer NOT NULL DEFAULT 0, expire bigint);
+
 CREATE FUNCTION current_shop() RETURNS uuid LANGUAGE sql STABLE AS
   $$ SELECT nullif(current_setting('app.shop_id', true), '')::uuid $$;
 
@@ -285,6 +288,7 @@ GRANT USAGE ON SCHEMA public TO ${app};
 GRANT SELECT, UPDATE ON shops TO ${app};
 GRANT SELECT ON people, benches TO ${app};
 GRANT SELECT, INSERT, DELETE ON sessions TO ${app};
+GRANT SELECT, INSERT, UPDATE, DELETE ON rate_limits TO ${app};
 GRANT SELECT, INSERT ON customers, kits, log_entries, decisions, audit TO ${app};
 GRANT SELECT, INSERT, UPDATE ON engines, limits, instruments, jobs TO ${app};
 `;

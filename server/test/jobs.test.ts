@@ -1,0 +1,343 @@
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { Ajv2020 } from 'ajv/dist/2020.js';
+import pg from 'pg';
+import { v7 } from 'uuid';
+import type { JobView } from '@tribos/contract';
+import { judgeJob } from '@tribos/core';
+import { gaugeOf, jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
+
+let world: World;
+beforeAll(async () => {
+  world = await makeWorld();
+});
+afterAll(() => world.close());
+
+describe('the log', () => {
+  it('keeps readings in order, as typed, parsed by the server', async () => {
+    const job = await newTwin(world.technician);
+    const entries = ['77.094', '3.0342 in', '3 + .025 + .0092 in', '77,081'].map((t) => readingBody(job, t));
+    const { body } = await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({ entries })
+      .expect(200);
+    expect(body.entries.map((e: { text: string; value: number }) => [e.text, e.value])).toEqual([
+      ['77.094', 77_094_000],
+      ['3.0342 in', 77_068_680],
+      ['3 + .025 + .0092 in', 77_068_680],
+      ['77,081', 77_081_000],
+    ]);
+    expect(body.entries[0].by).toBe('Tomasz Adeyemi');
+  });
+
+  it('takes the same entry any number of times as one, and refuses its id for another', async () => {
+    const job = await newTwin(world.technician);
+    const path = `/api/jobs/${job.file.job.id}/log`;
+    const entry = readingBody(job, '77.094');
+    await Promise.all(
+      [1, 2, 3].map(() =>
+        world.technician
+          .post(path)
+          .send({ entries: [entry] })
+          .expect(200),
+      ),
+    );
+    const { body } = await world.technician.get(`/api/jobs/${job.file.job.id}`);
+    expect((body as JobView).file.log).toHaveLength(1);
+    await world.technician
+      .post(path)
+      .send({ entries: [{ ...entry, text: '77.095' }] })
+      .expect(409);
+    const other = await newTwin(world.technician);
+    await world.technician
+      .post(`/api/jobs/${other.file.job.id}/log`)
+      .send({ entries: [entry] })
+      .expect(409);
+  });
+
+  it('lets two devices follow one another without a gap in the chain', async () => {
+    const job = await newTwin(world.technician);
+    const path = `/api/jobs/${job.file.job.id}/log`;
+    await Promise.all(
+      Array.from({ length: 12 }, (_, i) =>
+        (i % 2 ? world.lead : world.technician)
+          .post(path)
+          .send({ entries: [readingBody(job, `77.0${10 + i}`)] })
+          .expect(200),
+      ),
+    );
+    const { body } = await world.lead.get(`${path}/chain`).expect(200);
+    expect(body).toEqual({ intact: true, entries: 12, brokenAt: null });
+  });
+
+  it('writes nothing of a batch when one of it is wrong', async () => {
+    const job = await newTwin(world.technician);
+    const bad = readingBody(job, 'seventy-seven');
+    const { body } = await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({ entries: [readingBody(job, '77.094'), bad] })
+      .expect(422);
+    expect(body.errors[0]).toMatchObject({
+      path: '/entries/1/text',
+      sentence: expect.stringContaining('not a figure'),
+    });
+    expect(((await world.technician.get(`/api/jobs/${job.file.job.id}`)).body as JobView).file.log).toEqual(
+      [],
+    );
+  });
+
+  it.each([
+    ['a gauge that does not read a bore', (j: JobView) => ({ instrumentId: gaugeOf(j, 'Micrometer') })],
+    ['a gauge nobody has', () => ({ instrumentId: v7() })],
+    ['a cylinder it lacks', () => ({ station: { part: 'bore', cylinder: 5, depth: 15_000_000, angle: 0 } })],
+    [
+      'a depth below the wall',
+      () => ({ station: { part: 'bore', cylinder: 0, depth: 500_000_000, angle: 0 } }),
+    ],
+    [
+      'a kit of no engine',
+      (j: JobView) => ({
+        instrumentId: gaugeOf(j, 'Micrometer 75'),
+        station: { part: 'piston', cylinder: 0, place: 'gauge-height', kit: v7() },
+      }),
+    ],
+    ['a correction of nothing', () => ({ corrects: { readingId: v7(), slip: 'unit' } })],
+  ])('refuses %s with a sentence', async (_, over) => {
+    const job = await newTwin(world.technician);
+    const { body } = await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({ entries: [readingBody(job, '77.094', over(job))] })
+      .expect(422);
+    expect(body.detail).toMatch(/Nothing was saved\.$/u);
+  });
+
+  it('cannot be rewritten, even by the owner of the database; a broken chain is found', async () => {
+    const job = await newTwin(world.technician);
+    await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({ entries: [readingBody(job, '77.094'), readingBody(job, '77.095')] });
+    const client = new pg.Client({ connectionString: world.ownerUrl });
+    await client.connect();
+    try {
+      for (const sql of [
+        'UPDATE log_entries SET by = $1',
+        'DELETE FROM log_entries WHERE by <> $1',
+        'UPDATE decisions SET reason = $1',
+        'DELETE FROM audit WHERE by <> $1',
+      ]) {
+        await expect(client.query(sql, ['x'])).rejects.toThrow('append-only');
+      }
+      // Someone with the server in hand switches the guard off: the hashes still tell.
+      await client.query('ALTER TABLE log_entries DISABLE TRIGGER append_only');
+      await client.query(
+        `UPDATE log_entries SET body = jsonb_set(body, '{text}', '"77.001"') WHERE job_id = $1 AND seq = 1`,
+        [job.file.job.id],
+      );
+      await client.query('ALTER TABLE log_entries ENABLE TRIGGER append_only');
+    } finally {
+      await client.end();
+    }
+    const { body } = await world.lead.get(`/api/jobs/${job.file.job.id}/log/chain`);
+    expect(body).toEqual({ intact: false, entries: 2, brokenAt: 1 });
+  });
+});
+
+describe('verdicts over the wire', () => {
+  it('are those of the core, and the worked examples come out to the digit', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const { body } = await world.technician.get(`/api/jobs/${job.file.job.id}/verdicts`).expect(200);
+    const here = judgeJob(job.file);
+    expect(body.verdicts.map((v: { key: string; p: number }) => [v.key, v.p])).toEqual(
+      here.items.map((i) => [i.key, i.p]),
+    );
+    const left = body.verdicts.find((v: { key: string }) => v.key === '0:bore:max');
+    expect(left.outlook.map((g: { p: number }) => g.p.toFixed(4))).toEqual([
+      '0.9997',
+      '0.9866',
+      '0.8929',
+      '0.6539',
+    ]);
+    expect(left.headline).toBe(
+      'Left bore is 0.008 mm inside its service limit; Telescoping gauge + mic cannot tell 0.008 mm.',
+    );
+    const plus25 = body.kits.find((k: { name: string }) => k.name === '+0.25');
+    expect([plus25.says, body.kits.find((k: { id: string }) => k.id === body.recommended).name]).toEqual([
+      'may',
+      '+0.50',
+    ]);
+  });
+
+  it('work the shape and cleanup examples', async () => {
+    const job = await newTwin(world.technician, { plan: 'full' });
+    const id = job.file.job.id;
+    const at = (angle: number) => ({ station: { part: 'bore', cylinder: 0, depth: 15_000_000, angle } });
+    const score = { id: v7(), kind: 'score', at: new Date().toISOString(), cylinder: 0, depth: 20_000 };
+    const entries = [
+      readingBody(job, '77.094', at(0)),
+      readingBody(job, '77.081', at(45)),
+      readingBody(job, '77.068', at(90)),
+      readingBody(job, '77.079', at(135)),
+    ];
+    const verdicts = async () => (await world.technician.get(`/api/jobs/${id}/verdicts`)).body;
+    await world.technician.post(`/api/jobs/${id}/log`).send({ entries }).expect(200);
+    const working = (await verdicts()).verdicts.find((v: { key: string }) => v.key === '0:bore:max')
+      .working as { label: string; value: number }[];
+    const line = (label: string) => working.find((w) => w.label.startsWith(label))!.value;
+    expect([
+      (line('mean') / 1e6).toFixed(4),
+      (line('fitted ovality') / 1e6).toFixed(4),
+      line('long axis').toFixed(1),
+    ]).toEqual(['77.0805', '0.0261', '2.2']);
+    const clean = (await verdicts()).kits.find((k: { name: string }) => k.name === '+0.25').cylinders[0];
+    expect([
+      (clean.cleanup.even / 1e6).toFixed(3),
+      (clean.cleanup.oneSided / 1e6).toFixed(3),
+      clean.odds.says,
+    ]).toEqual(['77.144', '77.238', 'will']);
+    await world.technician
+      .post(`/api/jobs/${id}/log`)
+      .send({ entries: [score] })
+      .expect(200);
+    const scored = (await verdicts()).kits.find((k: { name: string }) => k.name === '+0.25').cylinders[0];
+    expect([
+      (scored.cleanup.even / 1e6).toFixed(3),
+      (scored.cleanup.oneSided / 1e6).toFixed(3),
+      scored.odds.says,
+      scored.odds.p.toFixed(2),
+    ]).toEqual(['77.184', '77.278', 'may', '0.67']);
+  });
+});
+
+describe('decisions and edits', () => {
+  it('keeps a decision with its reason, once, and its summary in the list', async () => {
+    const job = await newTwin(world.technician);
+    const kit = job.file.engine.kits.find((k) => k.name === '+0.50')!;
+    const decision = { id: v7(), kitId: kit.id, reason: 'clears the score' };
+    for (let i = 0; i < 2; i += 1)
+      await world.technician.post(`/api/jobs/${job.file.job.id}/decisions`).send(decision).expect(201);
+    const { file } = (await world.technician.get(`/api/jobs/${job.file.job.id}`)).body as JobView;
+    expect(file.decisions.map((d) => [d.kitId, d.reason, d.by])).toEqual([
+      [kit.id, 'clears the score', 'Tomasz Adeyemi'],
+    ]);
+    await world.technician
+      .post(`/api/jobs/${job.file.job.id}/decisions`)
+      .send({ ...decision, reason: 'other' })
+      .expect(409);
+    const { body } = await world.technician.get(`/api/jobs?search=${file.job.number}`);
+    expect(body.items[0].decided).toBe('+0.50');
+  });
+
+  it('does not let a plated bore be bored', async () => {
+    const job = await jobOf(world.technician, 'Varrow 312 MX');
+    const big = job.file.engine.kits.find((k) => k.name === 'Corrie 82 mm')!;
+    const { body } = await world.technician
+      .post(`/api/jobs/${job.file.job.id}/decisions`)
+      .send({ id: v7(), kitId: big.id, reason: '' })
+      .expect(422);
+    expect(body.detail).toContain('never bored and left');
+  });
+
+  it('answers a stale edit with 409 and what stands now', async () => {
+    const job = await newTwin(world.technician);
+    const path = `/api/jobs/${job.file.job.id}`;
+    await world.lead.patch(path).send({ version: job.version, seized: true }).expect(200);
+    const { body } = await world.technician
+      .patch(path)
+      .send({ version: job.version, plan: 'full' })
+      .expect(409);
+    expect(body).toMatchObject({
+      code: 'stale',
+      current: { version: job.version + 1, job: { seized: true, plan: 'usual' } },
+    });
+    await world.technician
+      .patch(path)
+      .send({ version: job.version + 1, plan: 'full' })
+      .expect(200);
+  });
+
+  it('puts one engine on a bench', async () => {
+    const job = await newTwin(world.technician);
+    const { body } = await world.technician
+      .patch(`/api/jobs/${job.file.job.id}`)
+      .send({ version: 1, bench: 'Window bench' })
+      .expect(422);
+    expect(body.detail).toContain('holds job');
+  });
+
+  it('pages through jobs by key and finds by words', async () => {
+    for (let i = 0; i < 3; i += 1) await newTwin(world.technician, { customer: `Pager ${i}` });
+    const first = (await world.technician.get('/api/jobs?limit=2&search=pager')).body;
+    const second = (await world.technician.get(`/api/jobs?limit=2&search=pager&after=${first.next}`)).body;
+    const numbers = [...first.items, ...second.items].map((j: { number: number }) => j.number);
+    expect(numbers).toHaveLength(3);
+    expect([...numbers].sort((a, b) => b - a)).toEqual(numbers);
+    expect(second.next).toBeNull();
+    expect((await world.technician.get('/api/jobs?search=100%25_')).body.items).toEqual([]);
+  });
+});
+
+describe('in and out', () => {
+  const schema = JSON.parse(
+    readFileSync(
+      fileURLToPath(new URL('../../docs/formats/job-file.v1.schema.json', import.meta.url)),
+      'utf8',
+    ),
+  ) as object;
+
+  it.each(['Varrow 644 Twin', 'Varrow 312 MX', 'Brask 59'])(
+    'exports %s by the schema and imports it as a new job with the same verdicts',
+    async (engine) => {
+      const job = await jobOf(world.technician, engine);
+      const { body: file } = await world.technician.get(`/api/jobs/${job.file.job.id}/file`).expect(200);
+      expect(new Ajv2020({ strictTypes: false }).validate(schema, file)).toBe(true);
+      const { body } = await world.technician.post('/api/jobs/import').send(file).expect(201);
+      const imported = body as JobView;
+      expect(imported.file.job.id).not.toBe(job.file.job.id);
+      expect(imported.file.engine).toEqual(job.file.engine);
+      const states = (f: JobView['file']) => judgeJob(f).items.map((i) => [i.key, i.state, i.p]);
+      expect(states(imported.file)).toEqual(states(job.file));
+      expect(imported.file.log.map((e) => e.kind)).toEqual(job.file.log.map((e) => e.kind));
+      expect((await world.lead.get(`/api/jobs/${imported.file.job.id}/log/chain`)).body.intact).toBe(true);
+    },
+  );
+
+  it('brings a job into a shop that has neither its engine nor its gauges', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const { body } = await world.stranger.post('/api/jobs/import').send(job.file).expect(201);
+    const states = (f: JobView['file']) => judgeJob(f).items.map((i) => [i.key, i.state, i.p]);
+    expect(states((body as JobView).file)).toEqual(states(job.file));
+    expect((await world.stranger.get('/api/gauges')).body).toHaveLength(job.file.instruments.length);
+  });
+
+  it('imports nothing of a file that is wrong', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const before = (await world.technician.get('/api/engines')).body.length;
+    const spoiled = {
+      ...job.file,
+      engine: { ...job.file.engine, model: 'Other' },
+      log: [{ ...job.file.log[0], value: 1 }],
+    };
+    const { body } = await world.technician.post('/api/jobs/import').send(spoiled).expect(422);
+    expect(body.errors[0].path).toBe('/log/0/value');
+    expect((await world.technician.get('/api/engines')).body).toHaveLength(before);
+  });
+
+  it('prints readings as CSV with what no longer stands marked', async () => {
+    const job = await newTwin(world.technician);
+    const first = readingBody(job, '77.094');
+    const back = { id: v7(), kind: 'take-back', at: new Date().toISOString(), readingId: first.id };
+    await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({ entries: [first, back, readingBody(job, '77,098')] });
+    const { text, headers } = await world.technician
+      .get(`/api/jobs/${job.file.job.id}/readings.csv`)
+      .expect(200);
+    const lines = text.trim().split('\n');
+    expect(headers['content-type']).toContain('text/csv');
+    expect(lines[0]).toBe(
+      'time,person,gauge,station,part,cylinder,depth_mm,direction_deg,typed,value_nm,value_mm,stands',
+    );
+    expect(lines[1]).toMatch(/bore,left,15,0,77\.094,77094000,77\.094,no$/u);
+    expect(lines[2]).toMatch(/"77,098",77098000,77\.098,yes$/u);
+  });
+});

@@ -1,0 +1,261 @@
+import http from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { v7 } from 'uuid';
+import type { EngineView, InstrumentView } from '@tribos/contract';
+import { jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
+
+let world: World;
+beforeAll(async () => {
+  world = await makeWorld();
+});
+afterAll(() => world.close());
+
+const engine = async (model: string): Promise<EngineView> => {
+  const { body } = await world.lead.get('/api/engines');
+  const { id } = (body as { id: string; model: string }[]).find((e) => e.model === model)!;
+  return (await world.lead.get(`/api/engines/${id}`)).body as EngineView;
+};
+const body = (over: object = {}) => ({
+  id: v7(),
+  feature: 'bore.taper',
+  state: 'service',
+  low: null,
+  high: 50_000,
+  unit: 'mm',
+  sourceType: 'engine-maker',
+  party: 'Drumlin',
+  document: 'Drumlin manual',
+  page: '3',
+  revision: '1',
+  confirmed: false,
+  ...over,
+});
+
+describe('limits', () => {
+  it('are all eight engines’ with their sources', async () => {
+    const { body: rows } = await world.lead.get('/api/engines');
+    expect(rows.map((e: { model: string }) => e.model).sort()).toEqual([
+      '212 Y',
+      '312 MX',
+      '386',
+      '59',
+      '620 Twin',
+      '644 Twin',
+      '720',
+      '744 Four',
+    ]);
+    expect((await engine('59')).spec.limits.find((l) => l.feature === 'ring.gap.top')).toMatchObject({
+      rows: expect.arrayContaining([{ below: 60, low: 190_000 }]),
+      source: { checkedBy: null, party: 'Ashgate' },
+    });
+  });
+
+  it('stay unchecked until a second person has compared them', async () => {
+    const { spec } = await engine('386');
+    const path = `/api/engines/${spec.id}/limits`;
+    const typed = body();
+    const added = (await world.technician.post(path).send(typed).expect(201)).body as EngineView;
+    expect(added.spec.limits.find((l) => l.id === typed.id)?.source).toMatchObject({
+      enteredBy: 'Tomasz Adeyemi',
+      checkedBy: null,
+    });
+    const own = await world.technician.post(`${path}/${typed.id}/check`).send({ version: 1 }).expect(422);
+    expect(own.body.code).toBe('second-person');
+    const checked = (
+      await world.apprentice.post(`${path}/${typed.id}/check`).send({ version: 1 }).expect(200)
+    ).body as EngineView;
+    expect(checked.spec.limits.find((l) => l.id === typed.id)?.source.checkedBy).toBe('Ngaire Solano');
+    const edited = (
+      await world.lead
+        .put(`${path}/${typed.id}`)
+        .send({ ...typed, high: 60_000, version: 2 })
+        .expect(200)
+    ).body as EngineView;
+    expect(edited.spec.limits.find((l) => l.id === typed.id)?.source).toMatchObject({
+      enteredBy: 'Mirela Okafor-Lind',
+      checkedBy: null,
+    });
+  });
+
+  it('ask before they are kept, and keep what stands as typed', async () => {
+    const { spec } = await engine('386');
+    const path = `/api/engines/${spec.id}/limits`;
+    const inches = body({ feature: 'bore', high: 3_310_000 });
+    const asked = await world.lead.post(path).send(inches).expect(422);
+    expect(asked.body).toMatchObject({
+      code: 'questions',
+      errors: [{ path: '/inch-as-mm' }, expect.anything()],
+    });
+    await world.lead
+      .post(path)
+      .send(body({ feature: 'bore', state: 'new', low: 84_015_000, high: 84_000_000, confirmed: true }))
+      .expect(422);
+    await world.lead
+      .post(path)
+      .send(body({ low: null, high: null, confirmed: true }))
+      .expect(422);
+    await world.lead
+      .post(path)
+      .send(body({ unit: 'bar' }))
+      .expect(422);
+    await world.lead
+      .post(path)
+      .send({ ...inches, confirmed: true })
+      .expect(201);
+  });
+
+  it('answer a stale edit with 409 and both sides', async () => {
+    const { spec, limitVersions } = await engine('620 Twin');
+    const limit = spec.limits[0]!;
+    const version = limitVersions[limit.id]!;
+    const path = `/api/engines/${spec.id}/limits/${limit.id}`;
+    const edit = {
+      ...body({
+        feature: limit.feature,
+        state: limit.state,
+        low: limit.low,
+        high: limit.high! + 1_000,
+        confirmed: true,
+      }),
+      id: limit.id,
+    };
+    await world.lead
+      .put(path)
+      .send({ ...edit, version })
+      .expect(200);
+    const { body: problem } = await world.technician
+      .put(path)
+      .send({ ...edit, high: limit.high! + 2_000, version })
+      .expect(409);
+    expect(problem).toMatchObject({
+      code: 'stale',
+      current: { version: version + 1, high: limit.high! + 1_000 },
+    });
+  });
+
+  it('can be added to a new engine, which can then be measured', async () => {
+    const id = v7();
+    const fresh = {
+      id,
+      maker: 'Pellworm',
+      model: 'Trial',
+      kind: 'watercraft',
+      strokes: 2,
+      cylinders: ['front'],
+      bore: 60_000_000,
+      stroke: 50_000_000,
+      wall: 'plated',
+      zeroAt: 'exhaust',
+      pinAxisDeg: 90,
+      depths: { top: 10_000_000, mid: 30_000_000, low: 50_000_000 },
+      wallDepth: 70_000_000,
+    };
+    await world.lead
+      .post('/api/engines')
+      .send({ ...fresh, depths: { top: 3_000_000, mid: 2_000_000, low: 5_000_000 } })
+      .expect(422);
+    await world.lead.post('/api/engines').send(fresh).expect(201);
+    await world.lead.post('/api/engines').send(fresh).expect(201);
+    const job = await newTwin(world.lead, { engineId: id });
+    await world.lead
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({
+        entries: [
+          readingBody(job, '60.01', { station: { part: 'bore', cylinder: 0, depth: 10_000_000, angle: 0 } }),
+        ],
+      })
+      .expect(200);
+    const { body: report } = await world.lead.get(`/api/jobs/${job.file.job.id}/verdicts`);
+    expect(report.verdicts[0]).toMatchObject({
+      state: 'noLimit',
+      headline: 'Bore is 60.010 mm; no limit on file.',
+    });
+  });
+});
+
+describe('gauges', () => {
+  const gauge = (over: object = {}) => ({
+    id: v7(),
+    name: 'Trial gauge',
+    type: 'telescoping',
+    unit: 'mm',
+    resolution: 1_000,
+    repeatability: 6_000,
+    studyRepeats: null,
+    maxError: 4_000,
+    rangeLow: 8_000_000,
+    rangeHigh: 60_000_000,
+    contacts: 2,
+    settingKind: 'none',
+    calibrationDue: '2027-01-01',
+    ...over,
+  });
+
+  it('are added once and edited by version', async () => {
+    const g = gauge();
+    await world.lead.post('/api/gauges').send(g).expect(201);
+    await world.lead.post('/api/gauges').send(g).expect(201);
+    const list = (await world.lead.get('/api/gauges')).body as InstrumentView[];
+    expect(list.filter((v) => v.instrument.id === g.id)).toHaveLength(1);
+    await world.lead
+      .put(`/api/gauges/${g.id}`)
+      .send({ ...g, name: 'Renamed', version: 1 })
+      .expect(200);
+    const { body: problem } = await world.technician
+      .put(`/api/gauges/${g.id}`)
+      .send({ ...g, version: 1 })
+      .expect(409);
+    expect(problem.current.instrument.name).toBe('Renamed');
+  });
+
+  it.each([
+    ['a range the wrong way round', { rangeLow: 60_000_000, rangeHigh: 8_000_000 }],
+    ['a comparator set in nothing', { type: 'dial-bore' }],
+    ['a calliper set in a ring', { type: 'calliper', settingKind: 'ring', settingU: 300 }],
+    ['a ring without a certificate', { type: 'dial-bore', settingKind: 'ring' }],
+    [
+      'a micrometer that is not there',
+      { type: 'dial-bore', settingKind: 'micrometer', settingInstrumentId: v7() },
+    ],
+  ])('refuse %s', async (_, over) => {
+    const { body: problem } = await world.lead.post('/api/gauges').send(gauge(over)).expect(422);
+    expect(problem.errors[0].path).toMatch(/^\//u);
+  });
+});
+
+describe('what others see', () => {
+  it('hears of a reading of its own shop, and of no other’s', async () => {
+    const job = await jobOf(world.technician, 'Drumlin 386');
+    const { port } = world.app.getHttpServer().address() as AddressInfo;
+    const listen = async (email: string) => {
+      const signIn = await fetch(`http://127.0.0.1:${port}/api/session`, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ email, password: 'demo-bench-77' }),
+      });
+      const cookie = signIn.headers.get('set-cookie')!.split(';')[0]!;
+      let heard = '';
+      const call = http.get({ host: '127.0.0.1', port, path: '/api/events', headers: { cookie } });
+      await new Promise<void>((resolve) =>
+        call.on('response', (r) => (r.on('data', (d: Buffer) => (heard += d.toString())), resolve())),
+      );
+      return { heard: () => heard, stop: () => call.destroy() };
+    };
+    const own = await listen('mirela@ternhollow.example');
+    const other = await listen('sana@other.example');
+    await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({
+        entries: [
+          readingBody(job, '84.02', { station: { part: 'bore', cylinder: 0, depth: 14_000_000, angle: 0 } }),
+        ],
+      })
+      .expect(200);
+    for (let i = 0; i < 50 && !own.heard().includes(job.file.job.id); i += 1)
+      await new Promise((r) => setTimeout(r, 20));
+    expect(own.heard()).toContain(`"table":"log_entries","id":"${job.file.job.id}"`);
+    expect(other.heard()).not.toContain(job.file.job.id);
+    own.stop();
+    other.stop();
+  });
+});
