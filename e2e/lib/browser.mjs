@@ -32,6 +32,7 @@ export async function openBrowser({ width = 1280, height = 800, touch = false } 
     .setChromeOptions(options)
     .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
     .build();
+  await driver.manage().setTimeouts({ script: 15_000 });
   const resize = (w, h) =>
     driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
       width: w,

@@ -8,12 +8,13 @@ import {
   sourceLine,
   Unknown,
   type EngineFacts,
+  type Fitted,
   type Limit,
 } from '../../src/index.js';
 import { limit } from '../support.js';
 
 const ENGINE: EngineFacts = { maker: 'Varrow', wall: 'plated', year: 2019, code: null };
-const STOCK = { piston: null, ring: null };
+const STOCK: Fitted = { piston: null, ring: null };
 const CORRIE = { piston: 'Corrie', ring: null };
 const maker = limit('clearance', 'new', 0.03, 0.05);
 const makerService = limit('clearance', 'service', null, 0.08);

@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
+import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Request, type Response } from 'express';
 import helmet from 'helmet';
@@ -57,6 +58,12 @@ export async function createApp(
   });
   app.use((request: Request, response: Response, next: () => void) =>
     (request.path.startsWith('/api/docs') ? forDocs : strict)(request, response, next),
+  );
+  // A stream of events must leave at once, not when a buffer is full.
+  app.use(
+    compression({
+      filter: (request, response) => request.path !== '/api/events' && compression.filter(request, response),
+    }),
   );
   app.use(cookieParser());
   app.use('/api/jobs/import', express.json({ limit: '8mb' }));

@@ -112,19 +112,19 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
         type="button"
         className={quiet}
         onClick={toggleUnit}
-        aria-label={`Show lengths in ${unit === 'mm' ? 'inches' : 'millimetres'}`}
       >
         <span className={unit === 'mm' ? 'font-bold' : 'text-soft'}>mm</span>
         <span aria-hidden="true" className="text-soft">
           |
         </span>
         <span className={unit === 'in' ? 'font-bold' : 'text-soft'}>in</span>
+        <span className="sr-only">, showing {unit === 'mm' ? 'millimetres' : 'inches'}</span>
       </button>
       <button
         type="button"
         className={quiet}
         onClick={toggleTheme}
-        aria-label={theme === 'light' ? 'Bay light off: dark theme' : 'Bay light on: light theme'}
+        aria-label={`bay light ${theme === 'light' ? 'on' : 'off'}`}
       >
         {theme === 'light' ? <Moon size={16} aria-hidden="true" /> : <Sun size={16} aria-hidden="true" />}
         <span className="hidden lg:inline">bay light</span>

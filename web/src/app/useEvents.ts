@@ -76,7 +76,19 @@ export function useEvents(): void {
       };
     };
     open();
+    // A page kept for the back button would keep its connection too, and a browser allows only a few.
+    const hide = () => {
+      clearTimeout(timer);
+      source?.close();
+    };
+    const show = (event: PageTransitionEvent) => {
+      if (event.persisted) open();
+    };
+    window.addEventListener('pagehide', hide);
+    window.addEventListener('pageshow', show);
     return () => {
+      window.removeEventListener('pagehide', hide);
+      window.removeEventListener('pageshow', show);
       clearTimeout(timer);
       source?.close();
     };

@@ -1,0 +1,80 @@
+import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { join } from 'node:path';
+import pg from 'pg';
+import { freePort } from '../../scripts/lib/cluster.mjs';
+import { prepareDatabase, startServer, stopChild } from '../../scripts/lib/serve.mjs';
+import { ROOT } from '../../scripts/lib/paths.mjs';
+
+/** Runs SQL as the owner of a database. */
+export async function asOwner(url, sql, values = []) {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return (await client.query(sql, values)).rows;
+  } finally {
+    await client.end();
+  }
+}
+
+/**
+ * The built application with the demo shop in a database of its own.
+ * @param {string | undefined} clusterUrl connection string of the throwaway cluster's owner
+ */
+export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL) {
+  if (!clusterUrl)
+    throw new Error('TEST_CLUSTER_URL is not set: run npm test, which starts a throwaway PostgreSQL.');
+  const name = `e_${randomUUID().replaceAll('-', '')}`;
+  await asOwner(clusterUrl, `CREATE DATABASE ${name}`);
+  const owner = new URL(clusterUrl);
+  owner.pathname = `/${name}`;
+  const { url } = prepareDatabase(owner.href, ['--demo']);
+  const port = await freePort();
+  let server = await startServer({ databaseUrl: url, port });
+  return {
+    base: `http://127.0.0.1:${port}`,
+    ownerUrl: owner.href,
+    /** Kills the server as a power cut would. */
+    kill() {
+      const gone = new Promise((resolve) => server.once('exit', resolve));
+      server.kill('SIGKILL');
+      return gone;
+    },
+    async restart() {
+      server = await startServer({ databaseUrl: url, port });
+    },
+    async close() {
+      await stopChild(server);
+      await asOwner(clusterUrl, `DROP DATABASE ${name} WITH (FORCE)`);
+    },
+  };
+}
+
+/**
+ * Runs `npm start`'s script with a state directory of its own; resolves when it printed a text or ended.
+ * @param {{state: string, args?: string[], until?: string, env?: Record<string, string>}} options
+ */
+export function runStart({ state, args = [], until = 'Ctrl-C stops everything.', env = {} }) {
+  const child = spawn(process.execPath, [join(ROOT, 'scripts/start.mjs'), ...args], {
+    env: { ...process.env, TRIBOS_STATE: state, ...env },
+    stdio: ['ignore', 'pipe', 'pipe'],
+  });
+  let output = '';
+  const ended = new Promise((resolve) => child.once('exit', resolve));
+  const ready = new Promise((resolve) => {
+    const hear = (data) => {
+      output += data;
+      if (output.includes(until)) resolve(true);
+    };
+    child.stdout.on('data', hear);
+    child.stderr.on('data', hear);
+    child.once('exit', () => resolve(false));
+  });
+  return {
+    child,
+    ready,
+    ended,
+    output: () => output,
+    address: () => /http:\/\/127\.0\.0\.1:\d+/u.exec(output)?.[0],
+  };
+}

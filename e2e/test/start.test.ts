@@ -1,0 +1,74 @@
+import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { runStart } from '../lib/world.mjs';
+
+const states: string[] = [];
+const state = (): string => {
+  const dir = mkdtempSync(join(tmpdir(), 'tribos-start-'));
+  chmodSync(dir, 0o755);
+  states.push(dir);
+  return dir;
+};
+afterAll(() => states.forEach((s) => rmSync(s, { recursive: true, force: true })));
+
+const healthy = async (address: string | undefined): Promise<boolean> =>
+  (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false;
+const pages = async (address: string): Promise<string> => (await fetch(address)).text();
+
+describe('npm start', () => {
+  it('starts on nothing, says where and who, refuses a second start, survives kill -9, and leaves nothing running', async () => {
+    const dir = state();
+    // A cluster that was cut off while it was made.
+    mkdirSync(join(dir, 'postgresql', 'data'), { recursive: true });
+    writeFileSync(join(dir, 'running.json'), '{"pid":');
+    const first = runStart({ state: dir });
+    expect(await first.ready).toBe(true);
+    const address = first.address()!;
+    expect(first.output()).toContain('lead: mirela@ternhollow.example');
+    expect(await healthy(address)).toBe(true);
+    expect(await pages(address)).toContain('<title>Tribos</title>');
+
+    const second = runStart({ state: dir });
+    expect(await second.ready).toBe(false);
+    expect(second.output()).toContain(`already runs from this checkout at ${address}`);
+
+    const session = await fetch(`${address}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ email: 'tomasz@ternhollow.example', password: 'demo-bench-77' }),
+    });
+    const cookie = session.headers.get('set-cookie')!.split(';')[0]!;
+    const jobs = async (at: string) =>
+      ((await (await fetch(`${at}/api/jobs`, { headers: { cookie } })).json()) as { items: unknown[] }).items;
+    const before = await jobs(address);
+    first.child.kill('SIGKILL');
+    await first.ended;
+
+    const again = runStart({ state: dir });
+    expect(await again.ready).toBe(true);
+    expect(await jobs(again.address()!)).toEqual(before);
+    again.child.kill('SIGINT');
+    expect(await again.ended).toBe(0);
+    expect(await healthy(again.address())).toBe(false);
+  });
+
+  it('says what to do about a taken port, a bad option and a reset of someone else’s database', async () => {
+    const blocker = createServer();
+    await new Promise<void>((resolve) => blocker.listen(0, '127.0.0.1', resolve));
+    const { port } = blocker.address() as { port: number };
+    const dir = state();
+    const taken = runStart({ state: dir, args: ['--empty', '--port', String(port)] });
+    expect(await taken.ready).toBe(false);
+    expect(taken.output()).toContain(`Port ${port} is taken. Choose another`);
+    blocker.close();
+    const foreign = runStart({
+      state: dir,
+      args: ['--reset-demo'],
+      env: { DATABASE_URL: 'postgres://nobody@127.0.0.1:1/x' },
+    });
+    expect(await foreign.ready).toBe(false);
+    expect(foreign.output()).toContain('only works on the private database');
+  });
+});
