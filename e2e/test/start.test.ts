@@ -1,7 +1,8 @@
-import { chmodSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { startCluster } from '../../scripts/lib/cluster.mjs';
 import { runStart } from '../lib/world.mjs';
 
 const states: string[] = [];
@@ -11,7 +12,20 @@ const state = (): string => {
   states.push(dir);
   return dir;
 };
-afterAll(() => states.forEach((s) => rmSync(s, { recursive: true, force: true })));
+const children: ReturnType<typeof runStart>['child'][] = [];
+const start = (options: Parameters<typeof runStart>[0]) => {
+  const started = runStart(options);
+  children.push(started.child);
+  return started;
+};
+afterAll(async () => {
+  for (const child of children) if (child.exitCode === null) child.kill('SIGKILL');
+  for (const dir of states) {
+    const cluster = join(dir, 'postgresql');
+    if (existsSync(join(cluster, 'data', 'PG_VERSION'))) (await startCluster(cluster)).stop();
+    rmSync(dir, { recursive: true, force: true });
+  }
+});
 
 const healthy = async (address: string | undefined): Promise<boolean> =>
   (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false;
@@ -23,14 +37,14 @@ describe('npm start', () => {
     // A cluster that was cut off while it was made.
     mkdirSync(join(dir, 'postgresql', 'data'), { recursive: true });
     writeFileSync(join(dir, 'running.json'), '{"pid":');
-    const first = runStart({ state: dir });
+    const first = start({ state: dir });
     expect(await first.ready).toBe(true);
     const address = first.address()!;
     expect(first.output()).toContain('lead: mirela@ternhollow.example');
     expect(await healthy(address)).toBe(true);
     expect(await pages(address)).toContain('<title>Tribos</title>');
 
-    const second = runStart({ state: dir });
+    const second = start({ state: dir });
     expect(await second.ready).toBe(false);
     expect(second.output()).toContain(`already runs from this checkout at ${address}`);
 
@@ -46,7 +60,7 @@ describe('npm start', () => {
     first.child.kill('SIGKILL');
     await first.ended;
 
-    const again = runStart({ state: dir });
+    const again = start({ state: dir });
     expect(await again.ready).toBe(true);
     expect(await jobs(again.address()!)).toEqual(before);
     again.child.kill('SIGINT');
@@ -59,11 +73,11 @@ describe('npm start', () => {
     await new Promise<void>((resolve) => blocker.listen(0, '127.0.0.1', resolve));
     const { port } = blocker.address() as { port: number };
     const dir = state();
-    const taken = runStart({ state: dir, args: ['--empty', '--port', String(port)] });
+    const taken = start({ state: dir, args: ['--empty', '--port', String(port)] });
     expect(await taken.ready).toBe(false);
     expect(taken.output()).toContain(`Port ${port} is taken. Choose another`);
     blocker.close();
-    const foreign = runStart({
+    const foreign = start({
       state: dir,
       args: ['--reset-demo'],
       env: { DATABASE_URL: 'postgres://nobody@127.0.0.1:1/x' },

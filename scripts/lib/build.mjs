@@ -1,7 +1,8 @@
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
 import { ROOT, STATE } from './paths.mjs';
 import { say, Trouble } from './say.mjs';
 
@@ -19,18 +20,24 @@ function fingerprint(paths) {
   return hash.digest('hex');
 }
 
+/** A file of an installed package, wherever npm put the package. */
+export function packageFile(workspace, name, file) {
+  const require = createRequire(join(ROOT, workspace, 'package.json'));
+  return join(dirname(require.resolve(`${name}/package.json`)), file);
+}
+
 const STEPS = [
   {
     name: 'server',
     sources: ['core', 'contract', 'demo', 'server', 'tsconfig.base.json', 'package-lock.json'],
     output: 'server/dist/main.js',
-    command: ['node', 'node_modules/typescript/bin/tsc', '-b'],
+    command: () => [packageFile('.', 'typescript', 'bin/tsc'), '-b'],
   },
   {
     name: 'screens',
     sources: ['core/src', 'contract/src', 'web', 'package-lock.json'],
     output: 'web/dist/index.html',
-    command: ['node', '../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'error'],
+    command: () => [packageFile('web', 'vite', 'bin/vite.js'), 'build', '--logLevel', 'error'],
     cwd: 'web',
   },
 ];
@@ -44,8 +51,7 @@ export function buildChanged() {
     const now = fingerprint(step.sources);
     if (built[step.name] === now && existsSync(join(ROOT, step.output))) continue;
     say(`Building the ${step.name}`);
-    const [program, ...args] = step.command;
-    const result = spawnSync(program, args, { cwd: join(ROOT, step.cwd ?? '.'), stdio: 'inherit' });
+    const result = spawnSync(process.execPath, step.command(), { cwd: join(ROOT, step.cwd ?? '.'), stdio: 'inherit' });
     if (result.status !== 0) throw new Trouble(`The ${step.name} could not be built.`);
     built[step.name] = now;
     writeFileSync(file, JSON.stringify(built));

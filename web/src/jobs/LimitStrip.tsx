@@ -46,7 +46,6 @@ export function LimitStrip({
   const at = (v: number): number =>
     Math.min(100, Math.max(0, ((v - scale.from) / (scale.to - scale.from)) * 100));
   const x = (v: number): string => `${at(v).toFixed(2)}%`;
-  const figure = (v: number) => formatLength(nm(v), { unit, step: item.step });
   const { limitAt, value, u, band } = item;
   const mark = markOf(item);
   const below = item.side === 'min';
@@ -59,12 +58,7 @@ export function LimitStrip({
     (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
 
   return (
-    <button
-      type="button"
-      onClick={onOpen}
-      className="block w-full py-1.5 text-left"
-      aria-label={`${item.title}: ${value === null ? 'not read' : figure(value)} ${unit}. Show the working.`}
-    >
+    <button type="button" onClick={onOpen} className="block w-full py-1.5 text-left">
       <span className="flex items-center justify-between gap-2">
         <span className="truncate font-semibold">{item.title}</span>
         <span className="inline-flex shrink-0 items-center">
@@ -176,6 +170,7 @@ export function LimitStrip({
         {item.limit
           ? `${sourceLine(item.limit.source)} · ${item.limit.state === 'service' ? 'service limit' : 'for new parts'}`
           : 'No limit on file for this engine. Not a pass.'}
+        <span className="sr-only">. Show the working.</span>
       </span>
     </button>
   );

@@ -36,7 +36,7 @@ export function EnginePage() {
   return (
     <Page
       title={`${spec.maker} ${spec.model}`}
-      sub={`${spec.kind}, ${spec.strokes}-stroke, ${spec.cylinders.join(' and ')}, ${WALL_NAMES[spec.wall]}, ${figure(spec.bore, 100_000)} × ${figure(spec.stroke, 10_000)} ${unit}; 0° is ${spec.zeroAt}`}
+      sub={`${spec.kind}, ${spec.strokes}-stroke, ${spec.cylinders.join(' and ')}, ${WALL_NAMES[spec.wall]}, ${figure(spec.bore, 10_000)} × ${figure(spec.stroke, 10_000)} ${unit}; 0° is ${spec.zeroAt}`}
       actions={
         mayEdit && (
           <Button look="brass" onClick={() => setParams({ add: 'bore' })}>

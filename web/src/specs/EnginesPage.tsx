@@ -49,7 +49,7 @@ export function EnginesPage() {
               <span className="col-start-1 row-start-2 text-soft md:col-start-auto md:row-start-auto">
                 {e.kind}, {e.strokes}-stroke, {e.cylinders === 1 ? 'single' : `${e.cylinders} cylinders`} ·{' '}
                 <span className="figure">
-                  {formatLength(nm(e.bore), { unit, step: 100_000 })} ×{' '}
+                  {formatLength(nm(e.bore), { unit, step: 10_000 })} ×{' '}
                   {formatLength(nm(e.stroke), { unit, step: 10_000 })} {unit}
                 </span>{' '}
                 · {WALL_NAMES[e.wall]}
