@@ -20,11 +20,21 @@ await run(async () => {
   const cluster = await startCluster(join(STATE, 'postgresql'));
   cluster.ensureDatabase('tribos');
   const { url, signIns } = prepareDatabase(cluster.url('tribos'), ['--demo']);
-  const env = { ...process.env, DATABASE_URL: url, PORT: String(API_PORT), TRIBOS_API: `http://127.0.0.1:${API_PORT}` };
+  const env = {
+    ...process.env,
+    DATABASE_URL: url,
+    PORT: String(API_PORT),
+    TRIBOS_API: `http://127.0.0.1:${API_PORT}`,
+  };
   const go = (args, cwd = ROOT) => spawn(process.execPath, args, { cwd, env, stdio: 'inherit' });
   const children = [
     go([tsc, '-b', '--watch', '--preserveWatchOutput']),
-    go(['--watch-path=server/dist', '--watch-path=core/dist', '--watch-path=contract/dist', 'server/dist/main.js']),
+    go([
+      '--watch-path=server/dist',
+      '--watch-path=core/dist',
+      '--watch-path=contract/dist',
+      'server/dist/main.js',
+    ]),
     go([packageFile('web', 'vite', 'bin/vite.js')], join(ROOT, 'web')),
   ];
   for (const line of signIns) say(line);

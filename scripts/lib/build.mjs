@@ -51,7 +51,10 @@ export function buildChanged() {
     const now = fingerprint(step.sources);
     if (built[step.name] === now && existsSync(join(ROOT, step.output))) continue;
     say(`Building the ${step.name}`);
-    const result = spawnSync(process.execPath, step.command(), { cwd: join(ROOT, step.cwd ?? '.'), stdio: 'inherit' });
+    const result = spawnSync(process.execPath, step.command(), {
+      cwd: join(ROOT, step.cwd ?? '.'),
+      stdio: 'inherit',
+    });
     if (result.status !== 0) throw new Trouble(`The ${step.name} could not be built.`);
     built[step.name] = now;
     writeFileSync(file, JSON.stringify(built));

@@ -108,11 +108,7 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
           <Kbd>Ctrl K</Kbd>
         </span>
       </button>
-      <button
-        type="button"
-        className={quiet}
-        onClick={toggleUnit}
-      >
+      <button type="button" className={quiet} onClick={toggleUnit}>
         <span className={unit === 'mm' ? 'font-bold' : 'text-soft'}>mm</span>
         <span aria-hidden="true" className="text-soft">
           |

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import type { VerdictState } from '@tribos/core';
 import { combineVerdicts } from '@tribos/core';
@@ -23,6 +23,8 @@ function Job({ context }: { context: JobContext }) {
   const { job, engine } = file;
   const [editing, setEditing] = useState(false);
   const mayEdit = useMay('edit-job');
+  // Marks the moment the figures stand on the screen, for the benchmark and the browser's own tools.
+  useEffect(() => void performance.mark('tribos:job-shown'), []);
   const read = judgement.items.filter((i) => i.because !== 'unread').map((i): VerdictState => i.state);
 
   return (

@@ -9,7 +9,6 @@ import {
   walk,
   type LengthUnit,
   type NextAction,
-  type VerdictItem,
 } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { WallMap } from '../bore/index.js';
@@ -29,7 +28,7 @@ import { ReadingBar } from './ReadingBar.js';
 import { useEntry, useEntryKeys, type Entry } from './useEntry.js';
 
 type Open =
-  | { readonly kind: 'item'; readonly item: VerdictItem }
+  | { readonly kind: 'item'; readonly key: string }
   | { readonly kind: 'note' }
   | { readonly kind: 'keys' }
   | { readonly kind: 'score'; readonly cylinder: number }
@@ -51,6 +50,8 @@ export function MeasureStation() {
 
   const plan = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null).map(stationKey);
   const close = () => setOpen(null);
+  // By key, so that the working follows the readings while it is open.
+  const shown = open?.kind === 'item' ? judgement.items.find((i) => i.key === open.key) : undefined;
   const most = Math.max(
     20_000,
     ...judgement.bores.map((b) => (b.survey?.largest.of.value ?? 0) - standardLow(file)),
@@ -108,7 +109,7 @@ export function MeasureStation() {
                         item={item}
                         unit={unit}
                         big={item.feature === 'bore'}
-                        onOpen={() => setOpen({ kind: 'item', item })}
+                        onOpen={() => setOpen({ kind: 'item', key: item.key })}
                       />
                     ))}
                 </div>
@@ -125,7 +126,7 @@ export function MeasureStation() {
             file={file}
             judgement={judgement}
             unit={unit}
-            onOpen={(item) => setOpen({ kind: 'item', item })}
+            onOpen={(item) => setOpen({ kind: 'item', key: item.key })}
           />
           <div className="no-print mt-3 flex flex-wrap">
             <Button look="quiet" onClick={() => setOpen({ kind: 'note' })}>
@@ -144,7 +145,7 @@ export function MeasureStation() {
         refused={refused}
         count={{ at: plan.indexOf(stationKey(entry.station)) + 1, of: plan.length }}
       />
-      {open?.kind === 'item' && <WorkingSheet file={file} item={open.item} unit={unit} onClose={close} />}
+      {shown && <WorkingSheet file={file} item={shown} unit={unit} onClose={close} />}
       {open?.kind === 'note' && <NoteSheet file={file} onClose={close} />}
       {open?.kind === 'keys' && <KeysSheet onClose={close} />}
       {open?.kind === 'score' && (

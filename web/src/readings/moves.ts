@@ -22,16 +22,12 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
   const thrust = thrustAngle(engine);
   const angles = [0, 45, 90, 135].map((o) => (thrust + o) % 180);
   if (from.part === 'piston') {
-    if (direction === 'up')
-      return (
-        free(
-          engine,
-          { part: 'bore', cylinder: from.cylinder, depth: depths[2]!, angle: thrust },
-          'up',
-          angles,
-          depths,
-        ) ?? from
-      );
+    if (direction === 'up') {
+      const low: BoreStation = { part: 'bore', cylinder: from.cylinder, depth: depths[2]!, angle: thrust };
+      return isBlocked(engine, low.depth, low.angle)
+        ? (free(engine, low, 'up', angles, depths) ?? from)
+        : low;
+    }
     if (direction === 'down') return from;
     const at = PLACES.indexOf(from.place) + (direction === 'right' ? 1 : -1);
     const place = PLACES[at];

@@ -1,0 +1,63 @@
+#!/usr/bin/env node
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buildChanged } from './lib/build.mjs';
+import { openDirectory, removeCluster, startCluster } from './lib/cluster.mjs';
+import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
+import { ROOT } from './lib/paths.mjs';
+import { run, say } from './lib/say.mjs';
+
+const FOLDER = join(ROOT, 'docs/screenshots');
+
+/** One current picture of each main view, from the demo data, at 1280 × 800. */
+await run(async () => {
+  checkNode();
+  ensureDebianPackages(['postgresql', 'chromium', 'chromium-driver']);
+  ensureNodePackages();
+  buildChanged();
+  const { openBrowser, sees, signIn } = await import('../e2e/lib/browser.mjs');
+  const { api, demoJob } = await import('../e2e/lib/job.mjs');
+  const { startWorld } = await import('../e2e/lib/world.mjs');
+  mkdirSync(FOLDER, { recursive: true });
+  const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-shots-')), 'cluster'));
+  const cluster = await startCluster(dir, { throwaway: true });
+  const world = await startWorld(cluster.url('postgres'));
+  const browser = await openBrowser();
+  const { driver } = browser;
+  const shot = async (name, path, shows, { theme = 'light', width = 1280, height = 800 } = {}) => {
+    await driver.executeScript(
+      `localStorage.setItem('tribos:settings', JSON.stringify({ unit: 'mm', theme: '${theme}' }))`,
+    );
+    await browser.resize(width, height);
+    await driver.get(world.base + path);
+    await sees(driver, shows);
+    await driver.executeScript('return document.fonts.ready.then(() => undefined)');
+    await new Promise((resolve) => setTimeout(resolve, 400));
+    await browser.picture(join(FOLDER, `${name}.png`));
+    say(`${name}.png`);
+  };
+  try {
+    await driver.get(world.base);
+    await shot('sign-in', '/', 'Sign in');
+    await signIn(driver, world.base, 'tomasz@ternhollow.example');
+    const job = await demoJob(driver, 'Varrow 644 Twin');
+    const plated = await demoJob(driver, 'Varrow 312 MX');
+    const engine = (await api(driver, 'GET', '/engines')).body.find((e) => e.model === '312 MX').id;
+    await shot('benches', '/', 'Window bench');
+    await shot('jobs', '/jobs', 'Anselm Duarte');
+    await shot('measure', `/jobs/${job}`, 'What stands');
+    await shot('measure-dark', `/jobs/${job}`, 'What stands', { theme: 'dark' });
+    await shot('measure-tablet', `/jobs/${job}`, 'What stands', { width: 820, height: 1180 });
+    await shot('measure-single', `/jobs/${plated}`, 'What stands');
+    await shot('decide', `/jobs/${job}/decide`, 'Recommended');
+    await shot('engines', '/engines', 'Add an engine');
+    await shot('engine', `/engines/${engine}`, 'Corrie');
+    await shot('gauges', '/gauges', 'Add a gauge');
+  } finally {
+    await browser.close();
+    await world.close();
+    cluster.stop();
+    removeCluster(join(dir, '..'));
+  }
+});
