@@ -1,7 +1,14 @@
 import { featureInfo, sourceLine } from '../specs/index.js';
 import { halfTurn, PISTON_PLACES, thrustAngle, type Station } from '../readings/index.js';
 import { CONSTRUCTION } from '../routes/index.js';
-import { formatLength, nm, toDecimal, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
+import {
+  limitFigureText,
+  nm,
+  toDecimal,
+  withUnit,
+  type LengthUnit,
+  type Nanometres,
+} from '../units/index.js';
 import type { JobFile } from './jobFile.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 import type { NextAction } from './nextAction.js';
@@ -96,7 +103,7 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
     withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
   if (item.value !== null && item.limitAt !== null) {
     details.push(
-      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${withUnit(nm(item.limitAt), { unit })}${item.p === null ? '' : `, P ${oddsText(item.p)}`}.`,
+      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}${item.p === null ? '' : `, P ${oddsText(item.p)}`}.`,
     );
   }
   for (const c of item.caveats) details.push(CAVEATS[c]);
@@ -233,12 +240,15 @@ export function recommendationSentence(
   return `${need}${best.kit.name} for ${cylindersText(file)}: ${why}. ${best.oversizesLeft === 0 ? 'It is the last oversize.' : `${best.oversizesLeft} oversize${best.oversizesLeft === 1 ? '' : 's'} left after it.`}`;
 }
 
-/** A limit as its sheet prints it. */
+/** A limit in the reader's unit: range, maximum or minimum. */
 export function limitText(low: number | null, high: number | null, unit: LengthUnit): string {
-  const f = (v: number) => formatLength(nm(v), { unit });
-  if (low !== null && high !== null) return `${f(low)}–${f(high)} ${unit}`;
-  if (high !== null) return `max ${f(high)} ${unit}`;
-  return low === null ? 'no figure' : `min ${f(low)} ${unit}`;
+  const [least, most] = [
+    low === null ? null : limitFigureText(nm(low), 'low', unit),
+    high === null ? null : limitFigureText(nm(high), 'high', unit),
+  ];
+  if (least !== null && most !== null) return `${least} – ${most} ${unit}`;
+  if (most !== null) return `max ${most} ${unit}`;
+  return least === null ? 'no figure' : `min ${least} ${unit}`;
 }
 
 /** A finished size as it goes on paper: the low end never rounded down, the high end never up. */

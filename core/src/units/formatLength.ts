@@ -75,3 +75,18 @@ export function formatLength(value: Nanometres, format: LengthFormat): string {
 /** The figure with its unit: `77.094 mm`. */
 export const withUnit = (value: Nanometres, format: LengthFormat): string =>
   `${formatLength(value, format)} ${format.unit}`;
+
+/** Decimals a sheet prints at least: microns, ten-thousandths. */
+const SHEET: Record<LengthUnit, number> = { mm: 3, in: 4 };
+
+/**
+ * A limit in either unit. Exact where the usual decimals of a sheet suffice; where the sheet was printed in
+ * the other unit, one digit more, a minimum rounded up and a maximum down, so that nothing is loosened.
+ *
+ * @example limitFigureText(inch(0.0023), 'low', 'mm') // '0.0585'
+ */
+export function limitFigureText(value: Nanometres, side: 'low' | 'high', unit: LengthUnit): string {
+  const decimals = SHEET[unit];
+  const [up, down] = [toDecimal(value, unit, decimals, 'up'), toDecimal(value, unit, decimals, 'down')];
+  return up === down ? up : toDecimal(value, unit, decimals + 1, side === 'low' ? 'up' : 'down');
+}

@@ -6,6 +6,7 @@ import {
   finishText,
   formatLength,
   inch,
+  limitFigureText,
   mm,
   nm,
   OutOfRange,
@@ -77,6 +78,14 @@ describe('lengths', () => {
     expect(finishText({ low: nm(77_252_511), high: nm(77_265_099) }, 'mm')).toBe('77.2526 – 77.2650');
     expect(toDecimal(nm(77_252_511), 'mm', 4, 'up')).toBe('77.2526');
     expect(toDecimal(nm(77_265_099), 'mm', 4, 'down')).toBe('77.2650');
+  });
+
+  it('shows a limit printed in the other unit without loosening it', () => {
+    expect(limitFigureText(inch(0.0023), 'low', 'mm')).toBe('0.0585');
+    expect(limitFigureText(inch(0.0031), 'high', 'mm')).toBe('0.0787');
+    expect(limitFigureText(mm(77.105), 'high', 'mm')).toBe('77.105');
+    expect(limitFigureText(mm(77.105), 'high', 'in')).toBe('3.03562');
+    expect(limitFigureText(inch(0.0023), 'low', 'in')).toBe('0.0023');
   });
 
   it('converts other quantities by their published factors', () => {

@@ -4,6 +4,7 @@ import type {
   AppendedLog,
   AppendLog,
   BenchesView,
+  BenchView,
   EditJob,
   JobQuery,
   JobRow,
@@ -75,24 +76,11 @@ export class JobsService {
       ],
       limit: MOST_WAITING,
     });
-    const benches = await Promise.all(
-      names.map(async (name) => {
-        const row = on.find((j) => j.bench === name);
-        if (!row) return { name, job: null };
-        const file = await this.fileOf(row);
-        const { next } = judgeJob(file);
-        const station =
-          next.kind === 'decide' || next.kind === 'decided' ? ('decide' as const) : ('measure' as const);
-        return {
-          name,
-          job: {
-            ...listRow(row, file.job.customer),
-            next: { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') },
-            station,
-          },
-        };
-      }),
-    );
+    const benches: BenchView[] = [];
+    for (const name of names) {
+      const row = on.find((j) => j.bench === name);
+      benches.push({ name, job: row ? await this.onBench(row) : null });
+    }
     const soon = new Date(now.getTime() + DUE_SOON_DAYS * 86_400_000).toISOString().slice(0, 10);
     const gaugesDue = (await this.gauges.all())
       .filter((i) => i.calibrationDue !== null && i.calibrationDue <= soon)
@@ -104,6 +92,14 @@ export class JobsService {
       }));
     const limitsUnchecked = (await this.engines.list()).reduce((sum, e) => sum + e.unchecked, 0);
     return { benches, waiting: await this.rows(waiting), gaugesDue, limitsUnchecked };
+  }
+
+  private async onBench(row: JobModel): Promise<BenchView['job']> {
+    const file = await this.fileOf(row);
+    const { next } = judgeJob(file);
+    const station = next.kind === 'decide' || next.kind === 'decided' ? 'decide' : 'measure';
+    const sentences = { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') };
+    return { ...listRow(row, file.job.customer), next: sentences, station };
   }
 
   async view(id: string): Promise<JobView> {
@@ -188,7 +184,8 @@ export class JobsService {
   /** Appends to the log under the job's lock, so that two devices follow one another. */
   async append(id: string, body: AppendLog): Promise<AppendedLog> {
     const row = await this.row(id, true);
-    const [engine, instruments] = await Promise.all([this.engines.spec(row.engineId), this.gauges.all()]);
+    const engine = await this.engines.spec(row.engineId);
+    const instruments = await this.gauges.all();
     const entries = await this.log.append({ jobId: id, engine, instruments }, body.entries);
     await this.summarise(id);
     return { entries };
@@ -263,14 +260,13 @@ export class JobsService {
   }
 
   private async fileOf(row: JobModel): Promise<JobFile> {
-    const [shop, engine, instruments, customer, log, decisions] = await Promise.all([
-      this.shop.rules(),
-      this.engines.spec(row.engineId),
-      this.gauges.all(),
-      this.shop.customer(row.customerId),
-      this.log.of(row.id),
-      this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] }),
-    ]);
+    // One after another: they share the connection of the request's transaction.
+    const shop = await this.shop.rules();
+    const engine = await this.engines.spec(row.engineId);
+    const instruments = await this.gauges.all();
+    const customer = await this.shop.customer(row.customerId);
+    const log = await this.log.of(row.id);
+    const decisions = await this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] });
     return {
       format: 'tribos-job',
       version: 1,

@@ -49,10 +49,8 @@ export class SessionService {
       role: 'apprentice',
     };
     const who = await this.scope.run(newcomer, async () => {
-      const [person, shop] = await Promise.all([
-        this.people.findOne({ where: { id: found.id } }),
-        this.shops.findOne(),
-      ]);
+      const person = await this.people.findOne({ where: { id: found.id } });
+      const shop = await this.shops.findOne();
       await this.sessions.create({
         shopId: found.shop_id,
         tokenHash: hashToken(token),

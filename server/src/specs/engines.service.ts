@@ -19,10 +19,8 @@ export class EnginesService {
   ) {}
 
   async list(): Promise<EngineRow[]> {
-    const [engines, limits] = await Promise.all([
-      this.engines.findAll({ order: ['maker', 'model'] }),
-      this.limits.findAll({ attributes: ['engineId', 'checkedBy'] }),
-    ]);
+    const engines = await this.engines.findAll({ order: ['maker', 'model'] });
+    const limits = await this.limits.findAll({ attributes: ['engineId', 'checkedBy'] });
     return engines.map((e) => {
       const own = limits.filter((l) => l.engineId === e.id);
       return {
@@ -45,10 +43,8 @@ export class EnginesService {
   async view(id: string): Promise<EngineView> {
     const row = await this.engines.findOne({ where: { id } });
     if (!row) throw notFound('engine');
-    const [limits, kits] = await Promise.all([
-      this.limits.findAll({ where: { engineId: id }, order: ['position', 'id'] }),
-      this.kits.findAll({ where: { engineId: id }, order: ['oversize', 'id'] }),
-    ]);
+    const limits = await this.limits.findAll({ where: { engineId: id }, order: ['position', 'id'] });
+    const kits = await this.kits.findAll({ where: { engineId: id }, order: ['oversize', 'id'] });
     return {
       spec: engineOf(row, limits, kits),
       limitVersions: Object.fromEntries(limits.map((l) => [l.id, l.version])),
@@ -60,7 +56,9 @@ export class EnginesService {
   }
 
   async all(): Promise<EngineSpec[]> {
-    return Promise.all((await this.engines.findAll({ attributes: ['id'] })).map((e) => this.spec(e.id)));
+    const specs: EngineSpec[] = [];
+    for (const { id } of await this.engines.findAll({ attributes: ['id'] })) specs.push(await this.spec(id));
+    return specs;
   }
 
   /** Keeps a whole engine with its limits and kits, as the demo and an import bring it. */

@@ -1,5 +1,13 @@
 import { useId } from 'react';
-import { formatLength, nm, oddsText, sourceLine, type LengthUnit, type VerdictItem } from '@tribos/core';
+import {
+  formatLength,
+  limitFigureText,
+  nm,
+  oddsText,
+  sourceLine,
+  type LengthUnit,
+  type VerdictItem,
+} from '@tribos/core';
 import { VerdictMark, type MarkState } from '../ui/index.js';
 
 /** What the mark shows: a figure that is not there yet is not undecided, it is not read. */
@@ -156,12 +164,12 @@ export function LimitStrip({
               textAnchor={at(limitAt) > 90 ? 'end' : at(limitAt) < 10 ? 'start' : 'middle'}
               className="figure fill-ink text-[13px]"
             >
-              {formatLength(nm(limitAt), { unit })}
+              {limitFigureText(nm(limitAt), below ? 'low' : 'high', unit)}
             </text>
           )}
           {bandLabel && (
             <text x={x(band.low!)} y="37" textAnchor="start" className="figure fill-soft text-[13px]">
-              {formatLength(nm(band.low!), { unit })}
+              {limitFigureText(nm(band.low!), 'low', unit)}
             </text>
           )}
         </svg>

@@ -53,7 +53,9 @@ export function useEntry({ file, judgement }: JobContext): Entry {
   const jobId = file.job.id;
   const kit = standingDecision(file)?.kitId ?? null;
   const first = (): Station =>
-    nextStation(file, judgement.readings, null) ?? walk(file.engine, file.job.plan, kit)[0]!;
+    ('station' in judgement.next ? judgement.next.station : null) ??
+    nextStation(file, judgement.readings, null) ??
+    walk(file.engine, file.job.plan, kit)[0]!;
   const [station, setStation] = useState<Station>(first);
   const [text, keepText] = useState(() => sessionStorage.getItem(halfTyped(jobId)) ?? '');
   const [gaugeId, setGaugeId] = useState<string | null>(null);

@@ -9,7 +9,7 @@ import { useSettings } from '../app/settings.js';
 import { useMay, useSession } from '../people/index.js';
 import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
 import { WALL_NAMES } from './EnginesPage.js';
-import { wholeFigure } from './figureText.js';
+import { asPrinted, wholeFigure } from './figureText.js';
 
 const LimitSheet = lazy(async () => ({ default: (await import('./LimitSheet.js')).LimitSheet }));
 
@@ -54,7 +54,7 @@ export function EnginePage() {
       )}
       <ul className="border-t border-ink/60 bg-sheet">
         {FEATURE_KEYS.filter((f) => spec.limits.some((l) => l.feature === f)).map((feature) => (
-          <li key={feature} className="grid gap-x-4 border-b border-rule px-3 py-2 md:grid-cols-[14rem_1fr]">
+          <li key={feature} className="grid gap-x-4 border-b border-rule px-3 py-2 md:grid-cols-[12rem_1fr]">
             <h2 className="pt-2 font-semibold">{FEATURES[feature].name}</h2>
             <ul>
               {spec.limits
@@ -139,9 +139,14 @@ function LimitRow({
   });
   const own = source.enteredBy === session?.person.name;
   return (
-    <li className="grid items-center gap-x-4 md:grid-cols-[5rem_12rem_1fr_auto]">
+    <li className="grid items-center gap-x-4 md:grid-cols-[4rem_15rem_1fr_auto]">
       <span className="text-soft">{limit.state === 'new' ? 'new' : 'service'}</span>
-      <span className="figure text-lead">{wholeFigure(limit, unit)}</span>
+      <span className="figure text-lead">
+        {wholeFigure(limit, unit)}
+        {asPrinted(limit, unit) && (
+          <span className="block font-sans text-small text-soft">{asPrinted(limit, unit)}</span>
+        )}
+      </span>
       <span className="min-w-0 text-small text-soft">
         {source.document}
         {source.page && `, p. ${source.page}`} · {source.party}

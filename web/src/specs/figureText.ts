@@ -1,33 +1,39 @@
-import { FEATURES, formatLength, nm, type LengthUnit, type Limit } from '@tribos/core';
+import { FEATURES, limitText, type LengthUnit, type Limit } from '@tribos/core';
 
-/** One figure of a limit in the unit it is read in: lengths in the reader's, others as their sheet prints them. */
-export function figureText(limit: Limit, value: number, unit: LengthUnit): string {
-  switch (FEATURES[limit.feature].dimension) {
-    case 'length':
-      return formatLength(nm(value), { unit, limits: [] });
-    case 'factor':
-      return `${(value / 10_000).toFixed(4)} × D`;
-    case 'pressure':
-      return limit.unit === 'bar' ? `${value / 100_000} bar` : `${value / 1_000} kPa`;
-    case 'pressure-rate':
-      return `${value / 100_000} bar/min`;
-  }
+/** Base units in one of the unit a sheet prints, for what is not a length. */
+const PRINTED: Record<string, { readonly per: number; readonly word: string }> = {
+  '×': { per: 10_000, word: '× D' },
+  kPa: { per: 1_000, word: 'kPa' },
+  bar: { per: 100_000, word: 'bar' },
+  'bar/min': { per: 100_000, word: 'bar/min' },
+};
+
+const isLength = (limit: Limit): boolean => FEATURES[limit.feature].dimension === 'length';
+
+/** The whole limit, lengths in the reader's unit: range, maximum, minimum or steps. */
+export function wholeFigure(limit: Limit, unit: LengthUnit): string {
+  const steps = limit.rows
+    ?.map((r) => `${r.below === null ? 'above' : `< ${r.below} cm³`} ${limitText(r.low, null, unit)}`)
+    .join(', ');
+  const { per, word } = PRINTED[limit.unit] ?? { per: 1, word: limit.unit };
+  const other = (v: number) => `${v / per} ${word}`;
+  const range = isLength(limit)
+    ? limit.low === null && limit.high === null
+      ? ''
+      : limitText(limit.low, limit.high, unit)
+    : limit.low !== null && limit.high !== null
+      ? `${limit.low / per} – ${other(limit.high)}`
+      : limit.high !== null
+        ? `max ${other(limit.high)}`
+        : limit.low !== null
+          ? `min ${other(limit.low)}`
+          : '';
+  return [steps, range].filter(Boolean).join('; ');
 }
 
-/** The whole limit: range, maximum, minimum or steps. */
-export function wholeFigure(limit: Limit, unit: LengthUnit): string {
-  const tail = FEATURES[limit.feature].dimension === 'length' ? ` ${unit}` : '';
-  const f = (v: number) => figureText(limit, v, unit);
-  const steps = limit.rows
-    ?.map((r) => `${r.below === null ? 'above' : `< ${r.below} cm³`} ${f(r.low)}`)
-    .join(', ');
-  const range =
-    limit.low !== null && limit.high !== null
-      ? `${f(limit.low)} – ${f(limit.high)}`
-      : limit.high !== null
-        ? `max ${f(limit.high)}`
-        : limit.low !== null
-          ? `min ${f(limit.low)}`
-          : '';
-  return `${[steps && `min ${steps}`, range].filter(Boolean).join('; ')}${tail}`;
+/** What the sheet prints, when that is not the reader's unit. */
+export function asPrinted(limit: Limit, unit: LengthUnit): string | null {
+  return isLength(limit) && limit.unit !== unit && (limit.unit === 'mm' || limit.unit === 'in')
+    ? `the sheet prints ${limitText(limit.low, limit.high, limit.unit)}`
+    : null;
 }
