@@ -55,7 +55,7 @@ export function GaugesPage() {
                 `error up to (E), ${unit}`,
                 `range, ${unit}`,
                 'calibration',
-                '',
+                'change',
               ].map((h) => (
                 <th key={h} className="px-3 py-2 font-normal">
                   {h}
