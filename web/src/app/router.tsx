@@ -6,7 +6,7 @@ function Broken() {
   const error = useRouteError();
   const missing = isRouteErrorResponse(error) && error.status === 404;
   return (
-    <div role="alert" className="grid gap-3 p-6">
+    <main className="grid gap-3 p-6">
       <h1 className="text-title font-semibold">
         {missing ? 'There is nothing at this address.' : 'This screen stopped working.'}
       </h1>
@@ -18,7 +18,7 @@ function Broken() {
       <Link to="/" className="text-blue underline">
         To the benches
       </Link>
-    </div>
+    </main>
   );
 }
 

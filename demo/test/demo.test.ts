@@ -1,0 +1,147 @@
+import {
+  FEATURE_KEYS,
+  judgeJob,
+  mm,
+  readJobFile,
+  um,
+  type EngineSpec,
+  type FeatureKey,
+  type JobFile,
+  type Judgement,
+} from '@tribos/core';
+import {
+  brask59,
+  drumlin386,
+  engines,
+  instruments,
+  jobs,
+  people,
+  shop,
+  varrow312,
+  varrow644,
+  varrow744,
+} from '../src/index.js';
+
+const NOW = new Date('2026-11-24T08:00:00.000Z');
+const GAUGES = instruments('2027-05-01');
+
+function fileOf(machine: string): JobFile {
+  const job = jobs(NOW, GAUGES).find((j) => j.facts.machine === machine)!;
+  return {
+    format: 'tribos-job',
+    version: 1,
+    shop,
+    engine: job.engine,
+    instruments: GAUGES,
+    job: { ...job.facts, id: 'job', number: 1, customer: job.customer.name, overrides: [] },
+    log: job.log,
+    decisions: job.decisions,
+  };
+}
+
+const judged = (machine: string): Judgement => judgeJob(fileOf(machine));
+const item = (j: Judgement, key: string) => j.items.find((i) => i.key === key)!;
+const limit = (engine: EngineSpec, feature: FeatureKey, state: 'new' | 'service', party: string) => {
+  const found = engine.limits.find(
+    (l) => l.feature === feature && l.state === state && l.source.party === party,
+  )!;
+  return [found.low, found.high];
+};
+
+describe('the demo shop', () => {
+  it('has a lead, a technician and an apprentice, of no real address', () => {
+    expect(people.map((p) => p.role)).toEqual(['lead', 'technician', 'apprentice']);
+    expect(people.every((p) => p.email.endsWith('.example'))).toBe(true);
+  });
+
+  it('has eight engines with ids and limits of their own', () => {
+    expect(engines).toHaveLength(8);
+    const ids = engines.flatMap((e) => [e.id, ...e.limits.map((l) => l.id), ...e.kits.map((k) => k.id)]);
+    expect(new Set(ids).size).toBe(ids.length);
+  });
+
+  it.each(engines.map((e) => [e.model, e] as const))(
+    '%s: every limit is of a known feature, the right way round, from a named document',
+    (_, engine) => {
+      for (const l of engine.limits) {
+        expect(FEATURE_KEYS).toContain(l.feature);
+        expect(l.low === null || l.high === null || l.low <= l.high).toBe(true);
+        expect(l.source.document).not.toBe('');
+        expect(l.source.checkedBy).not.toBe(l.source.enteredBy);
+      }
+    },
+  );
+
+  // Figures of the sheets in millimetres; inches worked by hand: 0.0023 in is 58 420 nm.
+  it.each<[string, (number | null)[], (number | null)[]]>([
+    ['644 bore, new', limit(varrow644, 'bore', 'new', 'Varrow'), [mm(77), mm(77.012)]],
+    ['644 bore, service', limit(varrow644, 'bore', 'service', 'Varrow'), [null, mm(77.105)]],
+    ['312 clearance by its maker', limit(varrow312, 'clearance', 'new', 'Varrow'), [mm(0.03), mm(0.05)]],
+    ['312 clearance by Corrie, in inches', limit(varrow312, 'clearance', 'new', 'Corrie'), [58_420, 78_740]],
+    ['386 clearance by Lintel, in inches', limit(drumlin386, 'clearance', 'new', 'Lintel'), [35_560, 55_880]],
+    ['744 end float', limit(varrow744, 'crank.end-float', 'new', 'Varrow'), [mm(0.08), mm(0.2)]],
+    ['59 top gap, at most', limit(brask59, 'ring.gap.top', 'new', 'Ashgate'), [null, mm(0.6)]],
+  ])('%s', (_, found, sheet) => {
+    expect(found).toEqual(sheet);
+  });
+
+  it.each(jobs(NOW, GAUGES).map((j) => j.facts.machine))('%s is a job file that reads', (machine) => {
+    const read = readJobFile(JSON.parse(JSON.stringify(fileOf(machine))));
+    expect(read.ok ? [] : read.misfits).toEqual([]);
+  });
+});
+
+describe('what each job shows', () => {
+  it('644: the telescoping gauge cannot decide the left bore, a better one would', () => {
+    const left = item(judged('Varrow 644 Twin'), '0:bore:max');
+    expect(left).toMatchObject({ value: mm(77.097), state: 'undecided', because: 'gauge' });
+    expect(left.outlook.filter((g) => g.state === 'within').map((g) => g.instrument.id)).toEqual([
+      'bore-gauge-1',
+      'bore-gauge-2',
+    ]);
+  });
+
+  it('644: two directions would have shown 0.002 of an oval of 0.052', () => {
+    const j = judged('Varrow 644 Twin');
+    const top = j.bores[1]!.survey!.depths[0]!;
+    const at = (angle: number) => top.readings.find((r) => r.angle === angle)!.of.value;
+    expect(at(0) - at(90)).toBeCloseTo(um(2), 0);
+    expect(top.shape!.ovality / 1e6).toBeCloseTo(0.052, 3);
+  });
+
+  it('644: a score 0.010 deep makes +0.25 doubtful and +0.50 certain', () => {
+    const { kits, scores } = judged('Varrow 644 Twin');
+    expect(scores).toEqual([0, um(10)]);
+    expect(Object.fromEntries(kits.options.map((o) => [o.kit.name, o.says]))).toMatchObject({
+      '+0.25': 'may',
+      '+0.50': 'will',
+    });
+  });
+
+  it('644: the piston read at the crown is kept and not used', () => {
+    const j = judged('Varrow 644 Twin');
+    expect(j.readings.stations.has('piston:1:crown:fitted')).toBe(true);
+    expect(item(j, '1:clearance:min').because).toBe('unread');
+  });
+
+  it('312: the fitted maker’s sheet governs, and stands beside the engine maker’s', () => {
+    const { governing } = item(judged('Varrow 312 MX'), '0:clearance:min');
+    expect(governing.status === 'governed' && governing.limit.source.party).toBe('Corrie');
+    expect(governing.status === 'governed' && governing.others.map((l) => l.source.party)).toContain(
+      'Varrow',
+    );
+  });
+
+  it('59: a calliper never decides the bore, and no other gauge here reaches it', () => {
+    const bore = item(judged('Brask 59'), '0:bore:max');
+    expect(bore.state).toBe('undecided');
+    expect(bore.outlook.map((g) => [g.instrument.id, g.state])).toEqual([['calliper', 'undecided']]);
+    expect(item(judged('Brask 59'), '0:clearance:max').state).toBe('noLimit');
+  });
+
+  it('386: nothing is read yet, and nothing passes for want of a reading', () => {
+    const j = judged('Drumlin 386');
+    expect(j.overall).toBeNull();
+    expect(j.items.every((i) => i.because === 'unread' && i.state !== 'within')).toBe(true);
+  });
+});

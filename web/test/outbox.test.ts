@@ -1,0 +1,121 @@
+import 'fake-indexeddb/auto';
+import { get } from 'idb-keyval';
+import type { AnyEntryBody } from '@tribos/contract';
+import type { Waiting } from '../src/readings/outbox.js';
+
+// One tab only: a channel between tabs would keep the test process alive.
+globalThis.BroadcastChannel = undefined as never;
+const { discard, onAnswered, post, sendFor } = await import('../src/readings/outbox.js');
+
+/** A server that can be away, refuse, or answer; what it kept, in order. */
+const server = {
+  away: false,
+  status: 200,
+  refuse: (_text: string): boolean => false,
+  kept: [] as string[],
+  calls: 0,
+};
+
+const answer = (status: number, body: unknown) =>
+  ({ ok: status < 400, status, json: async () => body }) as Response;
+
+globalThis.fetch = async (_url, init) => {
+  server.calls += 1;
+  if (server.away) throw new TypeError('Failed to fetch');
+  if (server.status !== 200)
+    return answer(server.status, { detail: 'Not now.', code: 'x', status: server.status });
+  const { entries } = JSON.parse(String(init?.body)) as { entries: { id: string; text: string }[] };
+  const bad = entries.find((e) => server.refuse(e.text));
+  if (bad)
+    return answer(422, {
+      detail: `${bad.text} cannot be kept. Nothing was saved.`,
+      code: 'entry',
+      status: 422,
+    });
+  for (const e of entries) if (!server.kept.includes(e.text)) server.kept.push(e.text);
+  return answer(200, { entries });
+};
+
+let n = 0;
+const entry = (text: string): AnyEntryBody =>
+  ({
+    id: `id-${(n += 1)}`,
+    kind: 'reading',
+    at: '2026-11-24T08:00:00.000Z',
+    text,
+  }) as unknown as AnyEntryBody;
+const stored = async (): Promise<Waiting[]> => (await get<Waiting[]>('tribos:outbox')) ?? [];
+const until = async (done: () => boolean | Promise<boolean>): Promise<void> => {
+  for (let i = 0; i < 400 && !(await done()); i += 1) await new Promise((r) => setTimeout(r, 10));
+  expect(await done()).toBe(true);
+};
+const empty = () => until(async () => (await stored()).length === 0);
+
+beforeAll(() => sendFor('tomasz'));
+beforeEach(() => {
+  Object.assign(server, { away: false, status: 200, refuse: () => false, kept: [], calls: 0 });
+});
+
+describe('the outbox', () => {
+  it('sends what is typed, and tells what was answered', async () => {
+    const told: string[] = [];
+    const stop = onAnswered((jobId, log) => told.push(`${jobId}:${log.entries.length}`));
+    await post('job', [entry('77.094')]);
+    await empty();
+    stop();
+    expect(server.kept).toEqual(['77.094']);
+    expect(told).toEqual(['job:1']);
+  });
+
+  it('keeps entries on the device while the line is down, and sends them once, in order, when it is back', async () => {
+    server.away = true;
+    for (const text of ['1', '2', '3']) await post('job', [entry(text)]);
+    expect((await stored()).map((w) => (w.entry as unknown as { text: string }).text)).toEqual([
+      '1',
+      '2',
+      '3',
+    ]);
+    server.away = false;
+    await empty();
+    expect(server.kept).toEqual(['1', '2', '3']);
+  });
+
+  it('keeps an entry the server refuses, with its sentence, and sends the others round it', async () => {
+    server.away = true;
+    for (const text of ['a', 'bad', 'c']) await post('job', [entry(text)]);
+    server.refuse = (text) => text === 'bad';
+    server.away = false;
+    await until(() => server.kept.includes('c'));
+    await until(async () => (await stored()).length === 1);
+    const [left] = await stored();
+    expect(left?.refused).toBe('bad cannot be kept. Nothing was saved.');
+    expect(server.kept).toEqual(['a', 'c']);
+    await discard(left!.entry.id);
+    expect(await stored()).toEqual([]);
+  });
+
+  it.each([401, 429, 500])('keeps and tries again after %i', async (status) => {
+    server.status = status;
+    await post('job', [entry(`after ${status}`)]);
+    expect(await stored()).toHaveLength(1);
+    expect((await stored())[0]!.refused).toBeNull();
+    server.status = 200;
+    await empty();
+    expect(server.kept).toEqual([`after ${status}`]);
+  });
+
+  it('sends nobody’s entries under another name', async () => {
+    server.away = true;
+    await post('job', [entry('by Tomasz')]);
+    sendFor('mirela');
+    server.away = false;
+    await post('job', [entry('by Mirela')]);
+    await until(() => server.kept.includes('by Mirela'));
+    expect(server.kept).toEqual(['by Mirela']);
+    await until(async () => (await stored()).length === 1);
+    expect((await stored()).map((w) => w.personId)).toEqual(['tomasz']);
+    sendFor('tomasz');
+    await empty();
+    expect(server.kept).toEqual(['by Mirela', 'by Tomasz']);
+  });
+});
