@@ -18,7 +18,18 @@ export default {
       comment: 'The computation runs anywhere: no package, and of Node only the command.',
       severity: 'error',
       from: { path: '^core/src', pathNot: '^core/src/cli' },
-      to: { dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'npm-optional', 'core'] },
+      to: {
+        dependencyTypes: [
+          'npm',
+          'npm-dev',
+          'npm-peer',
+          'npm-optional',
+          'npm-no-pkg',
+          'npm-unknown',
+          'unknown',
+          'core',
+        ],
+      },
     },
     {
       name: 'rooms-through-the-door',

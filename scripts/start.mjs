@@ -17,8 +17,8 @@ const USAGE = `npm start -- [--port N] [--empty] [--reset-demo]
   --empty       start without the demo shop; the first sign-in is printed once
   --reset-demo  throw the private database away and load the demo afresh
 
-DATABASE_URL in the environment uses that PostgreSQL server instead of a private one; it must name a role
-that may create roles and own the schema.`;
+DATABASE_URL in the environment uses that PostgreSQL server instead of a private one; it must name a
+superuser, who makes the application's own unprivileged role.`;
 
 const portIsFree = (port) =>
   new Promise((resolve) => {

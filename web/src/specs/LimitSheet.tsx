@@ -80,7 +80,6 @@ export function LimitSheet({
     confirmed,
     ...(limit?.taper ? { taper: limit.taper } : {}),
   });
-  // An id made for a new limit is a UUIDv7; one being changed may be older, and is not part of the change.
   const form = useContractForm<Values, LimitBody>(
     LimitBody,
     {
