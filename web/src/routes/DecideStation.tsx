@@ -8,6 +8,7 @@ import {
   finishText,
   formatLength,
   kitSentence,
+  limitText,
   nm,
   oddsText,
   PLATED_NO_REUSE,
@@ -242,7 +243,7 @@ function Kit({
                     {c.cleanup
                       ? `${figure(c.cleanup.even)} / ${figure(c.cleanup.oneSided)}`
                       : option.clearance.status === 'governed'
-                        ? `${figure(option.clearance.limit.low ?? 0)} – ${figure(option.clearance.limit.high ?? 0)}`
+                        ? limitText(option.clearance.limit.low, option.clearance.limit.high, unit)
                         : '–'}
                   </td>
                 </tr>
