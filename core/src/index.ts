@@ -8,5 +8,5 @@ export * from './bore/index.js';
 export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './jobs/index.js';
-export { jobFileSchema } from './format/index.js';
+export { jobFileSchema, migrateEntry } from './format/index.js';
 export type { Misfit } from './format/index.js';

@@ -2,6 +2,7 @@ import {
   mm,
   um,
   USUAL,
+  USUAL_LEAVES,
   type BoreStation,
   type EngineSpec,
   type Instrument,
@@ -11,7 +12,8 @@ import {
   type LogEntry,
   type ReadingEntry,
   type Setting,
-  type Station,
+  type Thermal,
+  type SizeStation,
   parseReading,
 } from '../src/index.js';
 
@@ -22,7 +24,7 @@ export function instrument(
   setting: Setting = { kind: 'none' },
   over: Partial<Instrument> = {},
 ): Instrument {
-  const { resolution, repeatability, maxError } = USUAL[type];
+  const { resolution, repeatability, maxError, travel } = USUAL[type];
   return {
     id,
     name: id,
@@ -36,6 +38,8 @@ export function instrument(
     rangeHigh: mm(150),
     contacts: 2,
     setting,
+    travel,
+    leaves: type === 'leaf' ? USUAL_LEAVES : [],
     calibrationDue: '2030-01-01',
     ...over,
   };
@@ -46,6 +50,7 @@ export const RING = instrument('ring-set', 'dial-bore', { kind: 'ring', u: 300 }
 export const IN_MIC = instrument('mic-set', 'dial-bore', { kind: 'micrometer', instrumentId: 'mic' });
 export const TELESCOPING = instrument('telescoping', 'telescoping');
 export const CALLIPER = instrument('calliper', 'calliper');
+export const LEAVES = instrument('leaves', 'leaf');
 export const GAUGES = [RING, IN_MIC, TELESCOPING, CALLIPER, MIC];
 
 export function limit(
@@ -93,6 +98,8 @@ export const TWIN: EngineSpec = {
   wallDepth: mm(105),
   ports: [],
   sleeveOuter: mm(82.5),
+  pin: mm(18),
+  cooling: 'liquid',
   year: null,
   code: null,
   limits: [
@@ -115,11 +122,19 @@ export const TWIN: EngineSpec = {
   })),
 };
 
+export const TWENTY: Thermal = {
+  celsius: 20,
+  measured: true,
+  sameBench: true,
+  cylinder: null,
+  piston: null,
+};
+
 const AT = '2026-03-01T10:00:00.000Z';
 let made = 0;
 
 export function reading(
-  station: Station,
+  station: SizeStation,
   text: string,
   instrumentId = 'ring-set',
   over: Partial<ReadingEntry> = {},
@@ -139,6 +154,8 @@ export function reading(
     value: parsed.value,
     step: parsed.step,
     corrects: null,
+    zeroId: null,
+    seen: null,
     ...over,
   };
 }
@@ -193,14 +210,16 @@ export function jobFile(
     job?: Partial<JobFile['job']>;
     decisions?: JobFile['decisions'];
     instruments?: readonly Instrument[];
+    studies?: JobFile['studies'];
   } = {},
 ): JobFile {
   return {
     format: 'tribos-job',
-    version: 1,
+    version: 2,
     shop: { name: 'Test shop', rules: { wearThreshold: 0.95 }, allowance: { clearance: um(0), reason: '' } },
     engine: over.engine ?? TWIN,
     instruments: over.instruments ?? GAUGES,
+    studies: over.studies ?? [],
     job: {
       id: 'job',
       number: 1,
@@ -213,7 +232,7 @@ export function jobFile(
       promised: null,
       plan: 'usual',
       seized: false,
-      thermal: { celsius: 20, measured: true, sameBench: true },
+      thermal: TWENTY,
       fitted: { piston: null, ring: null },
       overrides: [],
       ...over.job,

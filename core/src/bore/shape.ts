@@ -41,6 +41,17 @@ function inverse3(m: readonly (readonly number[])[]): number[][] {
 }
 
 /**
+ * Weights with which the readings at these angles make m, a and b of the least-squares oval.
+ * @param angles degrees, at least three distinct directions
+ */
+export function fitWeights(angles: readonly number[]): readonly (readonly number[])[] {
+  const rows = angles.map((t) => [1, Math.cos(2 * t * RAD), Math.sin(2 * t * RAD)] as const);
+  const normal = [0, 1, 2].map((i) => [0, 1, 2].map((j) => rows.reduce((sum, x) => sum + x[i]! * x[j]!, 0)));
+  const inverse = inverse3(normal);
+  return [0, 1, 2].map((i) => rows.map((x) => inverse[i]!.reduce((sum, v, j) => sum + v * x[j]!, 0)));
+}
+
+/**
  * Fits the oval of one depth.
  *
  * @param readings diameters in at least three distinct directions (angles 180° apart are one direction)
@@ -52,12 +63,7 @@ export function fitShape(readings: readonly Direction[], u: number): Shape {
   const n = readings.length;
   const distinct = new Set(readings.map((r) => ((r.angle % 180) + 180) % 180)).size;
   if (distinct < 3) throw new OutOfRange('number of distinct directions', distinct, 'at least 3');
-  const rows = readings.map((r) => [1, Math.cos(2 * r.angle * RAD), Math.sin(2 * r.angle * RAD)] as const);
-  const normal = [0, 1, 2].map((i) => [0, 1, 2].map((j) => rows.reduce((sum, x) => sum + x[i]! * x[j]!, 0)));
-  const inverse = inverse3(normal);
-  const weights = [0, 1, 2].map((i) =>
-    rows.map((x) => inverse[i]!.reduce((sum, v, j) => sum + v * x[j]!, 0)),
-  );
+  const weights = fitWeights(readings.map((r) => r.angle));
   const combine = (i: number): Estimate => linear(readings.map((r, k) => ({ c: weights[i]![k]!, of: r.of })));
   const [m, a, b] = [combine(0), combine(1), combine(2)];
 

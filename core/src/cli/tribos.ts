@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import {
   judgeJob,
+  propagate,
   readJobFile,
   recommendationSentence,
   verdictSentence,
@@ -32,7 +33,7 @@ function check(path: string): void {
   const read = readJobFile(json);
   if (!read.ok) fail(`${path} is not a job file.`, read.misfits);
   const { file } = read;
-  const judged = judgeJob(file);
+  const judged = judgeJob(file, 'mm', (map) => propagate(map));
   const verdicts = judged.items.map((i) => ({
     key: i.key,
     cylinder: file.engine.cylinders[i.cylinder],

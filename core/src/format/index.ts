@@ -1,2 +1,3 @@
 export * from './shape.js';
 export * from './jobFileShape.js';
+export * from './migrate.js';

@@ -1,4 +1,6 @@
 import { FEATURE_KEYS } from '../specs/feature.js';
+import { FINDINGS } from '../readings/log.js';
+import { REOPENS } from '../readings/reopens.js';
 import { EXPANSION } from '../specs/material.js';
 import {
   boolean,
@@ -79,6 +81,8 @@ const engine = object({
     40,
   ),
   sleeveOuter: orNull(size),
+  pin: orNull(size),
+  cooling: oneOf('liquid', 'air'),
   year: orNull(integer(1900, 2200)),
   code: orNull(name),
   limits: list(limit, 0, 500),
@@ -92,7 +96,7 @@ const engine = object({
 const instrument = object({
   id,
   name,
-  type: oneOf('dial-bore', 'telescoping', 'micrometer', 'calliper'),
+  type: oneOf('dial-bore', 'telescoping', 'micrometer', 'calliper', 'leaf'),
   unit: oneOf('mm', 'in'),
   resolution: integer(1, 10_000_000),
   repeatability: integer(1, 10_000_000),
@@ -106,42 +110,118 @@ const instrument = object({
     ring: object({ kind: oneOf('ring'), u: number(0, 1_000_000) }),
     micrometer: object({ kind: oneOf('micrometer'), instrumentId: id }),
   }),
+  travel: orNull(integer(1, 100_000_000)),
+  leaves: list(integer(1, 100_000_000), 0, 200),
   calibrationDue: orNull(day),
 });
 
+const study = object({
+  instrumentId: id,
+  by: name,
+  at: time,
+  s: number(1, 10_000_000),
+  repeats: integer(2, 1000),
+});
+
 const cylinder = integer(0, 11);
-const station = byKind('part', {
+const gaps = {
+  clearance: object({ part: oneOf('clearance'), cylinder, kit: orNull(id) }),
+  'ring-gap': object({
+    part: oneOf('ring-gap'),
+    cylinder,
+    ring: oneOf('top', 'second'),
+    depth: size,
+  }),
+};
+const sizes = {
   bore: object({ part: oneOf('bore'), cylinder, depth: size, angle }),
+  land: object({ part: oneOf('land'), cylinder }),
   piston: object({
     part: oneOf('piston'),
     cylinder,
-    place: oneOf('gauge-height', 'crown', 'skirt-edge', 'pin-axis'),
+    place: oneOf('gauge-height', 'crown', 'skirt-edge', 'pin-axis', 'at-ports'),
     kit: orNull(id),
   }),
-});
-const slip = oneOf('unit', 'thimble-turn', 'too-fine', 'outlier', 'wrong-place', 'mistyped');
+  pin: object({ part: oneOf('pin'), cylinder, place: oneOf('middle', 'end') }),
+  'pin-bore': object({ part: oneOf('pin-bore'), cylinder }),
+  'small-end': object({ part: oneOf('small-end'), cylinder }),
+};
+const sizeStation = byKind('part', sizes);
+const gapStation = byKind('part', gaps);
+const slip = oneOf(
+  'unit',
+  'thimble-turn',
+  'sign',
+  'too-fine',
+  'outlier',
+  'wrong-place',
+  'wrong-axis',
+  'mistyped',
+  'taken-twice',
+);
+const work = oneOf(...Object.keys(REOPENS));
 const base = { id, at: time, by: name };
 const entry = byKind('kind', {
   reading: object({
     ...base,
     kind: oneOf('reading'),
-    station,
+    station: sizeStation,
     instrumentId: id,
     text: text(48),
     unit: oneOf('mm', 'um', 'in', 'thou', 'tenths'),
     value: length,
     step: number(0, 1e9),
     corrects: orNull(object({ readingId: id, slip })),
+    zeroId: orNull(id),
+    seen: orNull(id),
   }),
+  leaf: object({
+    ...base,
+    kind: oneOf('leaf'),
+    station: gapStation,
+    instrumentId: id,
+    stack: list(integer(1, 100_000_000), 1, 3),
+    answer: oneOf('goes', 'drags', 'does-not'),
+  }),
+  zero: object({
+    ...base,
+    kind: oneOf('zero'),
+    instrumentId: id,
+    in: byKind('kind', {
+      micrometer: object({ kind: oneOf('micrometer'), instrumentId: id }),
+      ring: object({ kind: oneOf('ring'), u: number(0, 1_000_000) }),
+    }),
+    text: text(48),
+    value: size,
+    needle: oneOf('clockwise-larger', 'clockwise-smaller'),
+    repeats: integer(1, 20),
+  }),
+  'closing-zero': object({ ...base, kind: oneOf('closing-zero'), zeroId: id, text: text(48), value: length }),
   'take-back': object({ ...base, kind: oneOf('take-back'), readingId: id }),
   answer: object({ ...base, kind: oneOf('answer'), readingId: id, slip }),
-  score: object({ ...base, kind: oneOf('score'), cylinder, depth: integer(0, 10_000_000) }),
+  finding: object({
+    ...base,
+    kind: oneOf('finding'),
+    cylinder,
+    what: oneOf(...Object.keys(FINDINGS)),
+    place: orNull(object({ depth: size, angle })),
+    deep: orNull(integer(0, 10_000_000)),
+  }),
+  work: object({
+    ...base,
+    kind: oneOf('work'),
+    what: work,
+    cylinder: orNull(cylinder),
+    kitId: orNull(id),
+    ticket: orNull(object({ low: size, high: size })),
+    text: text(),
+  }),
   note: object({ ...base, kind: oneOf('note'), text: text() }),
 });
 
 export const jobFileShape: Shape = object({
   format: oneOf('tribos-job'),
-  version: oneOf(1),
+  version: oneOf(2),
   shop: object({
     name,
     rules: object({ wearThreshold: number(0.8, 0.999) }),
@@ -149,6 +229,7 @@ export const jobFileShape: Shape = object({
   }),
   engine,
   instruments: list(instrument, 0, 500),
+  studies: list(study, 0, 10_000),
   job: object({
     id,
     number: integer(1, 1_000_000_000),
@@ -161,7 +242,13 @@ export const jobFileShape: Shape = object({
     promised: orNull(day),
     plan: oneOf('quick', 'usual', 'full'),
     seized: boolean,
-    thermal: object({ celsius: number(-30, 60), measured: boolean, sameBench: boolean }),
+    thermal: object({
+      celsius: number(-30, 60),
+      measured: boolean,
+      sameBench: boolean,
+      cylinder: orNull(number(-30, 200)),
+      piston: orNull(number(-30, 200)),
+    }),
     fitted: object({ piston: orNull(name), ring: orNull(name) }),
     overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
   }),
@@ -169,11 +256,11 @@ export const jobFileShape: Shape = object({
   decisions: list(object({ id, at: time, by: name, kitId: orNull(id), reason: text() }), 0, 1000),
 });
 
-/** The JSON Schema published for the job file, format version 1. */
+/** The JSON Schema published for the job file, format version 2. */
 export const jobFileSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: 'urn:tribos:job-file:1',
-  title: 'Tribos job file, version 1',
+  $id: 'urn:tribos:job-file:2',
+  title: 'Tribos job file, version 2',
   description:
     'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,

@@ -12,6 +12,10 @@ export interface Component {
   readonly amplitude: number;
   /** Degrees of freedom behind the amplitude; Infinity unless found from few repeats. */
   readonly dof: number;
+  /** How it spreads: a tolerance is rectangular, scatter is normal. */
+  readonly shape: 'rectangular' | 'normal';
+  /** Where the amplitude was found: components of one pool stand or fall together with its few repeats. */
+  readonly pool?: string;
 }
 
 /** A measured or derived value with the error sources in it. */
@@ -60,14 +64,16 @@ export interface Uncertainty {
 /** Standard uncertainty of an estimate, with its budget by kind. */
 export function uncertaintyOf(estimate: Estimate): Uncertainty {
   let variance = 0;
-  let satterthwaite = 0;
   const byKind = new Map<ComponentKind, number>();
-  for (const { amplitude, kind, dof } of estimate.components) {
+  const pools = new Map<string, { square: number; dof: number }>();
+  for (const { key, amplitude, kind, dof, pool = key } of estimate.components) {
     const square = amplitude * amplitude;
     variance += square;
-    if (Number.isFinite(dof)) satterthwaite += (square * square) / dof;
+    // Readings whose scatter comes from one study share its degrees of freedom, however many they are.
+    if (Number.isFinite(dof)) pools.set(pool, { square: (pools.get(pool)?.square ?? 0) + square, dof });
     byKind.set(kind, (byKind.get(kind) ?? 0) + square);
   }
+  const satterthwaite = [...pools.values()].reduce((sum, p) => sum + (p.square * p.square) / p.dof, 0);
   return {
     u: Math.sqrt(variance),
     dof: satterthwaite === 0 ? Infinity : (variance * variance) / satterthwaite,

@@ -1,7 +1,10 @@
 import type { LengthUnit, Nanometres } from '../units/index.js';
-import { um } from '../units/index.js';
+import { mm, um } from '../units/index.js';
 
-export type InstrumentType = 'dial-bore' | 'telescoping' | 'micrometer' | 'calliper';
+export type InstrumentType = 'dial-bore' | 'telescoping' | 'micrometer' | 'calliper' | 'leaf';
+
+/** What a station is, to a gauge: the inside of a hole, the outside of a part, or a gap for leaves. */
+export type Sense = 'inside' | 'outside' | 'gap';
 
 /** What a comparator was set in before it was used. */
 export type Setting =
@@ -22,18 +25,22 @@ export interface Instrument {
   readonly repeatability: Nanometres;
   /** Repeats the repeatability was found from; null when it is the usual figure for the type. */
   readonly studyRepeats: number | null;
-  /** Largest permissible error of its scale over the range, nm. */
+  /** Largest permissible error of its scale over the range, nm; for leaves the tolerance of one leaf. */
   readonly maxError: Nanometres;
   readonly rangeLow: Nanometres;
   readonly rangeHigh: Nanometres;
   /** Contacts on the wall: a three-point gauge cannot see ovality. */
   readonly contacts: 2 | 3;
   readonly setting: Setting;
+  /** Travel of the needle over the whole dial, nm; null when it has none. */
+  readonly travel: Nanometres | null;
+  /** Leaves of the set, nm, thinnest first; empty for anything else. */
+  readonly leaves: readonly Nanometres[];
   /** Day until which its calibration holds, `YYYY-MM-DD`; null when none is on file. */
   readonly calibrationDue: string | null;
 }
 
-/** Usual figures by type, used until the shop has its own: resolution, repeatability, maximum error. */
+/** Usual figures by type, used until the shop has its own: resolution, repeatability, maximum error, travel. */
 export const USUAL: Record<
   InstrumentType,
   {
@@ -41,26 +48,63 @@ export const USUAL: Record<
     readonly resolution: Nanometres;
     readonly repeatability: Nanometres;
     readonly maxError: Nanometres;
+    readonly travel: Nanometres | null;
   }
 > = {
-  'dial-bore': { name: 'Dial bore gauge', resolution: um(1), repeatability: um(1.5), maxError: um(3) },
+  'dial-bore': {
+    name: 'Dial bore gauge',
+    resolution: um(1),
+    repeatability: um(1.5),
+    maxError: um(3),
+    travel: mm(1),
+  },
   telescoping: {
     name: 'Telescoping gauge and micrometer',
     resolution: um(1),
     repeatability: um(6),
     maxError: um(4),
+    travel: null,
   },
-  micrometer: { name: 'Outside micrometer', resolution: um(1), repeatability: um(1.5), maxError: um(4) },
-  calliper: { name: 'Calliper', resolution: um(10), repeatability: um(10), maxError: um(30) },
+  micrometer: {
+    name: 'Outside micrometer',
+    resolution: um(1),
+    repeatability: um(1.5),
+    maxError: um(4),
+    travel: null,
+  },
+  calliper: {
+    name: 'Calliper',
+    resolution: um(10),
+    repeatability: um(10),
+    maxError: um(30),
+    travel: null,
+  },
+  leaf: { name: 'Leaf set', resolution: um(10), repeatability: um(10), maxError: um(5), travel: null },
 };
 
-/** Whether an instrument reads the inside of a bore, the outside of a piston, or both. */
-export const READS: Record<InstrumentType, readonly ('bore' | 'piston')[]> = {
-  'dial-bore': ['bore'],
-  telescoping: ['bore'],
-  micrometer: ['piston'],
-  calliper: ['bore', 'piston'],
+/** Whether an instrument reads the inside of a hole, the outside of a part, or a gap. */
+export const READS: Record<InstrumentType, readonly Sense[]> = {
+  'dial-bore': ['inside'],
+  telescoping: ['inside'],
+  micrometer: ['outside'],
+  calliper: ['inside', 'outside'],
+  leaf: ['gap'],
 };
+
+/** Instruments read on a thimble: their scale error is common within a turn, less so beyond it. */
+export const HAS_THIMBLE: Record<InstrumentType, boolean> = {
+  'dial-bore': false,
+  telescoping: true,
+  micrometer: true,
+  calliper: false,
+  leaf: false,
+};
+
+/** A common metric set: 0.05 by 0.05 to 0.50 and on to 1.00, as the usual blades come. */
+export const USUAL_LEAVES: readonly Nanometres[] = [
+  0.03, 0.04, 0.05, 0.06, 0.07, 0.08, 0.09, 0.1, 0.12, 0.15, 0.18, 0.2, 0.22, 0.25, 0.28, 0.3, 0.35, 0.4,
+  0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.8, 0.9, 1,
+].map((v) => mm(v));
 
 /**
  * Whether its calibration had run out on the day of a reading.

@@ -1,33 +1,47 @@
 import { Unknown } from '../errors.js';
+import { driftAt, type Zero } from './comparator.js';
 import type { Component, Estimate } from './estimate.js';
-import { calibrationOverdue, type Instrument } from './instrument.js';
+import { calibrationOverdue, HAS_THIMBLE, type Instrument } from './instrument.js';
 import type { Material } from '../specs/index.js';
-import { toTwenty, type Thermal } from './temperature.js';
+import { studyFor, type Study } from './study.js';
+import { toTwenty, type Thermal, type ThermalPart } from './temperature.js';
 
 const ROOT3 = Math.sqrt(3);
 const ROOT12 = Math.sqrt(12);
-/** Part of the scale error common to all sizes near each other, and the part that differs by place. */
-const SHARED = Math.sqrt(0.8);
-const BY_PLACE = Math.sqrt(0.2);
+/** Share of a scale's error variance common over its whole range, within a turn of the thimble, at one place. */
+const RANGE_SHARE = 0.5;
+const TURN_SHARE = 0.8;
+
+/** One turn of the thimble, nm. */
+const TURN = { mm: 500_000, in: 635_000 } as const;
 
 /** One reading at one place, as the error model sees it. */
 export interface TakenReading {
   readonly id: string;
-  /** nm, as shown by the gauge. */
+  /** nm, as shown by the gauge, or the size behind a comparator's deviation. */
   readonly value: number;
   readonly instrumentId: string;
   /** Key of the place: repeats there share the place's part of the scale error. */
   readonly place: string;
   /** ISO time it was taken. */
   readonly at: string;
+  /** Who held the gauge: their own repeatability counts where they studied it. */
+  readonly by?: string;
   /** Key of the part, e.g. one cylinder or one piston. */
   readonly part: string;
   readonly material: Material;
+  /** Whose thermometer reading applies; the cylinder's unless stated. */
+  readonly thermalPart?: ThermalPart;
+  /** Set when the gauge was zeroed for this map and showed a deviation. */
+  readonly zero?: Zero | null;
 }
 
 export interface Bench {
   readonly instruments: readonly Instrument[];
   readonly thermal: Thermal;
+  readonly studies: readonly Study[];
+  /** Size the turns of a thimble are counted from, nm: sizes near it lie within one turn of each other. */
+  readonly anchor: number;
 }
 
 /** @throws Unknown when the shop has no such instrument */
@@ -41,60 +55,138 @@ export function instrumentOf(bench: Pick<Bench, 'instruments'>, id: string): Ins
 const errorOf = (instrument: Instrument, at: string): number =>
   instrument.maxError * (calibrationOverdue(instrument, at) ? 2 : 1);
 
-function repeatability(instrument: Instrument, key: string, kind: Component['kind']): Component {
-  return {
-    key,
-    kind,
-    amplitude: instrument.repeatability,
-    dof: instrument.studyRepeats === null ? Infinity : instrument.studyRepeats - 1,
-  };
+const rectangular = (key: string, kind: Component['kind'], amplitude: number): Component => ({
+  key,
+  kind,
+  amplitude,
+  dof: Infinity,
+  shape: 'rectangular',
+});
+
+/** Scatter of one act with a gauge: the person's own study, the gauge's, or the usual figure of its type. */
+export function scatterOf(
+  instrument: Instrument,
+  bench: Pick<Bench, 'studies'>,
+  by: string | undefined,
+): { readonly s: number; readonly dof: number; readonly pool: string } {
+  const own = by === undefined ? null : studyFor(bench.studies, instrument.id, by);
+  if (own) return { s: own.s, dof: own.repeats - 1, pool: `study:${instrument.id}:${own.by}` };
+  const dof = instrument.studyRepeats === null ? Infinity : instrument.studyRepeats - 1;
+  return { s: instrument.repeatability, dof, pool: `study:${instrument.id}` };
 }
 
-/** What a comparator inherits from the thing it was zeroed in, shared by all readings since. */
-function settingComponents(instrument: Instrument, bench: Bench, at: string): Component[] {
-  const { setting, id } = instrument;
-  if (setting.kind === 'none') return [];
-  const key = `zero:${id}`;
-  if (setting.kind === 'ring') return [{ key, kind: 'setting', amplitude: setting.u, dof: Infinity }];
-  const micrometer = instrumentOf(bench, setting.instrumentId);
-  const error = errorOf(micrometer, at) / ROOT3;
+function repeatability(
+  instrument: Instrument,
+  bench: Bench,
+  by: string | undefined,
+  key: string,
+  kind: Component['kind'],
+  acts = 1,
+): Component {
+  const { s, dof, pool } = scatterOf(instrument, bench, by);
+  return { key, kind, amplitude: s / Math.sqrt(acts), dof, shape: 'normal', pool };
+}
+
+/**
+ * Scale error at one size and place: what is common to the whole scale, on a thimble what is common to one
+ * turn, and what belongs to the place. Sizes within a turn correlate by 0.8, farther apart by 0.5.
+ */
+function scale(
+  instrument: Instrument,
+  error: number,
+  size: number,
+  place: string,
+  bench: Bench,
+  kind: Component['kind'],
+): Component[] {
+  const u = error / ROOT3;
+  const key = `scale:${instrument.id}`;
+  const own = rectangular(`${key}:${place}`, kind, Math.sqrt(1 - TURN_SHARE) * u);
+  if (!HAS_THIMBLE[instrument.type]) return [rectangular(key, kind, Math.sqrt(TURN_SHARE) * u), own];
+  const turn = Math.round((size - bench.anchor) / TURN[instrument.unit]);
   return [
-    { key: `${key}:resolution`, kind: 'setting', amplitude: micrometer.resolution / ROOT12, dof: Infinity },
-    repeatability(micrometer, `${key}:repeatability`, 'setting'),
-    // The micrometer's own key: a piston measured with the same micrometer shares this, and it cancels.
-    { key: `scale:${micrometer.id}`, kind: 'setting', amplitude: SHARED * error, dof: Infinity },
-    { key: `scale:${micrometer.id}:${key}`, kind: 'setting', amplitude: BY_PLACE * error, dof: Infinity },
+    rectangular(key, kind, Math.sqrt(RANGE_SHARE) * u),
+    rectangular(`${key}:turn:${turn}`, kind, Math.sqrt(TURN_SHARE - RANGE_SHARE) * u),
+    own,
+  ];
+}
+
+/** What a gauge inherits from the micrometer it was set in. */
+function fromMicrometer(
+  micrometer: Instrument,
+  key: string,
+  size: number,
+  at: string,
+  by: string | undefined,
+  bench: Bench,
+  acts: number,
+): Component[] {
+  return [
+    rectangular(`${key}:resolution`, 'setting', micrometer.resolution / ROOT12),
+    repeatability(micrometer, bench, by, `${key}:repeatability`, 'setting', acts),
+    // The micrometer's own keys: a piston measured with the same micrometer shares them, and they cancel.
+    ...scale(micrometer, errorOf(micrometer, at), size, key, bench, 'setting'),
+  ];
+}
+
+const ring = (key: string, u: number): Component => ({
+  key,
+  kind: 'setting',
+  amplitude: u,
+  dof: Infinity,
+  shape: 'normal',
+});
+
+/** What a gauge read in absolute sizes inherits from its standing setting. */
+function standingSetting(reading: TakenReading, instrument: Instrument, bench: Bench): Component[] {
+  const { setting, id } = instrument;
+  const key = `zero:${id}`;
+  if (setting.kind === 'none') return [];
+  if (setting.kind === 'ring') return [ring(key, setting.u)];
+  const micrometer = instrumentOf(bench, setting.instrumentId);
+  return fromMicrometer(micrometer, key, reading.value, reading.at, reading.by, bench, 1);
+}
+
+/** What all readings of one zero share: the setting, the acts of setting, what the needle wandered. */
+function zeroSetting(zero: Zero, instrument: Instrument, bench: Bench, by: string | undefined): Component[] {
+  const key = `zero:${zero.id}`;
+  const acts = Math.max(1, zero.repeats);
+  const inherited =
+    zero.in.kind === 'ring'
+      ? [ring(key, zero.in.u)]
+      : fromMicrometer(instrumentOf(bench, zero.in.instrumentId), key, zero.value, zero.at, by, bench, acts);
+  const drift = zero.closing ? Math.abs(zero.closing.q) / ROOT12 : 0;
+  return [
+    ...inherited,
+    rectangular(`${key}:own:resolution`, 'setting', instrument.resolution / ROOT12),
+    repeatability(instrument, bench, by, `${key}:own:repeatability`, 'setting', acts),
+    ...(drift > 0 ? [rectangular(`${key}:drift`, 'setting', drift)] : []),
   ];
 }
 
 /**
- * A reading as an estimate at 20 °C: resolution r/√12, repeatability s, scale error E/√3 split into a part
- * common to the instrument and one of the place, the setting of a comparator, and temperature.
+ * A reading as an estimate at 20 °C: resolution r/√12, repeatability s, scale error E/√3 split into what is
+ * common to the instrument and what belongs to the place, the setting of a comparator, and temperature. A
+ * deviation from a zero carries only the share of the dial's error that it travelled, E·|dev|/travel.
  *
  * @throws Unknown when its instrument, or the micrometer that instrument is set in, is not on the bench
  */
 export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
   const instrument = instrumentOf(bench, reading.instrumentId);
-  const error = errorOf(instrument, reading.at) / ROOT3;
-  const warm = toTwenty(reading.value, reading.material, reading.part, bench.thermal);
+  const error = errorOf(instrument, reading.at);
+  const { zero = null, by } = reading;
+  const shown = zero ? reading.value - driftAt(zero, reading.at) : reading.value;
+  const warm = toTwenty(shown, reading.material, reading.part, bench.thermal, reading.thermalPart);
+  const travelled = zero ? Math.min(1, Math.abs(reading.value - zero.value) / (instrument.travel ?? 1e6)) : 1;
   return {
     value: warm.value,
     components: [
-      {
-        key: `resolution:${reading.id}`,
-        kind: 'resolution',
-        amplitude: instrument.resolution / ROOT12,
-        dof: Infinity,
-      },
-      repeatability(instrument, `repeatability:${reading.id}`, 'repeatability'),
-      { key: `scale:${instrument.id}`, kind: 'scale', amplitude: SHARED * error, dof: Infinity },
-      {
-        key: `scale:${instrument.id}:${reading.place}`,
-        kind: 'scale',
-        amplitude: BY_PLACE * error,
-        dof: Infinity,
-      },
-      ...settingComponents(instrument, bench, reading.at),
+      rectangular(`resolution:${reading.id}`, 'resolution', instrument.resolution / ROOT12),
+      repeatability(instrument, bench, by, `repeatability:${reading.id}`, 'repeatability'),
+      ...scale(instrument, error * travelled, reading.value, reading.place, bench, 'scale').filter(
+        (c) => c.amplitude > 0,
+      ),
+      ...(zero ? zeroSetting(zero, instrument, bench, by) : standingSetting(reading, instrument, bench)),
       ...warm.components,
     ],
   };

@@ -1,6 +1,6 @@
 import type { Consequence } from '../specs/index.js';
 import { uncertaintyOf } from './estimate.js';
-import { READS, type Instrument } from './instrument.js';
+import { READS, type Instrument, type Sense } from './instrument.js';
 import { readingEstimate, type Bench, type TakenReading } from './readingEstimate.js';
 import { conformance, decide, type ShopRules } from './verdict.js';
 
@@ -24,8 +24,8 @@ export function whichDecides(
     readonly side: 'max' | 'min';
     readonly limit: number;
     readonly consequence: Consequence;
-    readonly of: 'bore' | 'piston';
-  } & Pick<TakenReading, 'at' | 'material' | 'part'>,
+    readonly of: Sense;
+  } & Pick<TakenReading, 'at' | 'material' | 'part' | 'by' | 'thermalPart'>,
   bench: Bench,
   rules: ShopRules,
 ): GaugeOutlook[] {
@@ -46,6 +46,8 @@ export function whichDecides(
         at: question.at,
         part: question.part,
         material: question.material,
+        ...(question.by === undefined ? {} : { by: question.by }),
+        ...(question.thermalPart === undefined ? {} : { thermalPart: question.thermalPart }),
       };
       const { u, dof } = uncertaintyOf(readingEstimate(reading, bench));
       const p = conformance(question.value, question.side, question.limit, u, dof);

@@ -4,10 +4,12 @@ import {
   surveyBore,
   unseenSigma,
   type BoreSurvey,
+  type MapSpread,
   type WallReading,
 } from '../bore/index.js';
 import { instrumentOf, type Instrument } from '../gauges/index.js';
-import { borePlan, halfTurn, stationKey, type BoreStation } from '../readings/index.js';
+import { borePlan, halfTurn, lastWall, stationKey, type BoreStation } from '../readings/index.js';
+import { wallMaterial, type Governing, type LimitState } from '../specs/index.js';
 import { limitFigure, type Because, type Caveat, type VerdictItem, type WorkingLine } from './verdictItem.js';
 import type { JobFile } from './jobFile.js';
 import { governingFor, judgeValue, type ToJudge } from './judgeValue.js';
@@ -26,6 +28,41 @@ export interface BoreState {
   readonly step: number;
   readonly instruments: readonly Instrument[];
   readonly at: string;
+  /** Where wear is counted from: the unworn land where it was measured, else the standard bore's low end. */
+  readonly reference: { readonly value: number; readonly from: 'land' | 'standard' };
+  /** Size the wall was renewed to on a ticket; null for the wall that came in. */
+  readonly ticket: Governing | null;
+}
+
+/** The finished size of a ticket as a limit of its own. */
+function ticketOf(file: JobFile, cylinder: number): Governing | null {
+  const wall = lastWall(file.log, cylinder);
+  if (!wall?.ticket) return null;
+  const kit = file.engine.kits.find((k) => k.id === wall.kitId);
+  return {
+    status: 'governed',
+    limit: {
+      id: wall.id,
+      feature: 'bore',
+      state: 'new',
+      low: wall.ticket.low,
+      high: wall.ticket.high,
+      unit: 'mm',
+      conditions: {},
+      source: {
+        type: 'machinist',
+        party: 'machinist',
+        document: `Ticket${kit ? ` for ${kit.name}` : ''}`,
+        page: '',
+        revision: '',
+        enteredBy: wall.by,
+        checkedBy: '',
+      },
+    },
+    others: [],
+    overridden: null,
+    why: 'The finished size that was asked for.',
+  } as Governing;
 }
 
 /** σ of the unseen part of the oval, from the out-of-round limit or, without one, half the wear allowed. */
@@ -55,6 +92,7 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
     (p) => state.stations.get(stationKey(p.station))?.result?.threePoint === false,
   ).length;
   const taperLimit = governingFor(file, 'bore.taper', ['service', 'new'], 'max');
+  const land = state.stations.get(stationKey({ part: 'land', cylinder }))?.result?.estimate;
   const entries = stations.flatMap((s) => s.readings.map((r) => r.entry));
   const ids = new Set(entries.map((e) => e.id));
   const caveats: Caveat[] = [];
@@ -87,8 +125,16 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
     step: Math.max(...instruments.map((i) => i.resolution), 1_000),
     instruments,
     at: entries.at(-1)?.at ?? '',
+    reference: land
+      ? { value: land.value, from: 'land' }
+      : { value: standardLow(file), from: 'standard' },
+    ticket: ticketOf(file, cylinder),
   };
 }
+
+/** States of the limits a bore is held against: worn walls the service limit, renewed ones the new range. */
+export const boreStates = (bore: Pick<BoreState, 'ticket'>): readonly LimitState[] =>
+  bore.ticket ? ['new', 'service'] : ['service'];
 
 function shapeLines(survey: BoreSurvey): WorkingLine[] {
   return survey.depths.flatMap((d): WorkingLine[] => {
@@ -107,11 +153,11 @@ function shapeLines(survey: BoreSurvey): WorkingLine[] {
 }
 
 /** Verdicts on one bore: largest against its wear limit, out-of-round, taper. */
-export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
+export function boreItems(file: JobFile, bore: BoreState, spread: MapSpread | null | undefined): VerdictItem[] {
   const { survey, sigma } = bore;
   const common: Omit<ToJudge, 'feature' | 'side' | 'title' | 'of' | 'caveats' | 'working' | 'depth'> = {
     cylinder: bore.cylinder,
-    states: ['service'],
+    states: boreStates(bore),
     progress: bore.progress,
     blockedBy: bore.blockedBy,
     step: bore.step,
@@ -130,12 +176,44 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
   const round = survey?.outOfRound ?? null;
   const roundTwo = twoAt(round?.depth);
   const shape = survey ? shapeLines(survey) : [];
+  const smallest = survey?.smallest;
+  const smallTwo = twoAt(smallest?.depth);
+  const finished: VerdictItem[] = bore.ticket
+    ? [
+        judgeValue(file, {
+          ...common,
+          feature: 'bore',
+          side: 'min',
+          title: 'Smallest bore',
+          of: smallest?.of ?? null,
+          given: bore.ticket,
+          ...(spread === undefined ? {} : { spread: spread?.figures.smallest ?? null }),
+          ...(smallTwo
+            ? {
+                unseenP: (limit: number, u: number) =>
+                  extremeConformance(smallTwo.mean, smallTwo.a, 'min', limit, u, sigma),
+              }
+            : {}),
+          caveats: [...bore.caveats, ...seen(smallest?.depth)],
+          working: shape,
+          depth: smallest?.depth ?? null,
+        }),
+      ]
+    : [];
   return [
+    ...finished,
     judgeValue(file, {
       ...common,
       feature: 'bore',
       side: 'max',
       title: 'Largest bore',
+      ...(bore.ticket ? { given: bore.ticket } : {}),
+      ...(spread === undefined ? {} : { spread: spread?.figures.largest ?? null }),
+      outlook: {
+        of: 'inside',
+        part: `bore:${bore.cylinder}`,
+        material: wallMaterial(file.engine.wall),
+      },
       of: largest?.of ?? null,
       ...(two
         ? {
@@ -154,8 +232,11 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
             { kind: 'length', label: 'smallest, at 20 °C', value: survey.smallest.of.value },
             {
               kind: 'length',
-              label: 'wear over the low end of the standard bore',
-              value: largest!.of.value - standardLow(file),
+              label:
+                bore.reference.from === 'land'
+                  ? 'wear over the unworn land'
+                  : 'wear over the low end of the standard bore',
+              value: largest!.of.value - bore.reference.value,
             },
             ...shape,
             ...unseenLine(largest?.depth),
@@ -168,6 +249,7 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
       feature: 'bore.out-of-round',
       side: 'max',
       title: 'Out-of-round',
+      ...(spread === undefined ? {} : { spread: spread?.figures.outOfRound ?? null }),
       of: round?.of ?? null,
       ...(round ? { value: round.value } : {}),
       ...(roundTwo
@@ -186,6 +268,7 @@ export function boreItems(file: JobFile, bore: BoreState): VerdictItem[] {
       feature: 'bore.taper',
       side: 'max',
       title: 'Taper',
+      ...(spread === undefined ? {} : { spread: spread?.figures.taper ?? null }),
       of: survey?.taper ?? null,
       caveats: bore.caveats,
       working: [

@@ -1,4 +1,4 @@
-import type { Instrument, ShopRules, Thermal } from '../gauges/index.js';
+import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry, PlanName } from '../readings/index.js';
 import type { EngineSpec, Override } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
@@ -45,10 +45,12 @@ export interface JobFacts {
 /** Everything a verdict needs, in one file: the open format a job travels in. */
 export interface JobFile {
   readonly format: 'tribos-job';
-  readonly version: 1;
+  readonly version: 2;
   readonly shop: Shop;
   readonly engine: EngineSpec;
   readonly instruments: readonly Instrument[];
+  /** What each person's own repeats with a gauge showed, oldest first. */
+  readonly studies: readonly Study[];
   readonly job: JobFacts;
   readonly log: readonly LogEntry[];
   readonly decisions: readonly Decision[];

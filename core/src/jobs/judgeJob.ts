@@ -1,10 +1,14 @@
+import type { MapProblem, MapSpread } from '../bore/index.js';
 import { combineVerdicts, type VerdictState } from '../gauges/index.js';
-import { scores } from '../readings/index.js';
+import { findings, scores, type FindingEntry } from '../readings/index.js';
 import { boreItems, boreState, type BoreState } from './boreItems.js';
 import { clearanceItems } from './clearanceItems.js';
+import { crossChecks, type CrossCheck } from './crossChecks.js';
 import type { JobFile } from './jobFile.js';
 import { kitOptions, type KitComparison } from './kitOptions.js';
+import { mapProblem } from './mapProblems.js';
 import { nextAction, type NextAction } from './nextAction.js';
+import { pinItems } from './pinItems.js';
 import { standingReadings, type ReadingsState } from './standingReadings.js';
 import type { VerdictItem } from './verdictItem.js';
 import type { LengthUnit } from '../units/index.js';
@@ -14,33 +18,63 @@ export interface Judgement {
   readonly bores: readonly BoreState[];
   readonly readings: ReadingsState;
   readonly kits: KitComparison;
+  readonly checks: readonly CrossCheck[];
+  /** Findings on each cylinder's wall. */
+  readonly findings: readonly (readonly FindingEntry[])[];
   /** Deepest score per cylinder, nm, radial. */
   readonly scores: readonly number[];
+  /** The maps to propagate, one a cylinder; null until its plan is complete. */
+  readonly maps: readonly (MapProblem | null)[];
   readonly next: NextAction;
   /** Of everything read so far; null before the first reading. */
   readonly overall: VerdictState | null;
 }
 
+/** Looks a propagated map up, or works it; null while it is not there yet. */
+export type SpreadOf = (problem: MapProblem) => MapSpread | null;
+
 /**
  * Every verdict of a job from its file: the one function behind the screen, the server and the command.
- * Pure; the same file gives the same judgement anywhere.
+ * Pure; the same file and the same propagation give the same judgement anywhere. Where a map is not
+ * propagated yet its verdicts stand on the closed form and say they are provisional.
  *
- * @param show unit the slip questions speak in
+ * @param show     unit the slip questions speak in
+ * @param spreadOf propagation of a whole map
  */
-export function judgeJob(file: JobFile, show: LengthUnit = 'mm'): Judgement {
+export function judgeJob(
+  file: JobFile,
+  show: LengthUnit = 'mm',
+  spreadOf: SpreadOf = () => null,
+): Judgement {
   const readings = standingReadings(file, show);
   const bores = file.engine.cylinders.map((_, i) => boreState(file, readings, i));
-  const items = bores.flatMap((bore) => [...boreItems(file, bore), ...clearanceItems(file, bore, readings)]);
+  // An incomplete map proves nothing yet, so it is not worth propagating.
+  const maps = bores.map((bore) =>
+    bore.blockedBy === 'incomplete' ? null : mapProblem(file, bore, readings),
+  );
+  const items = bores.flatMap((bore, i) => {
+    const map = maps[i];
+    const spread = map ? spreadOf(map) : undefined;
+    return [
+      ...boreItems(file, bore, spread),
+      ...clearanceItems(file, bore, readings, spread),
+      ...pinItems(file, i, readings),
+    ];
+  });
   const deep = scores(file.log, file.engine.cylinders.length);
   const kits = kitOptions(file, bores, readings, deep, file.log.at(-1)?.at ?? '');
+  const checks = crossChecks(file, bores, readings);
   const read = items.filter((i) => i.because !== 'unread');
   return {
     items,
     bores,
     readings,
     kits,
+    checks,
+    findings: findings(file.log, file.engine.cylinders.length),
     scores: deep,
-    next: nextAction(file, items, readings, kits),
+    maps,
+    next: nextAction(file, items, readings, kits, checks),
     overall: read.length === 0 ? null : combineVerdicts(read.map((i) => i.state)),
   };
 }

@@ -1,3 +1,4 @@
+import type { FigureSpread } from '../bore/index.js';
 import {
   conformance,
   decide,
@@ -7,9 +8,9 @@ import {
   type Instrument,
   type VerdictState,
 } from '../gauges/index.js';
-import { governing, wallMaterial, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
+import { governing, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
 import type { JobFile } from './jobFile.js';
-import { benchOf } from './standingReadings.js';
+import { benchOf } from './benchOf.js';
 import {
   consequenceOf,
   limitFigure,
@@ -41,6 +42,18 @@ export interface ToJudge {
   readonly depth: number | null;
   readonly at: string;
   readonly fittedPiston?: string | null;
+  /** Limit to hold it against instead of the one on file: a machinist's ticket. */
+  readonly given?: Governing;
+  /** The figure comes from a whole map: its propagation, or null while that is not worked yet. */
+  readonly spread?: FigureSpread | null;
+  /** Found with leaves: the bracket and the probability it leaves; `value` is its middle. */
+  readonly leaves?: {
+    readonly low: number | null;
+    readonly high: number | null;
+    readonly p: (side: 'max' | 'min', limit: number) => number | null;
+  };
+  /** Asks what the shop's gauges could say about this one size. */
+  readonly outlook?: Pick<Parameters<typeof whichDecides>[0], 'of' | 'part' | 'material'>;
 }
 
 /** Which limit governs one side of a feature in this job. */
@@ -79,24 +92,30 @@ function outcome(
   governed: Governing,
   file: JobFile,
 ): { state: VerdictState; because: Because | null } {
-  if (input.of === null && input.blockedBy === 'three-point')
-    return { state: 'undecided', because: 'three-point' };
-  if (input.of === null)
-    return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
+  const found = input.of !== null || input.leaves !== undefined;
+  if (!found && input.blockedBy === 'three-point') return { state: 'undecided', because: 'three-point' };
+  if (!found) return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
   if (governed.status === 'ask') return { state: 'undecided', because: 'ask-limit' };
-  if (limitAt === null || p === null || plain === null) return { state: 'noLimit', because: null };
+  if (limitAt === null) return { state: 'noLimit', because: null };
+  if (p === null) return { state: 'undecided', because: input.blockedBy ?? 'leaves' };
   const consequence = consequenceOf(input.feature, input.side);
   const state = decide(p, consequence, file.shop.rules);
   // What is read can already be too much; what is not read yet can never make it enough.
-  if (state === 'beyond' && input.blockedBy !== 'three-point' && input.blockedBy !== 'conflict')
-    return { state, because: null };
+  if (state === 'beyond' && !NEVER_BEYOND.has(input.blockedBy)) return { state, because: null };
   if (input.blockedBy) return { state: 'undecided', because: input.blockedBy };
   if (state !== 'undecided') return { state, because: null };
+  if (input.leaves) return { state, because: 'leaves' };
   return {
     state,
-    because: input.unseenP && decide(plain, consequence, file.shop.rules) === 'within' ? 'unseen' : 'gauge',
+    because:
+      input.unseenP && plain !== null && decide(plain, consequence, file.shop.rules) === 'within'
+        ? 'unseen'
+        : 'gauge',
   };
 }
+
+/** What is wrong with the readings themselves: nothing can be said from them, not even that it is too much. */
+const NEVER_BEYOND: ReadonlySet<Because | null> = new Set(['three-point', 'conflict', 'wrong-axis'] as const);
 
 const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
   [...new Set(instruments)].sort(
@@ -108,22 +127,27 @@ const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
  * pass; an incomplete plan is never a pass; what has been read may already be beyond.
  */
 export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
-  const governed = governingFor(file, input.feature, input.states, input.side, input.fittedPiston);
+  const governed =
+    input.given ?? governingFor(file, input.feature, input.states, input.side, input.fittedPiston);
   const limit = governed.status === 'governed' ? governed.limit : null;
   const limitAt = limit && limitFigure(limit, input.side);
   const consequence = consequenceOf(input.feature, input.side);
-  const spread = input.of && uncertaintyOf(input.of);
-  const value = input.of ? (input.value ?? input.of.value) : null;
+  const { leaves } = input;
+  const of = leaves ? null : input.of;
+  const spread = of && uncertaintyOf(of);
+  const value = leaves ? (input.value ?? leaves.low ?? leaves.high) : of ? (input.value ?? of.value) : null;
   const judgeable = value !== null && spread !== null && spread.u > 0 && limitAt !== null;
   const plain = judgeable ? conformance(value, input.side, limitAt, spread.u, spread.dof) : null;
-  const p = judgeable && input.unseenP ? input.unseenP(limitAt, spread.u) : plain;
+  const quick = judgeable && input.unseenP ? input.unseenP(limitAt, spread.u) : plain;
+  const p = leaves ? limitAt && leaves.p(input.side, limitAt) : judgeable ? (input.spread?.p ?? quick) : null;
   const fresh = governingFor(file, input.feature, ['new'], input.side, input.fittedPiston);
   const { state, because } = outcome(input, p, plain, limitAt, governed, file);
 
-  const isBore = input.feature === 'bore';
   const caveats = new Set(input.caveats);
   if (limit?.source.checkedBy === null) caveats.add('unchecked');
   if (governed.status === 'governed' && governed.overridden) caveats.add('override');
+  if (leaves) caveats.add('leaves');
+  const band = input.given && limit ? limit : fresh.status === 'governed' ? fresh.limit : null;
 
   return {
     key: `${input.cylinder}:${input.feature}:${input.side}`,
@@ -134,30 +158,21 @@ export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
     value,
     u: spread?.u ?? null,
     p,
+    interval: leaves || !input.spread ? null : { low: input.spread.low, high: input.spread.high },
+    provisional: !leaves && input.spread === null && judgeable,
+    bracket: leaves ? { low: leaves.low, high: leaves.high } : null,
     state,
     because,
     consequence,
     limitAt,
     limit,
     governing: governed,
-    band:
-      fresh.status === 'governed'
-        ? { low: fresh.limit.low, high: fresh.limit.high }
-        : { low: null, high: null },
+    band: { low: band?.low ?? null, high: band?.high ?? null },
     caveats: [...caveats],
     outlook:
-      isBore && judgeable
+      input.outlook && judgeable
         ? whichDecides(
-            {
-              value,
-              side: input.side,
-              limit: limitAt,
-              consequence,
-              of: 'bore',
-              at: input.at,
-              part: `bore:${input.cylinder}`,
-              material: wallMaterial(file.engine.wall),
-            },
+            { ...input.outlook, value, side: input.side, limit: limitAt, consequence, at: input.at },
             benchOf(file),
             file.shop.rules,
           )

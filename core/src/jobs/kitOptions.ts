@@ -14,7 +14,7 @@ import {
 } from '../routes/index.js';
 import type { Governing, Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
-import { standardLow, type BoreState } from './boreItems.js';
+import type { BoreState } from './boreItems.js';
 import type { JobFile } from './jobFile.js';
 import { governingFor } from './judgeValue.js';
 import type { ReadingsState } from './standingReadings.js';
@@ -125,7 +125,7 @@ function cylinderOption(
       : null;
   const largest = bore.survey?.largest.of ?? null;
   const wear = largest && {
-    standard: standardLow(file),
+    standard: bore.reference.value,
     largest: largest.value,
     u: uncertaintyOf(largest).u,
     score,

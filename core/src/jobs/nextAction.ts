@@ -1,37 +1,46 @@
+import { HOPELESS, type RankedAction } from '../gauges/index.js';
 import {
-  halfTurn,
-  isBlocked,
+  openSteps,
   stationKey,
-  thrustAngle,
   walk,
+  type OpenAgain,
+  type SizeStation,
   type SlipQuestion,
-  type Station,
 } from '../readings/index.js';
-import { nm } from '../units/index.js';
+import type { CrossCheck } from './crossChecks.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 import type { KitComparison } from './kitOptions.js';
-import type { ReadingsState } from './standingReadings.js';
+import { nextReads, type NextRead } from './nextReads.js';
+import { openZero, zeroLost, type ReadingsState } from './standingReadings.js';
 import type { VerdictItem } from './verdictItem.js';
 
 /** The one thing to do now. */
 export type NextAction =
   | { readonly kind: 'answer'; readonly question: SlipQuestion }
-  | { readonly kind: 'read'; readonly station: Station; readonly left: number }
-  | { readonly kind: 'third-direction'; readonly station: Station; readonly item: VerdictItem }
+  | { readonly kind: 'read'; readonly station: SizeStation; readonly left: number; readonly again: boolean }
+  | { readonly kind: 'closing-zero'; readonly zeroId: string; readonly gauge: string }
+  | { readonly kind: 'cross-check'; readonly check: CrossCheck }
   | {
-      readonly kind: 'better-gauge';
-      readonly station: Station;
+      readonly kind: 'settle';
       readonly item: VerdictItem;
-      readonly gauge: string;
-      readonly p: number;
+      readonly station: NextRead['station'];
+      readonly best: RankedAction<NextRead>;
+      /** Every other way, best first. */
+      readonly others: readonly RankedAction<NextRead>[];
     }
   | { readonly kind: 'at-limit'; readonly item: VerdictItem }
+  | { readonly kind: 'send-back'; readonly item: VerdictItem }
+  | { readonly kind: 'step'; readonly open: OpenAgain }
   | { readonly kind: 'add-limit'; readonly item: VerdictItem }
   | { readonly kind: 'decide' }
   | { readonly kind: 'decided'; readonly kitId: string | null };
 
 /** Next unread station of the walk after a given one, wrapping round; null when all are read. */
-export function nextStation(file: JobFile, readings: ReadingsState, after: string | null): Station | null {
+export function nextStation(
+  file: JobFile,
+  readings: ReadingsState,
+  after: string | null,
+): SizeStation | null {
   const stations = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null);
   const start = after === null ? 0 : stations.findIndex((s) => stationKey(s) === after) + 1;
   for (let i = 0; i < stations.length; i += 1) {
@@ -41,35 +50,28 @@ export function nextStation(file: JobFile, readings: ReadingsState, after: strin
   return null;
 }
 
-/** Where a third direction would show an oval lying between the two that were read. */
-function thirdDirection(file: JobFile, item: VerdictItem): Station | null {
-  const depth = nm(item.depth ?? file.engine.depths.top);
-  const angle = [45, 135]
-    .map((o) => halfTurn(thrustAngle(file.engine) + o))
-    .find((a) => !isBlocked(file.engine, depth, a));
-  return angle === undefined ? null : { part: 'bore', cylinder: item.cylinder, depth, angle };
-}
-
-/** The station whose reading is the figure in question. */
-function stationBehind(item: VerdictItem, readings: ReadingsState): Station | null {
-  const here = [...readings.stations.values()].filter(
-    (s) =>
-      s.station.part === 'bore' &&
-      s.station.cylinder === item.cylinder &&
-      s.station.depth === item.depth &&
-      s.result,
-  );
-  return here.sort((a, b) => b.result!.estimate.value - a.result!.estimate.value)[0]?.station ?? null;
+/** A zero whose map is complete and which was not found again yet. */
+function zeroToClose(readings: ReadingsState): NextAction | null {
+  for (const gauge of new Set([...readings.zeros.values()].map((z) => z.instrumentId))) {
+    const zero = openZero(readings.zeros, gauge);
+    const used = [...readings.stations.values()].some((s) =>
+      s.readings.some((r) => zero !== null && r.entry.zeroId === zero.id),
+    );
+    if (zero && used) return { kind: 'closing-zero', zeroId: zero.id, gauge };
+  }
+  return null;
 }
 
 /**
- * What to do next: answer what is asked, read what is missing, settle what is undecided, then decide.
+ * What to do next: answer what is asked, read what is missing, close the comparator's zero, look at what
+ * contradicts itself, settle what is undecided, then decide.
  */
 export function nextAction(
   file: JobFile,
   items: readonly VerdictItem[],
   readings: ReadingsState,
   kits: KitComparison,
+  checks: readonly CrossCheck[],
 ): NextAction {
   const question = readings.questions[0];
   if (question) return { kind: 'answer', question };
@@ -77,11 +79,25 @@ export function nextAction(
   const stations = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
   const unread = stations.filter((s) => !readings.stations.has(stationKey(s)));
   const next = unread[0];
-  if (next) return { kind: 'read', station: next, left: unread.length };
-  // A piston that goes into the bore as it is stays to be proved after it was chosen; one that is bored for does not.
-  const fitted = file.engine.kits.some((k) => k.id === chosen?.kitId && k.oversize === 0);
+  if (next) {
+    const again = file.log.some(
+      (e) =>
+        e.kind === 'reading' && readings.setAside.has(e.id) && stationKey(e.station) === stationKey(next),
+    );
+    return { kind: 'read', station: next, left: unread.length, again };
+  }
+  const zero = zeroToClose(readings);
+  if (zero) return zero;
+
+  // Back from boring, a piston that goes in as it is: these stay to be proved after they were chosen.
+  const returned = items.some((i) => i.limit?.source.type === 'machinist');
+  const fitted = returned || file.engine.kits.some((k) => k.id === chosen?.kitId && k.oversize === 0);
+  const outside = items.find((i) => i.limit?.source.type === 'machinist' && i.state === 'beyond');
+  if (outside) return { kind: 'send-back', item: outside };
   if (chosen && !fitted) return { kind: 'decided', kitId: chosen.kitId };
 
+  const conflict = checks.find((c) => !c.agrees && (c.kind === 'leaf' || c.kind === 'ring'));
+  if (conflict) return { kind: 'cross-check', check: conflict };
   // One bore past its limit settles that all are bored: nothing undecided beside it needs deciding.
   if (
     !chosen &&
@@ -89,21 +105,26 @@ export function nextAction(
     kits.options.some((o) => o.feasible)
   )
     return { kind: 'decide' };
-  for (const item of items.filter((i) => i.state === 'undecided')) {
-    const better = item.outlook.find((g) => g.state !== 'undecided');
-    const station = stationBehind(item, readings);
-    if (item.because === 'unseen') {
-      const third = thirdDirection(file, item);
-      if (third && !readings.stations.has(stationKey(third)))
-        return { kind: 'third-direction', station: third, item };
+  for (const item of items.filter((i) => i.state === 'undecided' && i.because !== 'unread')) {
+    const ranked = nextReads(file, item, readings);
+    // What two directions cannot show, only a third direction can.
+    const third = ranked.find((r) => item.because === 'unseen' && r.action.kind === 'third-direction');
+    const best = third ?? ranked.find((r) => r.pDecides >= HOPELESS);
+    if (best) {
+      const { station } = best.action;
+      return { kind: 'settle', item, station, best, others: ranked.filter((r) => r !== best) };
     }
-    if (better && station && !item.gauges.includes(better.instrument.name))
-      return { kind: 'better-gauge', station, item, gauge: better.instrument.id, p: better.p };
   }
-  const stuck = items.find((i) => i.state === 'undecided');
+  const stuck = items.find((i) => i.state === 'undecided' && i.because !== 'unread');
   if (stuck) return { kind: 'at-limit', item: stuck };
+  const open = openSteps(file.log)[0];
+  if (open) return { kind: 'step', open };
   if (chosen) return { kind: 'decided', kitId: chosen.kitId };
   const missing = items.find((i) => i.state === 'noLimit');
   if (missing && !items.some((i) => i.state === 'beyond')) return { kind: 'add-limit', item: missing };
   return { kind: 'decide' };
 }
+
+/** Zeros that wandered too far: their readings are put aside. */
+export const lostZeros = (file: JobFile, readings: ReadingsState) =>
+  [...readings.zeros.values()].filter((z) => zeroLost(file, z));

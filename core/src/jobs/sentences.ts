@@ -1,5 +1,5 @@
 import { featureInfo, sourceLine } from '../specs/index.js';
-import { halfTurn, PISTON_PLACES, thrustAngle, type Station } from '../readings/index.js';
+import { halfTurn, PISTON_PLACES, REOPENED, thrustAngle, WORK, type Station } from '../readings/index.js';
 import { CONSTRUCTION } from '../routes/index.js';
 import {
   limitFigureText,
@@ -10,8 +10,10 @@ import {
   type Nanometres,
 } from '../units/index.js';
 import type { JobFile } from './jobFile.js';
+import { crossCheckSentence } from './crossChecks.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 import type { NextAction } from './nextAction.js';
+import type { NextRead } from './nextReads.js';
 import type { Caveat, VerdictItem } from './verdictItem.js';
 
 /** A verdict in words: what it is, then what stands behind it. */
@@ -28,6 +30,8 @@ const CAVEATS: Record<Caveat, string> = {
   'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
   override: 'A lead has overridden the governing limit.',
   'listed-piston': 'The piston is the listed size, not measured.',
+  reopened: 'Work done since has put earlier readings aside.',
+  leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
 };
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
@@ -50,12 +54,27 @@ export function oddsText(p: number): string {
 /** `left · 38 mm · thrust`: how a station is named everywhere. */
 export function stationName(file: Pick<JobFile, 'engine'>, s: Station, unit: LengthUnit = 'mm'): string {
   const cylinder = file.engine.cylinders[s.cylinder] ?? `cylinder ${s.cylinder + 1}`;
-  if (s.part === 'piston') {
-    const kit = file.engine.kits.find((k) => k.id === s.kit);
-    return `${cylinder} · ${kit ? `${kit.name} piston` : 'piston'} · ${PISTON_PLACES[s.place]}`;
+  const depth = (d: number) => (unit === 'mm' ? `${d / 1e6} mm` : `${(d / 25.4e6).toFixed(2)} in`);
+  const kit = 'kit' in s ? file.engine.kits.find((k) => k.id === s.kit) : undefined;
+  const piston = kit ? `${kit.name} piston` : 'piston';
+  switch (s.part) {
+    case 'bore':
+      return `${cylinder} · ${depth(s.depth)} · ${directionName(file, s.angle)}`;
+    case 'land':
+      return `${cylinder} · unworn land`;
+    case 'piston':
+      return `${cylinder} · ${piston} · ${PISTON_PLACES[s.place]}`;
+    case 'pin':
+      return `${cylinder} · pin · ${s.place}`;
+    case 'pin-bore':
+      return `${cylinder} · pin hole in piston`;
+    case 'small-end':
+      return `${cylinder} · small end`;
+    case 'clearance':
+      return `${cylinder} · leaf beside the ${piston}`;
+    case 'ring-gap':
+      return `${cylinder} · ${s.ring} ring gap · ${depth(s.depth)}`;
   }
-  const depth = unit === 'mm' ? `${s.depth / 1e6} mm` : `${(s.depth / 25.4e6).toFixed(2)} in`;
-  return `${cylinder} · ${depth} · ${directionName(file, s.angle)}`;
 }
 
 /** A direction by what it means to the piston: thrust, pin, or degrees from thrust. */
@@ -67,7 +86,7 @@ export function directionName(file: Pick<JobFile, 'engine'>, angle: number): str
 const subject = (file: JobFile, item: VerdictItem): string => {
   const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
   const names: Partial<Record<VerdictItem['feature'], string>> = {
-    bore: 'bore',
+    bore: item.limit?.source.type === 'machinist' ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}` : 'bore',
     'bore.out-of-round': 'out-of-round',
     'bore.taper': 'taper',
   };
@@ -79,6 +98,9 @@ const subject = (file: JobFile, item: VerdictItem): string => {
 };
 
 const bound = (item: VerdictItem): string =>
+  item.limit?.source.type === 'machinist'
+    ? 'ticket'
+    :
   item.side === 'max' ? (item.limit?.state === 'new' ? 'maximum for new parts' : 'service limit') : 'minimum';
 
 /** The margin to the limit with as many digits as it takes not to read as zero. */
@@ -101,11 +123,17 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
   const details: string[] = [];
   const figure = (v: number) =>
     withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
+  if (item.bracket) return leafSentence(who, item, unit, details);
   if (item.value !== null && item.limitAt !== null) {
     details.push(
       `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}${item.p === null ? '' : `, P ${oddsText(item.p)}`}.`,
     );
   }
+  if (item.interval)
+    details.push(
+      `95 % between ${figure(item.interval.low)} and ${figure(item.interval.high)}, from the whole map.`,
+    );
+  else if (item.provisional) details.push('Quick figure: the whole map is still being worked.');
   for (const c of item.caveats) details.push(CAVEATS[c]);
   if (item.limit)
     details.push(
@@ -143,7 +171,12 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
     case 'question':
       return { headline: `${who} waits for an answer about a reading.`, details };
     case 'conflict':
-      return { headline: `${who}: two gauges disagree. Read that station again with both.`, details };
+      return { headline: `${who}: two ways of measuring disagree. Read that station again with both.`, details };
+    case 'wrong-axis':
+      return {
+        headline: `${who}: the bore was read along the pin, the piston across it. Read the thrust axis.`,
+        details,
+      };
     case 'unseen':
       return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
     case 'gauge': {
@@ -162,11 +195,17 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
     case 'answer':
       return next.question.sentence;
     case 'read':
-      return `Take ${stationName(file, next.station, unit)}. ${next.left === 1 ? 'It is the last of the plan.' : `${next.left} to go.`}`;
-    case 'third-direction':
-      return `Take ${stationName(file, next.station, unit)}: a third direction shows what two cannot.`;
-    case 'better-gauge':
-      return `Take ${stationName(file, next.station, unit)} with ${gauge(next.gauge)}: the same figure on it would decide (P ${oddsText(next.p)}).`;
+      return `Take ${stationName(file, next.station, unit)}${next.again ? ' again' : ''}. ${next.left === 1 ? 'It is the last of the plan.' : `${next.left} to go.`}`;
+    case 'closing-zero':
+      return `Put ${gauge(next.gauge)} back into its setting and read the dial: the closing zero of this map.`;
+    case 'cross-check':
+      return crossCheckSentence(next.check, unit);
+    case 'settle':
+      return settleSentence(file, next.best.action, next.best.pDecides, unit);
+    case 'send-back':
+      return `${verdictSentence(file, next.item, unit).headline} Back to the machinist with these readings, before anything is assembled.`;
+    case 'step':
+      return `${capital(WORK[next.open.work.what])}: ${REOPENED[next.open.what]} again before anything is fitted.`;
     case 'at-limit':
       return `${subject(file, next.item)} is at its limit and no gauge here decides it: treat it as beyond.`;
     case 'add-limit':
@@ -177,6 +216,52 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
       return next.kitId === null
         ? 'Decided: nothing is bored.'
         : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for ${cylindersText(file)}.`;
+  }
+}
+
+/** A bracket found with leaves, in words: never one number. */
+function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details: string[]): VerdictSentence {
+  const { low, high } = item.bracket!;
+  const leaf = (v: number) => toDecimal(nm(v), unit, unit === 'mm' ? 2 : 4);
+  const between =
+    low !== null && high !== null
+      ? `${leaf(low)} goes, ${leaf(high)} ${unit} does not`
+      : low !== null
+        ? `at least ${leaf(low)} ${unit} goes`
+        : `${leaf(high!)} ${unit} does not go`;
+  for (const c of item.caveats) details.push(CAVEATS[c]);
+  if (item.limit) details.push(`${sourceLine(item.limit.source)}.`);
+  if (item.because === 'conflict')
+    return { headline: `${who}: leaves and gauges disagree, or a leaf goes that should not. Square it and try again.`, details };
+  if (item.limitAt === null) return { headline: `${who}: ${between}; no limit on file.`, details };
+  const limit = `${item.side === 'max' ? 'maximum' : 'minimum'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}`;
+  const says =
+    item.state === 'within'
+      ? `keeps its ${limit}`
+      : item.state === 'beyond'
+        ? `is past its ${limit}`
+        : `is not proved against its ${limit}`;
+  return { headline: `${who} ${says}: ${between}.`, details };
+}
+
+/** How to settle an undecided figure, with the chance that it does. */
+export function settleSentence(file: JobFile, action: NextRead, p: number, unit: LengthUnit): string {
+  const where = stationName(file, action.station, unit);
+  const gauge = file.instruments.find((i) => i.id === action.gauge)?.name ?? action.gauge;
+  const decides = `P ${oddsText(p)} that it decides`;
+  switch (action.kind) {
+    case 'repeat':
+      return `Take ${where} once more with ${gauge}: ${decides}.`;
+    case 'five':
+      return `Take ${where} five more times with ${gauge}: ${decides}.`;
+    case 'third-direction':
+      return `Take ${where}: a third direction shows what two cannot.`;
+    case 'other-gauge':
+      return `Take ${where} with ${gauge}: ${decides}.`;
+    case 'comparator':
+      return `Set a micrometer to size, zero ${gauge} in it and compare: ${decides}.`;
+    case 'leaves':
+      return `Try leaves beside the bare piston, ${where}: ${decides}.`;
   }
 }
 
@@ -216,6 +301,8 @@ export function recommendationSentence(
   items: readonly VerdictItem[],
 ): string {
   const bores = items.filter((i) => i.feature === 'bore');
+  if (bores.some((i) => i.limit?.source.type === 'machinist'))
+    return 'The bores are back from the machinist: hold each against its ticket before anything is assembled.';
   if (bores.some((i) => i.because === 'unread'))
     return 'Read every bore first: the worst cylinder chooses for all.';
   const beyond = items.filter((i) => i.state === 'beyond');

@@ -1,31 +1,41 @@
 import {
   calibrationOverdue,
+  driftAllowed,
   instrumentOf,
+  leafBracket,
   readingEstimate,
+  scatterOf,
   uncertaintyOf,
-  type Bench,
+  type LeafBracket,
   type TakenReading,
+  type Zero,
 } from '../gauges/index.js';
 import {
   halfTurn,
+  isReopened,
   outliers,
   partKey,
   slips,
   standing,
+  standingLeaves,
   stationEstimate,
   stationKey,
+  workOf,
+  type GapStation,
+  type LeafEntry,
+  type LogEntry,
   type ReadingEntry,
+  type SizeStation,
   type SlipQuestion,
   type StandingReading,
-  type Station,
   type StationEstimate,
 } from '../readings/index.js';
-import { wallMaterial, type Material } from '../specs/index.js';
-import { mm, type LengthUnit, type Nanometres } from '../units/index.js';
+import { mm, nm, type LengthUnit } from '../units/index.js';
+import { benchOf, materialOf, nominalOf } from './benchOf.js';
 import type { JobFile } from './jobFile.js';
 
 export interface StationState {
-  readonly station: Station;
+  readonly station: SizeStation;
   readonly key: string;
   readonly readings: readonly StandingReading[];
   /** Null while every reading here is held by an open question. */
@@ -33,66 +43,139 @@ export interface StationState {
   readonly overdue: boolean;
 }
 
+/** What the leaves tried in one gap leave between them. */
+export interface GapState {
+  readonly station: GapStation;
+  readonly key: string;
+  readonly tries: readonly LeafEntry[];
+  readonly bracket: LeafBracket;
+  /** Tolerance of one leaf of the set used, nm. */
+  readonly tolerance: number;
+  readonly overdue: boolean;
+}
+
+/** Why a reading is kept but no longer counts. */
+export type SetAside = 'work' | 'zero-lost';
+
 export interface ReadingsState {
   readonly stations: ReadonlyMap<string, StationState>;
+  readonly gaps: ReadonlyMap<string, GapState>;
   /** Open questions, oldest first. */
   readonly questions: readonly SlipQuestion[];
   /** Ids of readings left out until their question is answered. */
   readonly held: ReadonlySet<string>;
+  /** Readings that work done since, or a zero that wandered too far, has put aside. */
+  readonly setAside: ReadonlyMap<string, SetAside>;
+  readonly zeros: ReadonlyMap<string, Zero>;
 }
 
-/** Material a station's part is made of, for its expansion. */
-export function materialOf(file: JobFile, station: Station): Material {
-  if (station.part === 'bore') return wallMaterial(file.engine.wall);
-  const maker = file.job.fitted.piston;
-  const kit = file.engine.kits.find((k) =>
-    station.kit === null ? maker === null || k.maker === maker : k.id === station.kit,
-  );
-  return kit?.material ?? 'cast-high-silicon';
+/** Comparator zeros of a log with their closing, in the sense of the bore. */
+export function zerosOf(log: readonly LogEntry[]): Map<string, Zero> {
+  const zeros = new Map<string, Zero>();
+  for (const e of log) {
+    if (e.kind === 'zero') {
+      const { id, instrumentId, value, needle, repeats, at } = e;
+      zeros.set(id, { id, instrumentId, in: e.in, value, needle, repeats, at, closing: null });
+    }
+    const zero = e.kind === 'closing-zero' ? zeros.get(e.zeroId) : undefined;
+    if (e.kind === 'closing-zero' && zero) {
+      const q = zero.needle === 'clockwise-larger' ? e.value : -e.value;
+      zeros.set(zero.id, { ...zero, closing: { q, at: e.at } });
+    }
+  }
+  return zeros;
 }
 
-/** Size the sheets lead one to expect at a station. */
-export function nominalOf(file: JobFile, station: Station): Nanometres {
-  if (station.part === 'bore') return file.engine.bore;
-  const kit =
-    file.engine.kits.find((k) => k.id === station.kit) ?? file.engine.kits.find((k) => k.oversize === 0);
-  return kit?.piston ?? file.engine.bore;
+/** Whether a zero wandered farther than scatter explains: its map is taken again. */
+export function zeroLost(file: JobFile, zero: Zero): boolean {
+  const instrument = instrumentOf(file, zero.instrumentId);
+  return zero.closing !== null && Math.abs(zero.closing.q) > driftAllowed(instrument);
 }
 
-export const benchOf = (file: JobFile): Bench => ({
-  instruments: file.instruments,
-  thermal: file.job.thermal,
+/** The zero that deviations typed now are read from: the last of a gauge that is not closed. */
+export const openZero = (zeros: ReadonlyMap<string, Zero>, instrumentId: string): Zero | null =>
+  [...zeros.values()].findLast((z) => z.instrumentId === instrumentId && z.closing === null) ?? null;
+
+export const takenReading = (
+  file: JobFile,
+  e: ReadingEntry,
+  zeros: ReadonlyMap<string, Zero>,
+): TakenReading => ({
+  id: e.id,
+  value: e.value,
+  instrumentId: e.instrumentId,
+  place: stationKey(e.station),
+  at: e.at,
+  by: e.by,
+  part: partKey(e.station),
+  material: materialOf(file, e.station),
+  thermalPart: e.station.part === 'bore' || e.station.part === 'land' ? 'cylinder' : 'piston',
+  zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),
 });
 
-export function takenReading(file: JobFile, e: ReadingEntry): TakenReading {
-  return {
-    id: e.id,
-    value: e.value,
-    instrumentId: e.instrumentId,
-    place: stationKey(e.station),
-    at: e.at,
-    part: partKey(e.station),
-    material: materialOf(file, e.station),
-  };
-}
-
 /** Questions about one reading given those before it, in the reader's unit. */
-export function questionsFor(
+function questionsFor(
   file: JobFile,
   e: ReadingEntry,
   earlier: readonly ReadingEntry[],
+  zeros: ReadonlyMap<string, Zero>,
   show: LengthUnit,
 ): SlipQuestion[] {
   const instrument = instrumentOf(file, e.instrumentId);
   const same = earlier.filter((r) => partKey(r.station) === partKey(e.station));
+  const zero = e.zeroId === null ? undefined : zeros.get(e.zeroId);
   return slips(e, {
     instrument,
     nominal: nominalOf(file, e.station),
     neighbours: same.map((r) => r.value),
-    u: Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e), benchOf(file))).u,
+    u: Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
     offGaugeHeight: e.station.part === 'piston' && e.station.place !== 'gauge-height',
+    ...(zero
+      ? {
+          deviation: {
+            zero: nm(zero.value),
+            deviation: e.value - zero.value,
+            travel: instrument.travel,
+          },
+        }
+      : {}),
     show,
   });
+}
+
+/** A station that someone else took while this reading was on its way: both are kept, and it is asked. */
+function takenTwice(log: readonly LogEntry[], e: ReadingEntry): SlipQuestion[] {
+  if (e.seen === null) return [];
+  const from = log.findIndex((x) => x.id === e.seen);
+  const to = log.findIndex((x) => x.id === e.id);
+  const key = stationKey(e.station);
+  const other = log
+    .slice(from + 1, to)
+    .find((x) => x.kind === 'reading' && x.by !== e.by && stationKey(x.station) === key);
+  if (from < 0 || other?.kind !== 'reading') return [];
+  return [
+    {
+      code: 'taken-twice',
+      readingId: e.id,
+      sentence: `${other.by} took this station meanwhile: ${other.text}; ${e.by} ${e.text}. Both are kept and count. Were both of this place?`,
+      instead: null,
+      holds: false,
+    },
+  ];
+}
+
+/** Readings put aside by work done after them or by a zero that was lost. */
+function putAside(file: JobFile, zeros: ReadonlyMap<string, Zero>): Map<string, SetAside> {
+  const aside = new Map<string, SetAside>();
+  const works = workOf(file.log);
+  file.log.forEach((e, i) => {
+    if (e.kind !== 'reading' && e.kind !== 'leaf') return;
+    const after = works.filter((w) => w.at > i).map((w) => w.entry);
+    if (isReopened(e.station, after)) aside.set(e.id, 'work');
+    const zero = e.kind === 'reading' && e.zeroId !== null ? zeros.get(e.zeroId) : undefined;
+    if (zero && zeroLost(file, zero)) aside.set(e.id, 'zero-lost');
+  });
+  return aside;
 }
 
 /**
@@ -102,9 +185,11 @@ export function questionsFor(
  */
 export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): ReadingsState {
   const bench = benchOf(file);
+  const zeros = zerosOf(file.log);
+  const setAside = putAside(file, zeros);
   const stand = standing(file.log, (id) =>
     Math.max(instrumentOf(bench, id).repeatability, instrumentOf(bench, id).resolution / 2),
-  );
+  ).filter((s) => !setAside.has(s.entry.id));
   const answered = new Set(
     file.log.flatMap((e) => (e.kind === 'answer' ? [`${e.readingId}:${e.slip}`] : [])),
   );
@@ -112,13 +197,14 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
   const held = new Set<string>();
   const accepted: ReadingEntry[] = [];
   for (const { entry } of stand) {
-    const open = questionsFor(file, entry, accepted, show).filter(
+    const open = [...questionsFor(file, entry, accepted, zeros, show), ...takenTwice(file.log, entry)].filter(
       (q) => !answered.has(`${entry.id}:${q.code}`) && q.code !== 'wrong-place',
     );
     questions.push(...open);
     if (open.some((q) => q.holds)) held.add(entry.id);
     else accepted.push(entry);
   }
+  questions.push(...wrongAxis(file, accepted).filter((q) => !answered.has(`${q.readingId}:${q.code}`)));
 
   const groups = new Map<string, StandingReading[]>();
   for (const s of stand) {
@@ -142,7 +228,9 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
 
   const stations = new Map<string, StationState>();
   for (const [key, readings] of groups) {
-    const usable = readings.filter((r) => !held.has(r.entry.id)).map((r) => takenReading(file, r.entry));
+    const usable = readings
+      .filter((r) => !held.has(r.entry.id))
+      .map((r) => takenReading(file, r.entry, zeros));
     stations.set(key, {
       station: readings[0]!.entry.station,
       key,
@@ -153,7 +241,53 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
       ),
     });
   }
-  return { stations, questions, held };
+  return { stations, gaps: gapsOf(file, setAside), questions, held, setAside, zeros };
+}
+
+function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {
+  const gaps = new Map<string, GapState>();
+  for (const e of standingLeaves(file.log).filter((l) => !setAside.has(l.id))) {
+    const key = stationKey(e.station);
+    const tries = [...(gaps.get(key)?.tries ?? []), e];
+    const used = tries.map((t) => ({ of: instrumentOf(file, t.instrumentId), at: t.at }));
+    gaps.set(key, {
+      station: e.station,
+      key,
+      tries,
+      bracket: leafBracket(tries),
+      tolerance: Math.max(
+        ...used.map((u) => u.of.maxError * (calibrationOverdue(u.of, u.at) ? 2 : 1)),
+      ),
+      overdue: used.some((u) => calibrationOverdue(u.of, u.at)),
+    });
+  }
+  return gaps;
+}
+
+/** A piston across the pin is not subtracted from bores read along the pin alone. */
+function wrongAxis(file: JobFile, accepted: readonly ReadingEntry[]): SlipQuestion[] {
+  return file.engine.cylinders.flatMap((name, cylinder): SlipQuestion[] => {
+    const bores = accepted.filter((e) => e.station.part === 'bore' && e.station.cylinder === cylinder);
+    const piston = accepted.findLast(
+      (e) =>
+        e.station.part === 'piston' &&
+        e.station.cylinder === cylinder &&
+        e.station.place === 'gauge-height',
+    );
+    const pin = halfTurn(file.engine.pinAxisDeg);
+    const along = bores.length >= 2 && bores.every((e) => e.station.part === 'bore' && halfTurn(e.station.angle) === pin);
+    return along && piston
+      ? [
+          {
+            code: 'wrong-axis',
+            readingId: piston.id,
+            sentence: `Every ${name} bore reading lies along the pin, the piston across it. Read the bore on the thrust axis too, or is a direction named wrong?`,
+            instead: null,
+            holds: false,
+          },
+        ]
+      : [];
+  });
 }
 
 /** Stations whose first reading does not belong to its cylinder's map, with the question to ask. */
@@ -174,13 +308,13 @@ function flaggedStations(
               depth: s.depth,
               angle: halfTurn(s.angle),
               value: first.value,
-              instrumentId: first.instrumentId,
+              s: scatterOf(instrumentOf(file, first.instrumentId), file, first.by).s,
             },
           ]
         : [];
     });
     if (cells.length === 0) return;
-    const s = Math.max(...cells.map((c) => instrumentOf(file, c.instrumentId).repeatability));
+    const s = Math.max(...cells.map((c) => c.s));
     for (const outlier of outliers(cells, s)) {
       for (const key of outlier.keys) {
         flagged.set(

@@ -10,10 +10,10 @@ import {
 
 /** Why a verdict is not yet a yes or a no. */
 export type Because =
-  'unread' | 'incomplete' | 'gauge' | 'unseen' | 'question' | 'conflict' | 'three-point' | 'ask-limit';
+  'unread' | 'incomplete' | 'gauge' | 'unseen' | 'question' | 'conflict' | 'three-point' | 'ask-limit' | 'leaves' | 'wrong-axis';
 
 export type Caveat =
-  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'listed-piston';
+  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'listed-piston' | 'reopened' | 'leaves';
 
 /** One line of the working behind a figure. */
 export type WorkingLine =
@@ -33,6 +33,12 @@ export interface VerdictItem {
   /** Standard uncertainty, nm. */
   readonly u: number | null;
   readonly p: number | null;
+  /** 95 % interval from the propagation of the whole map, nm; null while it is not worked or not a map. */
+  readonly interval: { readonly low: number; readonly high: number } | null;
+  /** A quick figure stands until the whole map is propagated. */
+  readonly provisional: boolean;
+  /** Ends of a bracket found with leaves, nm; the value is then its middle and never shown alone. */
+  readonly bracket: { readonly low: number | null; readonly high: number | null } | null;
   readonly state: VerdictState;
   readonly because: Because | null;
   readonly consequence: Consequence;

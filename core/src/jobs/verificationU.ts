@@ -9,7 +9,7 @@ import {
 } from '../gauges/index.js';
 import { wallMaterial, type Kit } from '../specs/index.js';
 import type { JobFile } from './jobFile.js';
-import { benchOf } from './standingReadings.js';
+import { benchOf } from './benchOf.js';
 
 export interface Verification {
   /** Standard uncertainty of the finished clearance, nm. */
@@ -27,7 +27,7 @@ export interface Verification {
  */
 export function verificationU(file: JobFile, kit: Kit, at: string): Verification | null {
   const bench = benchOf(file);
-  const reach = (of: 'bore' | 'piston', size: number) =>
+  const reach = (of: 'inside' | 'outside', size: number) =>
     file.instruments.filter(
       (i) => READS[i.type].includes(of) && i.contacts === 2 && size >= i.rangeLow && size <= i.rangeHigh,
     );
@@ -41,12 +41,13 @@ export function verificationU(file: JobFile, kit: Kit, at: string): Verification
         instrumentId: instrumentOf(bench, i.id).id,
         at,
         material: part === 'bore' ? wallMaterial(file.engine.wall) : kit.material,
+        thermalPart: part === 'bore' ? 'cylinder' : 'piston',
       },
       bench,
     );
   let best: Verification | null = null;
-  for (const boreGauge of reach('bore', kit.piston)) {
-    for (const pistonGauge of reach('piston', kit.piston)) {
+  for (const boreGauge of reach('inside', kit.piston)) {
+    for (const pistonGauge of reach('outside', kit.piston)) {
       const { u } = uncertaintyOf(
         difference(one(boreGauge, 'bore', kit.piston), one(pistonGauge, 'piston', kit.piston)),
       );

@@ -4,3 +4,4 @@ export * from './log.js';
 export * from './slips.js';
 export * from './outliers.js';
 export * from './stationEstimate.js';
+export * from './reopens.js';

@@ -1,6 +1,8 @@
+import type { LeafAnswer, Needle, ZeroIn } from '../gauges/index.js';
 import type { LengthUnit, Nanometres, TypedUnit } from '../units/index.js';
 import type { SlipCode } from './slips.js';
-import { stationKey, type Station } from './station.js';
+import { stationKey, type GapStation, type SizeStation } from './station.js';
+import type { WorkKind } from './reopens.js';
 
 interface EntryBase {
   /** UUIDv7 made where it was typed. */
@@ -12,16 +14,51 @@ interface EntryBase {
 
 export interface ReadingEntry extends EntryBase {
   readonly kind: 'reading';
-  readonly station: Station;
+  readonly station: SizeStation;
   readonly instrumentId: string;
   /** As typed, never changed. */
   readonly text: string;
   readonly unit: TypedUnit;
+  /** Size, nm: as shown, or the zero plus the deviation that was shown. */
   readonly value: Nanometres;
   /** Size of the last digit typed, nm; 0 when the entry was a fraction. */
   readonly step: number;
   /** A named slip this reading corrects, with the reading it stands in for. */
   readonly corrects: { readonly readingId: string; readonly slip: SlipCode } | null;
+  /** The zero whose deviation was typed; null for a size typed whole. */
+  readonly zeroId: string | null;
+  /** Last entry of the log its writer had on screen; null when unknown. */
+  readonly seen: string | null;
+}
+
+/** One leaf or stack tried in a gap. */
+export interface LeafEntry extends EntryBase {
+  readonly kind: 'leaf';
+  readonly station: GapStation;
+  readonly instrumentId: string;
+  readonly stack: readonly Nanometres[];
+  readonly answer: LeafAnswer;
+}
+
+/** A comparator zeroed for the readings that follow. */
+export interface ZeroEntry extends EntryBase {
+  readonly kind: 'zero';
+  readonly instrumentId: string;
+  readonly in: ZeroIn;
+  /** Size set, as typed. */
+  readonly text: string;
+  readonly value: Nanometres;
+  readonly needle: Needle;
+  readonly repeats: number;
+}
+
+/** The comparator put back into its setting after a map. */
+export interface ClosingZeroEntry extends EntryBase {
+  readonly kind: 'closing-zero';
+  readonly zeroId: string;
+  /** Deviation on the dial as typed, clockwise positive. */
+  readonly text: string;
+  readonly value: Nanometres;
 }
 
 /** The last reading taken back with one key. It stays in the log. */
@@ -37,11 +74,40 @@ export interface AnswerEntry extends EntryBase {
   readonly slip: SlipCode;
 }
 
-/** The deepest score found on a cylinder's wall, radial, from the worn wall. */
-export interface ScoreEntry extends EntryBase {
-  readonly kind: 'score';
+export type FindingKind = 'score' | 'scuff' | 'pitting' | 'flaking' | 'crack' | 'clean';
+
+/** What each finding is called; `clean` withdraws what was found on a cylinder before it. */
+export const FINDINGS: Record<FindingKind, string> = {
+  score: 'score',
+  scuff: 'scuffing',
+  pitting: 'pitting',
+  flaking: 'flaking plating',
+  crack: 'crack',
+  clean: 'wall is clean',
+};
+
+/** Something seen or felt on a wall. */
+export interface FindingEntry extends EntryBase {
+  readonly kind: 'finding';
   readonly cylinder: number;
-  readonly depth: Nanometres;
+  readonly what: FindingKind;
+  /** Where on the wall: depth from the deck, direction over the whole turn; null when not noted. */
+  readonly place: { readonly depth: Nanometres; readonly angle: number } | null;
+  /** How deep, radial from the worn wall, nm; null when not measured. */
+  readonly deep: Nanometres | null;
+}
+
+/** Work done on a part between readings: what it reopens has to be read again. */
+export interface WorkEntry extends EntryBase {
+  readonly kind: 'work';
+  readonly what: WorkKind;
+  /** Cylinder worked on; null for work on all of them. */
+  readonly cylinder: number | null;
+  /** Kit it was done for. */
+  readonly kitId: string | null;
+  /** Finished size that was asked for, nm. */
+  readonly ticket: { readonly low: Nanometres; readonly high: Nanometres } | null;
+  readonly text: string;
 }
 
 export interface NoteEntry extends EntryBase {
@@ -49,7 +115,16 @@ export interface NoteEntry extends EntryBase {
   readonly text: string;
 }
 
-export type LogEntry = ReadingEntry | TakeBackEntry | AnswerEntry | ScoreEntry | NoteEntry;
+export type LogEntry =
+  | ReadingEntry
+  | LeafEntry
+  | ZeroEntry
+  | ClosingZeroEntry
+  | TakeBackEntry
+  | AnswerEntry
+  | FindingEntry
+  | WorkEntry
+  | NoteEntry;
 
 export interface StandingReading {
   readonly entry: ReadingEntry;
@@ -88,8 +163,14 @@ export function standing(
   });
 }
 
-/** The reading that one key takes back: the last one standing. */
-export function lastReading(log: readonly LogEntry[]): ReadingEntry | null {
+/** Leaves tried that were not taken back. */
+export function standingLeaves(log: readonly LogEntry[]): LeafEntry[] {
+  const gone = new Set(log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  return log.filter((e): e is LeafEntry => e.kind === 'leaf' && !gone.has(e.id));
+}
+
+/** The entry that one key takes back: the last reading or leaf standing. */
+export function lastReading(log: readonly LogEntry[]): ReadingEntry | LeafEntry | null {
   const gone = new Set(
     log.flatMap((e) =>
       e.kind === 'take-back'
@@ -101,17 +182,25 @@ export function lastReading(log: readonly LogEntry[]): ReadingEntry | null {
   );
   for (let i = log.length - 1; i >= 0; i -= 1) {
     const e = log[i]!;
-    if (e.kind === 'reading' && !gone.has(e.id)) return e;
+    if ((e.kind === 'reading' || e.kind === 'leaf') && !gone.has(e.id)) return e;
   }
   return null;
 }
 
-/** Deepest score per cylinder, nm; the last entry of a cylinder counts. */
-export function scores(log: readonly LogEntry[], cylinders: number): Nanometres[] {
-  const found = Array.from({ length: cylinders }, () => 0 as Nanometres);
-  for (const e of log) if (e.kind === 'score' && e.cylinder < cylinders) found[e.cylinder] = e.depth;
+/** Findings that stand on each cylinder, oldest first. */
+export function findings(log: readonly LogEntry[], cylinders: number): FindingEntry[][] {
+  const found: FindingEntry[][] = Array.from({ length: cylinders }, () => []);
+  for (const e of log) {
+    if (e.kind !== 'finding' || e.cylinder >= cylinders) continue;
+    if (e.what === 'clean') found[e.cylinder] = [];
+    else found[e.cylinder]!.push(e);
+  }
   return found;
 }
+
+/** Deepest measured finding per cylinder, nm, radial. */
+export const scores = (log: readonly LogEntry[], cylinders: number): Nanometres[] =>
+  findings(log, cylinders).map((f) => Math.max(0, ...f.map((e) => e.deep ?? 0)) as Nanometres);
 
 /** Unit a typed unit belongs to. */
 export const systemOf = (unit: TypedUnit): LengthUnit => (unit === 'mm' || unit === 'um' ? 'mm' : 'in');

@@ -1,6 +1,6 @@
 import { nm, um, type Nanometres } from '../units/index.js';
 import type { EngineSpec, Port } from '../specs/index.js';
-import { halfTurn, type BoreStation, type PistonStation, type Station } from './station.js';
+import { halfTurn, type BoreStation, type PistonStation, type SizeStation } from './station.js';
 
 /** quick 2 directions × 2 depths · usual 2 × 3 · full 4 × 3. */
 export type PlanName = 'quick' | 'usual' | 'full';
@@ -82,7 +82,7 @@ export const pistonStation = (cylinder: number, kit: string | null): PistonStati
  * are measured and the old ones no longer matter.
  * @param kit id of the kit chosen for the job; null before a decision
  */
-export function walk(engine: EngineSpec, plan: PlanName, kit: string | null): Station[] {
+export function walk(engine: EngineSpec, plan: PlanName, kit: string | null): SizeStation[] {
   const each = engine.cylinders.map((_, i) => i);
   return [
     ...each.flatMap((i) =>

@@ -2,7 +2,16 @@ import { median } from '../statistics/index.js';
 import { NM_PER, nm, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 import type { Instrument } from '../gauges/index.js';
 
-export type SlipCode = 'unit' | 'thimble-turn' | 'too-fine' | 'outlier' | 'wrong-place' | 'mistyped';
+export type SlipCode =
+  | 'unit'
+  | 'thimble-turn'
+  | 'sign'
+  | 'too-fine'
+  | 'outlier'
+  | 'wrong-place'
+  | 'wrong-axis'
+  | 'mistyped'
+  | 'taken-twice';
 
 /** A question about a reading. It is stored as typed whatever the answer. */
 export interface SlipQuestion {
@@ -33,6 +42,12 @@ export interface SlipContext {
   readonly u: number;
   /** Off the maker's gauge height, across the wrong axis: kept, not used. */
   readonly offGaugeHeight?: boolean;
+  /** Comparator mode: the size set, the deviation typed (in the sense of the bore) and the dial's travel, nm. */
+  readonly deviation?: {
+    readonly zero: Nanometres;
+    readonly deviation: number;
+    readonly travel: number | null;
+  };
   /** Unit to speak in. */
   readonly show: LengthUnit;
 }
@@ -53,8 +68,19 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
   const { instrument, nominal, neighbours, u, show } = context;
   const questions: SlipQuestion[] = [];
   const near = (value: number) => Math.abs(value / nominal - 1) <= NEAR;
-  const ask = (code: SlipCode, sentence: string, instead: string | null, holds: boolean) =>
-    questions.push({ code, readingId: reading.id, sentence, instead, holds });
+  const asked = (code: SlipCode, sentence: string, instead: string | null, holds: boolean): SlipQuestion => ({
+    code,
+    readingId: reading.id,
+    sentence,
+    instead,
+    holds,
+  });
+  const ask = (...what: Parameters<typeof asked>) => void questions.push(asked(...what));
+
+  if (context.deviation) {
+    questions.push(...deviationSlips(reading, context, asked));
+    return questions;
+  }
 
   if (!near(reading.value)) {
     const metric = reading.unit === 'mm' || reading.unit === 'um';
@@ -113,4 +139,38 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     );
   }
   return questions;
+}
+
+/** A deviation read the wrong way round, or one that no dial can show. */
+function deviationSlips(
+  reading: SlipInput,
+  context: SlipContext,
+  asked: (code: SlipCode, sentence: string, instead: string | null, holds: boolean) => SlipQuestion,
+): SlipQuestion[] {
+  const { zero, deviation, travel } = context.deviation!;
+  const { neighbours, u } = context;
+  if (travel !== null && Math.abs(deviation) > travel)
+    return [
+      asked(
+        'mistyped',
+        `${reading.text} is more than the dial of ${context.instrument.name} can show. Was a whole size typed?`,
+        null,
+        true,
+      ),
+    ];
+  if (neighbours.length < 2 || deviation === 0) return [];
+  const at = median(neighbours);
+  const fits = (value: number) => Math.abs(value - at) <= 3 * u;
+  if (fits(zero + deviation) || !fits(zero - deviation)) return [];
+  const turned = /^[-−–]/u.test(reading.text.trim())
+    ? reading.text.trim().replace(/^[-−–]/u, '+')
+    : `-${reading.text.trim().replace(/^\+/u, '')}`;
+  return [
+    asked(
+      'sign',
+      `${reading.text} does not fit its neighbours, ${turned} does. Did the needle turn the other way?`,
+      turned,
+      true,
+    ),
+  ];
 }

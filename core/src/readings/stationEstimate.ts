@@ -1,6 +1,7 @@
 import {
   linear,
   readingEstimate,
+  scatterOf,
   uncertaintyOf,
   instrumentOf,
   type Bench,
@@ -27,9 +28,22 @@ const RANGE_95: Record<number, number> = { 2: 2.77, 3: 3.31, 4: 3.63, 5: 3.86, 6
 /** Two estimates agree when they differ by less than this many combined u (99 %). */
 const AGREE = 2.58;
 
-function withRepeatability(estimate: Estimate, id: string, s: number, dof: number): Estimate {
+function withRepeatability(
+  estimate: Estimate,
+  id: string,
+  s: number,
+  dof: number,
+  pool: string,
+): Estimate {
   const rest = estimate.components.filter((c) => c.key !== `repeatability:${id}`);
-  const raised: Component = { key: `repeatability:${id}`, kind: 'repeatability', amplitude: s, dof };
+  const raised: Component = {
+    key: `repeatability:${id}`,
+    kind: 'repeatability',
+    amplitude: s,
+    dof,
+    shape: 'normal',
+    pool,
+  };
   return { ...estimate, components: [...rest, raised] };
 }
 
@@ -41,12 +55,14 @@ function withOneGauge(
   const values = readings.map((r) => r.value);
   const range = Math.max(...values) - Math.min(...values);
   // Resolution is part of what repeats show, so a coarse gauge is not blamed for its own step.
-  const s = Math.hypot(instrument.repeatability, instrument.resolution / Math.sqrt(12));
+  const expected = scatterOf(instrument, bench, readings[0]!.by).s;
+  const s = Math.hypot(expected, instrument.resolution / Math.sqrt(12));
   const raised = values.length >= 2 && range > (RANGE_95[Math.min(values.length, 6)] ?? 4.03) * s;
-  const seen = raised ? Math.max(sampleSd(values), instrument.repeatability) : 0;
+  const seen = raised ? Math.max(sampleSd(values), expected) : 0;
+  const pool = `seen:${readings.map((r) => r.id).join()}`;
   const each = readings.map((r) => {
     const e = readingEstimate(r, bench);
-    return raised ? withRepeatability(e, r.id, seen, values.length - 1) : e;
+    return raised ? withRepeatability(e, r.id, seen, values.length - 1, pool) : e;
   });
   return { estimate: linear(each.map((of) => ({ c: 1 / each.length, of }))), raised };
 }
@@ -104,6 +120,7 @@ export function stationEstimate(
       kind: 'disagreement',
       amplitude: gap / 2,
       dof: Infinity,
+      shape: 'rectangular',
     };
     return {
       estimate: { ...best.of, components: [...best.of.components, disagreement] },

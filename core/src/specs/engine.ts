@@ -56,6 +56,9 @@ export interface EngineSpec {
   readonly wallDepth: Nanometres;
   readonly ports: readonly Port[];
   readonly sleeveOuter: Nanometres | null;
+  /** Nominal diameter of the piston pin; null when it is not on file. */
+  readonly pin: Nanometres | null;
+  readonly cooling: 'liquid' | 'air';
   readonly year: number | null;
   readonly code: string | null;
   readonly limits: readonly Limit[];

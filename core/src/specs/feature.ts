@@ -33,6 +33,8 @@ export const FEATURES = {
   'sleeve.wall': length('Sleeve wall', 'engine', 'cosmetic', 'seizure'),
   piston: length('Piston', 'piston', 'seizure', 'wear'),
   clearance: length('Piston clearance', 'piston', 'wear', 'seizure'),
+  'pin.in-piston': length('Pin in piston', 'piston', 'wear', 'seizure'),
+  'pin.in-rod': length('Pin in small end', 'engine', 'wear', 'seizure'),
   'ring.gap.top': length('Top ring gap', 'ring', 'wear', 'seizure'),
   'ring.gap.second': length('Second ring gap', 'ring', 'wear', 'seizure'),
   'ring.gap.rail': length('Oil rail gap', 'ring', 'wear', 'seizure'),

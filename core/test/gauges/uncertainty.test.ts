@@ -20,10 +20,16 @@ import {
   type Instrument,
   type TakenReading,
 } from '../../src/index.js';
-import { CALLIPER, GAUGES, IN_MIC, instrument, MIC, RING, TELESCOPING } from '../support.js';
+import { CALLIPER, GAUGES, IN_MIC, instrument, MIC, RING, TELESCOPING, TWENTY as STILL } from '../support.js';
 
-const STILL = { celsius: 20, measured: true, sameBench: true };
-const bench: Bench = { instruments: GAUGES, thermal: STILL };
+const benchWith = (over: Partial<Bench> = {}): Bench => ({
+  instruments: GAUGES,
+  thermal: STILL,
+  studies: [],
+  anchor: mm(77),
+  ...over,
+});
+const bench = benchWith();
 const take = (i: Instrument, over: Partial<TakenReading> = {}): TakenReading => ({
   id: 'a',
   value: mm(77.097),
@@ -55,7 +61,7 @@ describe('what one reading is worth', () => {
     const late = instrument('late', 'micrometer', { kind: 'none' }, { calibrationDue: '2025-12-31' });
     expect(calibrationOverdue(late, '2026-01-01T00:00:00Z')).toBe(true);
     expect(calibrationOverdue(late, '2025-12-31T23:00:00Z')).toBe(false);
-    const both: Bench = { instruments: [MIC, late], thermal: STILL };
+    const both: Bench = benchWith({ instruments: [MIC, late] });
     expect(u(late, both)).toBeCloseTo(Math.hypot(Math.sqrt(1 / 12 + 2.25 + 64 / 3), 0.246), 2);
   });
 
@@ -88,7 +94,7 @@ describe('what one reading is worth', () => {
 
   it('joins degrees of freedom by Welch and Satterthwaite', () => {
     const studied = instrument('studied', 'micrometer', { kind: 'none' }, { studyRepeats: 10 });
-    const b: Bench = { instruments: [studied], thermal: STILL };
+    const b = benchWith({ instruments: [studied] });
     const { dof } = uncertaintyOf(readingEstimate(take(studied), b));
     const total = 1 / 12 + 2.25 + 16 / 3 + 0.246 ** 2;
     expect(dof).toBeCloseTo((total ** 2 / 2.25 ** 2) * 9, 0);
@@ -98,16 +104,15 @@ describe('what one reading is worth', () => {
 describe('temperature', () => {
   it('a 78 mm cast piston 8 K warm, read with a gauge as warm, is corrected by the difference of expansions', () => {
     const { value } = toTwenty(mm(78), 'cast-high-silicon', 'p', {
+      ...STILL,
       celsius: 28,
-      measured: true,
-      sameBench: true,
     });
     expect((mm(78) - value) / 1_000).toBeCloseTo(78 * 8 * (18.5 - 11.5) * 1e-3, 1);
   });
 
   it('says more uncertainty when nothing was said about it', () => {
     const stated = u(RING);
-    const silent = u(RING, { instruments: GAUGES, thermal: UNSTATED_THERMAL });
+    const silent = u(RING, benchWith({ thermal: UNSTATED_THERMAL }));
     expect(silent).toBeGreaterThan(stated);
     expect(Math.sqrt(silent ** 2 - stated ** 2)).toBeCloseTo(77.097 * 11e-3 * Math.sqrt((4 - 0.25) / 3), 1);
   });
@@ -125,7 +130,7 @@ describe('the verdict', () => {
         side: 'max',
         limit: mm(77.105),
         consequence: 'wear',
-        of: 'bore',
+        of: 'inside',
         at: '2026-01-01T00:00:00Z',
         part: 'bore:0',
         material: 'grey-iron',
@@ -155,12 +160,12 @@ describe('the verdict', () => {
         side: 'max',
         limit: mm(77.1),
         consequence: 'wear',
-        of: 'bore',
+        of: 'inside',
         at: '2026-01-01T00:00:00Z',
         part: 'b',
         material: 'grey-iron',
       },
-      { instruments: [...GAUGES, small, three], thermal: STILL },
+      benchWith({ instruments: [...GAUGES, small, three] }),
       { wearThreshold: 0.95 },
     );
     expect(found.map((g) => g.instrument.id)).toEqual(['ring-set', 'mic-set', 'telescoping', 'calliper']);

@@ -25,6 +25,8 @@ const GOOD: JobFile = jobFile([...bores(WITHIN), piston(0, '76.960'), piston(1, 
   decisions: [{ id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', kitId: 'plus-0.5', reason: 'worn' }],
 });
 const good = (): JobFile => GOOD;
+const without = (of: object, ...keys: string[]) =>
+  Object.fromEntries(Object.entries(of).filter(([k]) => !keys.includes(k)));
 const copy = (): JobFile => JSON.parse(JSON.stringify(good())) as JobFile;
 
 describe('the job file', () => {
@@ -107,13 +109,13 @@ describe('the job file', () => {
 
   it('is described by its published schema, checked by another validator', () => {
     const published = JSON.parse(
-      readFileSync(join(ROOT, 'docs/formats/job-file.v1.schema.json'), 'utf8'),
+      readFileSync(join(ROOT, 'docs/formats/job-file.v2.schema.json'), 'utf8'),
     ) as object;
     expect(published).toEqual(jobFileSchema);
     const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);
     expect(validate(copy())).toBe(true);
     for (const spoil of [
-      { ...copy(), version: 2 },
+      { ...copy(), version: 9 },
       { ...copy(), log: [{}] },
       { ...copy(), engine: { ...copy().engine, bore: 7.5 } },
     ]) {
@@ -144,6 +146,31 @@ describe('tribos check', () => {
     expect(report.verdicts.map((v) => [v.key, v.state])).toEqual(
       judgeJob({ ...good(), decisions: [] }).items.map((i) => [i.key, i.state]),
     );
+  });
+
+  it('brings a file of version 1 to version 2: a score becomes a finding, what was not asked is unsaid', () => {
+    const { studies: _s, ...rest } = copy();
+    const old = {
+      ...rest,
+      version: 1,
+      engine: without(rest.engine, 'pin', 'cooling'),
+      instruments: rest.instruments.map((i) => without(i, 'travel', 'leaves')),
+      job: { ...rest.job, thermal: without(rest.job.thermal, 'cylinder', 'piston') },
+      log: [
+        ...rest.log.map((e) => without(e, 'zeroId', 'seen')),
+        { kind: 'score', id: 's', at: '2026-03-01T10:00:00.000Z', by: 'x', cylinder: 1, depth: 10_000 },
+      ],
+    };
+    const read = readJobFile(old);
+    expect(read.ok && read.file.log.at(-1)).toMatchObject({ kind: 'finding', what: 'score', deep: 10_000 });
+    expect(read.ok && { ...read.file, log: read.file.log.slice(0, -1) }).toEqual({
+      ...good(),
+      engine: { ...good().engine, pin: null },
+    });
+    const published = JSON.parse(
+      readFileSync(join(ROOT, 'docs/formats/job-file.v1.schema.json'), 'utf8'),
+    ) as object;
+    expect(new Ajv2020({ strict: true, strictTypes: false }).compile(published)(old)).toBe(true);
   });
 
   it('exits 3 when something is beyond, 4 when undecided, 2 on bad input', () => {

@@ -67,7 +67,8 @@ describe('judging a job', () => {
       job: { seized: true },
     });
     expect(judgeJob(all).next).toMatchObject({
-      kind: 'third-direction',
+      kind: 'settle',
+      best: { action: { kind: 'third-direction' } },
       station: { cylinder: 0, angle: 45 },
     });
   });
@@ -191,12 +192,12 @@ describe('judging a job', () => {
     expect(largest).toMatchObject({ state: 'undecided', because: 'gauge' });
     expect(oddsText(largest.p!)).toBe('0.893');
     expect(judged.next).toMatchObject({
-      kind: 'better-gauge',
-      gauge: 'ring-set',
+      kind: 'settle',
+      best: { action: { kind: 'other-gauge', gauge: 'ring-set' } },
       station: { depth: mm(15), angle: 0 },
     });
     expect(nextSentence(file, judged.next, 'mm')).toBe(
-      'Take left · 15 mm · thrust with ring-set: the same figure on it would decide (P 0.9997).',
+      'Take left · 15 mm · thrust with ring-set: P 0.793 that it decides.',
     );
   });
 });
@@ -214,7 +215,16 @@ describe('which oversize', () => {
   ];
   const log: LogEntry[] = [
     ...bores([left, right]),
-    { kind: 'score', id: 's', at: '2026-03-01T10:00:00.000Z', by: 'x', cylinder: 1, depth: um(10) },
+    {
+      kind: 'finding',
+      id: 's',
+      at: '2026-03-01T10:00:00.000Z',
+      by: 'x',
+      cylinder: 1,
+      what: 'score',
+      place: null,
+      deep: um(10),
+    },
   ];
   const file = jobFile(log, { job: { plan: 'full' } });
   const { kits, items } = judgeJob(file);

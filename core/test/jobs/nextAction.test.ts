@@ -82,13 +82,13 @@ describe('what to do next', () => {
   it('says to treat as beyond what no gauge here can decide', () => {
     const near = [
       [
-        ['77.103', '77.103'],
+        ['77.105', '77.105'],
         ['77.09', '77.09'],
         ['77.08', '77.08'],
       ],
       SOUND[1]!,
     ];
-    const file = jobFile([...bores(near), ...PISTONS, reading(bore(0, 15, 45), '77.103')], {
+    const file = jobFile([...bores(near), ...PISTONS, reading(bore(0, 15, 45), '77.105')], {
       instruments: GAUGES.filter((g) => g.id === 'ring-set' || g.id === 'mic'),
     });
     expect(says(file)).toBe('Left bore is at its limit and no gauge here decides it: treat it as beyond.');

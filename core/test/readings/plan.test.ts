@@ -9,7 +9,7 @@ import {
   type EngineSpec,
   type TakenReading,
 } from '../../src/index.js';
-import { bore, CALLIPER, GAUGES, instrument, RING, TWIN } from '../support.js';
+import { bore, CALLIPER, GAUGES, instrument, RING, TWIN, TWENTY } from '../support.js';
 
 const port = (roof: number, floor: number, from: number, to: number) => ({
   name: 'port',
@@ -73,7 +73,7 @@ describe('plans', () => {
 });
 
 describe('what a station says', () => {
-  const bench = { instruments: GAUGES, thermal: { celsius: 20, measured: true, sameBench: true } };
+  const bench = { instruments: GAUGES, thermal: TWENTY, studies: [], anchor: mm(77) };
   const take = (id: string, value: number, instrumentId = 'ring-set'): TakenReading => ({
     id,
     value: mm(value),

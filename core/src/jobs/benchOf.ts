@@ -1,0 +1,56 @@
+import type { Bench } from '../gauges/index.js';
+import { lastWall, type Station } from '../readings/index.js';
+import { wallMaterial, type Kit, type Material } from '../specs/index.js';
+import { nm, type Nanometres } from '../units/index.js';
+import type { JobFile } from './jobFile.js';
+
+/** The bench a job is measured at: its gauges, who studied them, how warm it was. */
+export const benchOf = (file: JobFile): Bench => ({
+  instruments: file.instruments,
+  thermal: file.job.thermal,
+  studies: file.studies,
+  anchor: file.engine.bore,
+});
+
+/** The kit whose piston a station is about; the piston that came out is taken for its maker's own. */
+function pistonKit(file: JobFile, kitId: string | null): Kit | undefined {
+  if (kitId !== null) return file.engine.kits.find((k) => k.id === kitId);
+  const maker = file.job.fitted.piston;
+  const standard = file.engine.kits.filter((k) => k.oversize === 0);
+  return standard.find((k) => maker === null || k.maker === maker) ?? file.engine.kits.find((k) => k.maker === maker);
+}
+
+/** Material a station's part is made of, for its expansion. */
+export function materialOf(file: JobFile, station: Station): Material {
+  switch (station.part) {
+    case 'bore':
+    case 'land':
+      return wallMaterial(file.engine.wall);
+    case 'piston':
+      return pistonKit(file, station.kit)?.material ?? 'cast-high-silicon';
+    case 'pin-bore':
+      return pistonKit(file, null)?.material ?? 'cast-high-silicon';
+    default:
+      return 'steel';
+  }
+}
+
+/** Size the sheets lead one to expect at a station; for a gap, its smallest clearance or gap on file. */
+export function nominalOf(file: JobFile, station: Station): Nanometres {
+  switch (station.part) {
+    case 'bore': {
+      const ticket = lastWall(file.log, station.cylinder)?.ticket;
+      return ticket ? nm(Math.round((ticket.low + ticket.high) / 2)) : file.engine.bore;
+    }
+    case 'land':
+      return file.engine.bore;
+    case 'piston':
+      return pistonKit(file, station.kit)?.piston ?? file.engine.bore;
+    case 'clearance':
+      return nm(50_000);
+    case 'ring-gap':
+      return nm(300_000);
+    default:
+      return file.engine.pin ?? nm(16_000_000);
+  }
+}

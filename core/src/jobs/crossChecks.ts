@@ -1,0 +1,211 @@
+import { BESIDE_PISTON_BIAS, difference, leafMiddle, uncertaintyOf } from '../gauges/index.js';
+import { pistonStation, stationKey, type RingGapStation } from '../readings/index.js';
+import { nm, toDecimal, withUnit, type LengthUnit } from '../units/index.js';
+import type { BoreState } from './boreItems.js';
+import { AGREE, fittedKit } from './clearanceItems.js';
+import type { JobFile } from './jobFile.js';
+import type { GapState, ReadingsState } from './standingReadings.js';
+
+export type CrossCheckKind = 'ring' | 'leaf' | 'stamped' | 'cylinders';
+
+/** Two independent ways to the same figure, held against each other. */
+export interface CrossCheck {
+  readonly kind: CrossCheckKind;
+  readonly cylinder: number;
+  readonly title: string;
+  /** The two figures, nm, and what each is. */
+  readonly a: { readonly name: string; readonly value: number };
+  readonly b: { readonly name: string; readonly value: number };
+  /** Combined standard uncertainty of their difference, nm. */
+  readonly u: number;
+  readonly agrees: boolean;
+  /** Both together by inverse variance where they measure the same thing and agree; null otherwise. */
+  readonly fused: { readonly value: number; readonly u: number } | null;
+  /** What to take again when they do not agree. */
+  readonly repeat: string;
+}
+
+interface Figure {
+  readonly name: string;
+  readonly value: number;
+  readonly u: number;
+}
+
+function check(
+  head: Pick<CrossCheck, 'kind' | 'cylinder' | 'title' | 'repeat'>,
+  a: Figure,
+  b: Figure,
+  same: boolean,
+): CrossCheck {
+  const u = Math.hypot(a.u, b.u);
+  const agrees = Math.abs(a.value - b.value) < AGREE * u;
+  const [wa, wb] = [1 / (a.u * a.u), 1 / (b.u * b.u)];
+  return {
+    ...head,
+    a: { name: a.name, value: a.value },
+    b: { name: b.name, value: b.value },
+    u,
+    agrees,
+    fused:
+      same && agrees && Number.isFinite(wa + wb)
+        ? { value: (a.value * wa + b.value * wb) / (wa + wb), u: 1 / Math.sqrt(wa + wb) }
+        : null,
+  };
+}
+
+/** Smallest step between leaves near a bracket, nm: what a ring gap is read to. */
+const stepOf = (gap: GapState): number => (gap.bracket.high ?? 0) - (gap.bracket.low ?? 0);
+
+/**
+ * A ring's gap at two depths changes by π times the change of the mean diameter, so a ring compares mean
+ * diameters: 0.019 mm of diameter is 0.060 mm of gap.
+ */
+function ringChecks(file: JobFile, bore: BoreState, state: ReadingsState): CrossCheck[] {
+  const gaps = [...state.gaps.values()].filter(
+    (g): g is GapState & { station: RingGapStation } =>
+      g.station.part === 'ring-gap' &&
+      g.station.cylinder === bore.cylinder &&
+      leafMiddle(g.bracket, { tolerance: 0, bias: 0 }) !== null,
+  );
+  const name = file.engine.cylinders[bore.cylinder]!;
+  return (['top', 'second'] as const).flatMap((ring) => {
+    const own = gaps.filter((g) => g.station.ring === ring).sort((a, b) => a.station.depth - b.station.depth);
+    return own.slice(1).flatMap((low) => {
+      const high = own[0]!;
+      const at = (g: GapState & { station: RingGapStation }) =>
+        bore.survey?.depths.find((d) => d.depth === g.station.depth);
+      const [top, bottom] = [at(high), at(low)];
+      if (!top || !bottom || top.readings.length < 2 || bottom.readings.length < 2) return [];
+      const meanOf = (d: typeof top) =>
+        d.shape?.m.value ?? d.readings.reduce((sum, r) => sum + r.of.value, 0) / d.readings.length;
+      const uMean = (d: typeof top) =>
+        Math.hypot(...d.readings.map((r) => uncertaintyOf(r.of).u / d.readings.length));
+      const middle = (g: GapState) => leafMiddle(g.bracket, { tolerance: 0, bias: 0 })!.value;
+      const step = Math.max(stepOf(high), stepOf(low));
+      return [
+        check(
+          {
+            kind: 'ring',
+            cylinder: bore.cylinder,
+            title: `${ring} ring as a comparator`,
+            repeat: `Square the ring again with the flat of a piston at ${high.station.depth / 1e6} and ${low.station.depth / 1e6} mm in ${name}, and read the bore there again.`,
+          },
+          {
+            name: 'mean diameter by the gauge, difference',
+            value: meanOf(top) - meanOf(bottom),
+            u: Math.hypot(uMean(top), uMean(bottom)),
+          },
+          {
+            name: 'by the ring’s gap, over π',
+            value: (middle(high) - middle(low)) / Math.PI,
+            u: (Math.SQRT2 * step) / (Math.sqrt(12) * Math.PI),
+          },
+          true,
+        ),
+      ];
+    });
+  });
+}
+
+function leafCheck(file: JobFile, bore: BoreState, state: ReadingsState): CrossCheck[] {
+  const kit = fittedKit(file, bore);
+  const gap = state.gaps.get(
+    stationKey({ part: 'clearance', cylinder: bore.cylinder, kit: kit?.id ?? null }),
+  );
+  const piston = state.stations.get(stationKey(pistonStation(bore.cylinder, kit?.id ?? null)))?.result;
+  const leaf = gap && leafMiddle(gap.bracket, { tolerance: gap.tolerance, bias: BESIDE_PISTON_BIAS });
+  if (!leaf || !piston || !bore.survey) return [];
+  const direct = difference(bore.survey.smallest.of, piston.estimate);
+  return [
+    check(
+      {
+        kind: 'leaf',
+        cylinder: bore.cylinder,
+        title: 'leaf beside the piston',
+        repeat: 'Slide the bare piston and the leaf through the bore again on the thrust axis; then the piston at its gauge height.',
+      },
+      { name: 'smallest bore − piston', value: direct.value, u: uncertaintyOf(direct).u },
+      { name: 'by leaves', ...leaf },
+      true,
+    ),
+  ];
+}
+
+/** Half the width a maker sizes pistons to where the sheet gives none, nm. */
+const STAMP_TOLERANCE = 5_000;
+
+function stampedChecks(file: JobFile, bore: BoreState, state: ReadingsState): CrossCheck[] {
+  return file.engine.kits.flatMap((kit) => {
+    const found = state.stations.get(stationKey(pistonStation(bore.cylinder, kit.id)))?.result;
+    if (!found) return [];
+    return [
+      check(
+        {
+          kind: 'stamped',
+          cylinder: bore.cylinder,
+          title: `${kit.name} piston, found and listed`,
+          repeat: `Measure it again ${kit.gaugeHeight === null ? 'at the maker’s gauge height' : `${kit.gaugeHeight / 1e6} mm up`}, across the pin. If it stays, this is another piston than the box says: its measured size governs the bore.`,
+        },
+        { name: 'found', value: found.estimate.value, u: uncertaintyOf(found.estimate).u },
+        { name: 'listed', value: kit.piston, u: STAMP_TOLERANCE / Math.sqrt(3) },
+        false,
+      ),
+    ];
+  });
+}
+
+/** How far apart the unworn lower ends of an engine's bores may lie before a gauge is suspected, nm. */
+const ALIKE = 15_000;
+
+/** Cylinders of one engine are bored alike: low in the travel, where little wears, they should agree. */
+function cylinderChecks(file: JobFile, bores: readonly BoreState[]): CrossCheck[] {
+  const low = bores.flatMap((b) => {
+    const d = b.survey?.depths.find((x) => x.depth === file.engine.depths.low);
+    if (!d || d.readings.length < 2 || b.ticket) return [];
+    const smallest = d.readings.reduce((a, r) => (r.of.value < a.of.value ? r : a));
+    return [{ cylinder: b.cylinder, value: smallest.of.value, u: uncertaintyOf(smallest.of).u }];
+  });
+  return low.slice(1).map((b) => {
+    const a = low[0]!;
+    const [first, other] = [file.engine.cylinders[a.cylinder]!, file.engine.cylinders[b.cylinder]!];
+    return check(
+      {
+        kind: 'cylinders',
+        cylinder: b.cylinder,
+        title: `${first} and ${other}, low in the travel`,
+        repeat: `Read ${first} and ${other} again at the lowest depth with one gauge. If it stays, one was sleeved or bored before.`,
+      },
+      { name: first, value: a.value, u: Math.hypot(a.u, ALIKE / Math.sqrt(3)) },
+      { name: other, value: b.value, u: b.u },
+      false,
+    );
+  });
+}
+
+/** Every cross-check the readings so far allow. */
+export function crossChecks(
+  file: JobFile,
+  bores: readonly BoreState[],
+  state: ReadingsState,
+): CrossCheck[] {
+  return [
+    ...bores.flatMap((b) => [
+      ...ringChecks(file, b, state),
+      ...leafCheck(file, b, state),
+      ...stampedChecks(file, b, state),
+    ]),
+    ...cylinderChecks(file, bores),
+  ];
+}
+
+/** A cross-check in words. */
+export function crossCheckSentence(c: CrossCheck, unit: LengthUnit): string {
+  const figure = (v: number) => withUnit(nm(v), { unit, step: 1_000 });
+  const apart = figure(Math.abs(c.a.value - c.b.value));
+  if (!c.agrees)
+    return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${figure(c.b.value)}: ${apart} apart, more than both can err. ${c.repeat}`;
+  const fused = c.fused
+    ? ` Together ${figure(c.fused.value)} ± ${toDecimal(nm(Math.round(2 * c.fused.u)), unit, unit === 'mm' ? 3 : 4)}.`
+    : '';
+  return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${figure(c.b.value)}: they agree.${fused}`;
+}

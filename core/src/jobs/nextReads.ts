@@ -1,0 +1,178 @@
+import {
+  difference,
+  instrumentOf,
+  rankActions,
+  READS,
+  readingEstimate,
+  uncertaintyOf,
+  type Instrument,
+  type RankedAction,
+  type ReadAction,
+  type Zero,
+} from '../gauges/index.js';
+import {
+  halfTurn,
+  isBlocked,
+  stationKey,
+  thrustAngle,
+  type BoreStation,
+  type GapStation,
+  type SizeStation,
+} from '../readings/index.js';
+import { nm } from '../units/index.js';
+import { benchOf, materialOf, nominalOf } from './benchOf.js';
+import { standingDecision, type JobFile } from './jobFile.js';
+import type { ReadingsState, StationState } from './standingReadings.js';
+import type { VerdictItem } from './verdictItem.js';
+
+export type NextReadKind = 'repeat' | 'five' | 'third-direction' | 'other-gauge' | 'comparator' | 'leaves';
+
+/** One way to settle an undecided figure. */
+export interface NextRead extends ReadAction<NextReadKind> {
+  readonly station: SizeStation | GapStation;
+  /** Gauge to take; the one in hand for a repeat. */
+  readonly gauge: string;
+}
+
+/** Minutes each way takes, re-seating and setting up included. Estimates; only their order matters. */
+const MINUTES: Record<NextReadKind, number> = {
+  repeat: 1,
+  five: 5,
+  'third-direction': 1,
+  'other-gauge': 3,
+  comparator: 8,
+  leaves: 5,
+};
+const MOST_REPEATS = 6;
+
+/** Where a third direction would show an oval lying between the two that were read. */
+function thirdDirection(file: JobFile, item: VerdictItem): BoreStation | null {
+  const depth = nm(item.depth ?? file.engine.depths.top);
+  const angle = [45, 135]
+    .map((o) => halfTurn(thrustAngle(file.engine) + o))
+    .find((a) => !isBlocked(file.engine, depth, a));
+  return angle === undefined ? null : { part: 'bore', cylinder: item.cylinder, depth, angle };
+}
+
+/** The station whose reading is the figure in question. */
+export function stationBehind(item: VerdictItem, readings: ReadingsState): StationState | null {
+  const parts: Partial<Record<VerdictItem['feature'], readonly string[]>> = {
+    'pin.in-piston': ['pin-bore', 'pin'],
+    'pin.in-rod': ['small-end', 'pin'],
+  };
+  const of = parts[item.feature] ?? ['bore'];
+  const here = [...readings.stations.values()].filter(
+    (s) =>
+      of.includes(s.station.part) &&
+      s.station.cylinder === item.cylinder &&
+      (s.station.part !== 'bore' || item.depth === null || s.station.depth === item.depth) &&
+      s.result,
+  );
+  const sign = item.side === 'min' ? -1 : 1;
+  return here.sort((a, b) => sign * (b.result!.estimate.value - a.result!.estimate.value))[0] ?? null;
+}
+
+/** Uncertainty of a clearance (or a bore) with the bore gauge zeroed in the micrometer at that size. */
+function comparatorU(file: JobFile, item: VerdictItem, gauge: Instrument, micrometer: Instrument): number {
+  const station = { part: 'bore', cylinder: item.cylinder, depth: nm(0), angle: 0 } as const;
+  const size = nominalOf(file, station);
+  const at = file.log.at(-1)?.at ?? '';
+  const bench = benchOf(file);
+  const zero: Zero = {
+    id: 'asked',
+    instrumentId: gauge.id,
+    in: { kind: 'micrometer', instrumentId: micrometer.id },
+    value: size,
+    needle: 'clockwise-larger',
+    repeats: 3,
+    at,
+    closing: null,
+  };
+  const common = { at, part: 'asked', value: size } as const;
+  const one = (id: string, instrumentId: string, part: 'bore' | 'piston') =>
+    readingEstimate(
+      {
+        ...common,
+        id,
+        place: id,
+        instrumentId,
+        part: `${part}:asked`,
+        material: materialOf(
+          file,
+          part === 'bore' ? station : { part, cylinder: item.cylinder, place: 'gauge-height', kit: null },
+        ),
+        ...(part === 'bore' ? { zero } : {}),
+      },
+      bench,
+    );
+  const bore = one('asked-bore', gauge.id, 'bore');
+  return uncertaintyOf(
+    item.feature === 'clearance' ? difference(bore, one('asked-piston', micrometer.id, 'piston')) : bore,
+  ).u;
+}
+
+const fused = (u: number, v: number): number => 1 / Math.hypot(1 / u, 1 / v);
+
+/**
+ * Ways to settle an undecided figure, best first: the expected cost of a wrong decision each takes away per
+ * minute of work.
+ */
+export function nextReads(
+  file: JobFile,
+  item: VerdictItem,
+  readings: ReadingsState,
+): RankedAction<NextRead>[] {
+  if (item.value === null || item.limitAt === null || item.u === null) return [];
+  const behind = stationBehind(item, readings);
+  if (!behind) return [];
+  const { u } = item;
+  const scatter = item.budget
+    .filter((b) => b.kind === 'resolution' || b.kind === 'repeatability')
+    .reduce((sum, b) => sum + b.u * b.u, 0);
+  const after = (times: number) => Math.sqrt(Math.max(0, u * u - (scatter * times) / (times + 1)));
+  const actions: NextRead[] = [];
+  const add = (kind: NextReadKind, uAfter: number, station: NextRead['station'], gauge: string): void =>
+    void actions.push({ kind, u: uAfter, minutes: MINUTES[kind], station, gauge });
+
+  const inHand = behind.readings.at(-1)!.entry.instrumentId;
+  const used = new Set(behind.readings.map((r) => r.entry.instrumentId));
+  if (behind.readings.length < MOST_REPEATS) {
+    add('repeat', after(1), behind.station, inHand);
+    add('five', after(5), behind.station, inHand);
+  }
+  if (item.because === 'unseen') {
+    const third = thirdDirection(file, item);
+    if (third && !readings.stations.has(stationKey(third)))
+      add('third-direction', u * 0.75, third, inHand);
+  }
+  for (const g of item.outlook)
+    if (!used.has(g.instrument.id)) add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
+
+  const reach = (i: Instrument) => item.limitAt !== null && inRange(i, nominalOf(file, behind.station));
+  const bore = behind.station.part === 'bore';
+  const zeroed = behind.readings.some((r) => r.entry.zeroId !== null);
+  const gauges = file.instruments.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
+  const micrometers = file.instruments.filter((i) => i.type === 'micrometer' && reach(i));
+  if (bore && !zeroed && gauges[0] && micrometers[0]) {
+    const own = comparatorU(file, item, gauges[0], micrometers[0]);
+    add('comparator', item.feature === 'clearance' ? Math.min(u, own) : fused(u, own), behind.station, gauges[0].id);
+  }
+  const leaves = file.instruments.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
+  if (item.feature === 'clearance' && leaves && item.bracket === null) {
+    const kit = standingDecision(file)?.kitId ?? null;
+    const fitted = file.engine.kits.find((k) => k.id === kit && k.oversize === 0);
+    const station: GapStation = { part: 'clearance', cylinder: item.cylinder, kit: fitted?.id ?? null };
+    // Blades near a clearance lie about 0.02 apart, and the bias is 0.025 wide.
+    if (!readings.gaps.has(stationKey(station))) add('leaves', fused(u, 10_000), station, leaves.id);
+  }
+  return rankActions(
+    { value: item.value, limit: item.limitAt, u, consequence: item.consequence },
+    actions,
+    file.shop.rules,
+  );
+}
+
+const inRange = (i: Instrument, size: number): boolean => size >= i.rangeLow && size <= i.rangeHigh;
+
+/** Name of an instrument, for a sentence. */
+export const gaugeName = (file: JobFile, id: string): string => instrumentOf(file, id).name;
