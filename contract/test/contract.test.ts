@@ -165,6 +165,8 @@ describe('others', () => {
       pinAxisDeg: 90,
       depths: { top: 15_000_000, mid: 45_000_000, low: 80_000_000 },
       wallDepth: 105_000_000,
+      pin: null,
+      cooling: 'liquid',
     };
     expect(wrong(NewEngine, engine)).toEqual([]);
     expect(wrong(NewEngine, { ...engine, cylinders: ['left', ''] })).toEqual(['cylinders']);

@@ -1,4 +1,13 @@
-import { mm, um, USUAL, type Instrument, type InstrumentType, type Setting, type Shop } from '@tribos/core';
+import {
+  mm,
+  um,
+  USUAL,
+  USUAL_LEAVES,
+  type Instrument,
+  type InstrumentType,
+  type Setting,
+  type Shop,
+} from '@tribos/core';
 
 export type Role = 'lead' | 'technician' | 'apprentice';
 
@@ -34,7 +43,7 @@ function instrument(
   setting: Setting,
   calibrationDue: string,
 ): Instrument {
-  const { resolution, repeatability, maxError } = USUAL[type];
+  const { resolution, repeatability, maxError, travel } = USUAL[type];
   return {
     id,
     name,
@@ -48,6 +57,8 @@ function instrument(
     rangeHigh: mm(rangeHigh),
     contacts: 2,
     setting,
+    travel,
+    leaves: type === 'leaf' ? USUAL_LEAVES : [],
     calibrationDue,
   };
 }
@@ -67,5 +78,8 @@ export const instruments = (due: string): readonly Instrument[] => [
   instrument('telescoping', 'Telescoping gauge + mic', 'telescoping', 50, 100, { kind: 'none' }, due),
   instrument('mic-75-100', 'Micrometer 75–100', 'micrometer', 75, 100, { kind: 'none' }, due),
   instrument('mic-50-75', 'Micrometer 50–75', 'micrometer', 50, 75, { kind: 'none' }, due),
+  instrument('small-bore', 'Small-bore gauge 10–20', 'dial-bore', 10, 20, { kind: 'ring', u: 300 }, due),
+  instrument('mic-0-25', 'Micrometer 0–25', 'micrometer', 0, 25, { kind: 'none' }, due),
+  instrument('leaves', 'Leaf set', 'leaf', 0, 2, { kind: 'none' }, due),
   instrument('calliper', 'Calliper 150', 'calliper', 0, 150, { kind: 'none' }, due),
 ];

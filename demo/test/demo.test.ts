@@ -29,10 +29,11 @@ function fileOf(machine: string): JobFile {
   const job = jobs(NOW, GAUGES).find((j) => j.facts.machine === machine)!;
   return {
     format: 'tribos-job',
-    version: 1,
+    version: 2,
     shop,
     engine: job.engine,
     instruments: GAUGES,
+    studies: [],
     job: { ...job.facts, id: 'job', number: 1, customer: job.customer.name, overrides: [] },
     log: job.log,
     decisions: job.decisions,
@@ -137,6 +138,33 @@ describe('what each job shows', () => {
     expect(bore.state).toBe('undecided');
     expect(bore.outlook.map((g) => [g.instrument.id, g.state])).toEqual([['calliper', 'undecided']]);
     expect(item(judged('Brask 59'), '0:clearance:max').state).toBe('noLimit');
+  });
+
+  it('59: the calliper alone could never decide the clearance, the leaves did, after the crown was eased', () => {
+    const withLeaves = item(judged('Brask 59'), '0:clearance:min');
+    expect(withLeaves).toMatchObject({ state: 'within', bracket: { low: mm(0.06), high: mm(0.07) } });
+    const file = fileOf('Brask 59');
+    const bare = judgeJob({ ...file, log: file.log.filter((e) => e.kind !== 'leaf') });
+    expect(item(bare, '0:clearance:min').state).toBe('undecided');
+    expect(judged('Brask 59').readings.setAside.size).toBe(1);
+  });
+
+  it('620: read by comparator, three repeats each, and the zero found again', () => {
+    const j = judged('Kaldera 620 Twin');
+    const zero = [...j.readings.zeros.values()][0]!;
+    expect(zero.closing!.q).toBe(um(1));
+    expect([...j.readings.stations.values()].every((s) => s.readings.length === 3)).toBe(true);
+    expect(item(j, '0:bore:max').state).toBe('beyond');
+    expect(item(j, '1:bore:max').state).toBe('within');
+    expect(j.findings[0]!.map((f) => f.what)).toEqual(['flaking', 'scuff']);
+  });
+
+  it('720: the rear bore is back outside its ticket, and that is the one thing to do', () => {
+    const j = judged('Pellworm 720');
+    expect(item(j, '1:bore:max')).toMatchObject({ state: 'beyond', limitAt: mm(81.524) });
+    expect(item(j, '0:bore:max').state).toBe('within');
+    expect(item(j, '0:bore:min').state).toBe('within');
+    expect(j.next.kind).toBe('send-back');
   });
 
   it('386: nothing is read yet, and nothing passes for want of a reading', () => {

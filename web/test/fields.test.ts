@@ -11,7 +11,7 @@ import type { AnyEntryBody } from '@tribos/contract';
 import { FieldTrouble, lengthOf, lengthOrNull, lengthText } from '../src/forms/index.js';
 import { dayText } from '../src/jobs/dayText.js';
 import { rememberedGauge, rememberGauge, suitable } from '../src/readings/gaugeFor.js';
-import { logEntryOf } from '../src/readings/logEntryOf.js';
+import { pendingEntries } from '../src/readings/logEntryOf.js';
 import { asPrinted, wholeFigure } from '../src/specs/figureText.js';
 
 const store = new Map<string, string>();
@@ -162,29 +162,21 @@ describe('a gauge for a station', () => {
       instrumentId: 'bore',
       text: '3.0342 in',
     } as unknown as AnyEntryBody;
-    expect(logEntryOf(body, file.instruments, 'me')).toMatchObject({
-      value: 77_068_680,
-      unit: 'in',
-      by: 'me',
-      corrects: null,
-    });
-    expect(logEntryOf({ ...body, text: 'x' } as AnyEntryBody, file.instruments, 'me')).toBeNull();
-    expect(logEntryOf({ ...body, instrumentId: 'lost' } as AnyEntryBody, file.instruments, 'me')).toBeNull();
-    const other = (over: object) =>
-      logEntryOf({ id: 'b', at: 't', ...over } as unknown as AnyEntryBody, file.instruments, 'me');
-    expect(other({ kind: 'take-back', readingId: 'a' })).toEqual({
+    const all = (...bodies: object[]) =>
+      pendingEntries(file, bodies.map((b) => ({ id: 'b', at: 't', ...b })) as AnyEntryBody[], 'me');
+    expect(all(body)).toMatchObject([{ value: 77_068_680, unit: 'in', by: 'me', corrects: null }]);
+    expect(all({ ...body, text: 'x' }, { ...body, instrumentId: 'lost' })).toEqual([]);
+    // What waits may lean on what waits before it.
+    expect(all(body, { kind: 'take-back', readingId: 'a' })[1]).toEqual({
       id: 'b',
       at: 't',
       by: 'me',
       kind: 'take-back',
       readingId: 'a',
     });
-    expect(other({ kind: 'score', cylinder: 1, depth: 10_000 })).toMatchObject({
-      cylinder: 1,
-      depth: 10_000,
-    });
-    expect(other({ kind: 'note', text: 'n' })).toMatchObject({ text: 'n' });
-    expect(other({ kind: 'answer', readingId: 'a', slip: 'unit' })).toMatchObject({ slip: 'unit' });
+    expect(all({ kind: 'take-back', readingId: 'nobody' })).toEqual([]);
+    expect(all({ kind: 'note', text: 'n' })).toMatchObject([{ text: 'n' }]);
+    expect(all(body, { kind: 'answer', readingId: 'a', slip: 'unit' })[1]).toMatchObject({ slip: 'unit' });
   });
 });
 

@@ -1,6 +1,16 @@
-import type { Instrument } from '@tribos/core';
-import { IsIn, IsInt, IsNumber, IsOptional, Max, Min } from 'class-validator';
-import { IsClientId, IsDay, IsId, IsLength, IsName, OrNull } from '../kit/rules.js';
+import { USUAL, type Instrument } from '@tribos/core';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Max,
+  Min,
+} from 'class-validator';
+import { IsClientId, IsDay, IsId, IsLength, IsName, IsTyped, OrNull } from '../kit/rules.js';
 
 export class InstrumentBody {
   @IsClientId()
@@ -9,7 +19,7 @@ export class InstrumentBody {
   @IsName()
   name!: string;
 
-  @IsIn(['dial-bore', 'telescoping', 'micrometer', 'calliper'])
+  @IsIn(Object.keys(USUAL))
   type!: Instrument['type'];
 
   @IsIn(['mm', 'in'])
@@ -62,9 +72,59 @@ export class InstrumentBody {
   @IsId()
   settingInstrumentId?: string | null;
 
+  /** Travel of the needle over the dial, nm. */
+  @OrNull()
+  @IsInt()
+  @Min(1)
+  @Max(100_000_000)
+  travel!: number | null;
+
+  /** Leaves of a set, nm. */
+  @IsArray()
+  @ArrayMaxSize(200)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  @Max(100_000_000, { each: true })
+  leaves!: number[];
+
   @OrNull()
   @IsDay()
   calibrationDue!: string | null;
+}
+
+/** Repeats of one person with one gauge on one part. */
+export class StudyBody {
+  @IsClientId()
+  id!: string;
+
+  @IsId()
+  instrumentId!: string;
+
+  /** The part measured; several people on the same parts make a study of the gauge. */
+  @IsName()
+  part!: string;
+
+  /** As typed, in order. */
+  @IsArray()
+  @ArrayMinSize(2)
+  @ArrayMaxSize(100)
+  @IsTyped({ each: true })
+  texts!: string[];
+}
+
+/** A study as the shop keeps it. */
+export interface StudyView {
+  readonly id: string;
+  readonly instrumentId: string;
+  readonly part: string;
+  readonly by: string;
+  readonly at: string;
+  readonly texts: readonly string[];
+  /** nm */
+  readonly values: readonly number[];
+  readonly repeats: number;
+  /** Standard deviation, nm, where there are repeats enough to be used; null otherwise. */
+  readonly s: number | null;
 }
 
 export class EditInstrument extends InstrumentBody {

@@ -29,6 +29,19 @@ export class ThermalBody {
 
   @IsBoolean()
   sameBench!: boolean;
+
+  /** Temperature of the cylinder where it was taken apart, °C. */
+  @OrNull()
+  @IsNumber()
+  @Min(-30)
+  @Max(200)
+  cylinder!: number | null;
+
+  @OrNull()
+  @IsNumber()
+  @Min(-30)
+  @Max(200)
+  piston!: number | null;
 }
 
 export class NewJob {

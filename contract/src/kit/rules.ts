@@ -1,4 +1,13 @@
-import { IsInt, IsString, Matches, Max, MaxLength, Min, ValidateIf } from 'class-validator';
+import {
+  IsInt,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  type ValidationOptions,
+} from 'class-validator';
 
 type Decorator = PropertyDecorator;
 
@@ -27,6 +36,17 @@ export const IsProse = (): Decorator =>
     IsString(),
     MaxLength(2000),
     Matches(/^[^\u0000]*$/u, { message: '$property holds a character that cannot be kept' }),
+  );
+
+/** A figure as typed at a gauge: at most 48 characters; what it says is for the parser. */
+export const IsTyped = (options: ValidationOptions = {}): Decorator =>
+  all(
+    IsString(options),
+    MaxLength(48, options),
+    Matches(/^[^\u0000]*$/u, {
+      ...options,
+      message: '$property holds a character that cannot be kept',
+    }),
   );
 
 /** A length in integer nanometres within a metre. */

@@ -1,3 +1,15 @@
+import {
+  FINDINGS,
+  PISTON_PLACES,
+  REOPENS,
+  type FindingKind,
+  type LeafAnswer,
+  type Nanometres,
+  type Needle,
+  type PistonPlace,
+  type SlipCode,
+  type WorkKind,
+} from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -8,35 +20,54 @@ import {
   IsNumber,
   IsObject,
   IsOptional,
-  IsString,
-  Matches,
   Max,
-  MaxLength,
   Min,
   ValidateNested,
 } from 'class-validator';
-import { IsClientId, IsId, IsLength, IsProse, IsTime, OrNull } from '../kit/rules.js';
+import { IsClientId, IsId, IsLength, IsProse, IsTime, IsTyped, OrNull } from '../kit/rules.js';
 
-const PARTS = ['bore', 'piston'] as const;
-const PLACES = ['gauge-height', 'crown', 'skirt-edge', 'pin-axis'] as const;
-const SLIPS = ['unit', 'thimble-turn', 'too-fine', 'outlier', 'wrong-place', 'mistyped'] as const;
-export const ENTRY_KINDS = ['reading', 'take-back', 'answer', 'score', 'note'] as const;
+const PARTS = ['bore', 'land', 'piston', 'pin', 'pin-bore', 'small-end'] as const;
+const GAPS = ['clearance', 'ring-gap'] as const;
+const SLIPS = [
+  'unit',
+  'thimble-turn',
+  'sign',
+  'too-fine',
+  'outlier',
+  'wrong-place',
+  'wrong-axis',
+  'mistyped',
+  'taken-twice',
+] as const satisfies readonly SlipCode[];
+export const ENTRY_KINDS = [
+  'reading',
+  'leaf',
+  'zero',
+  'closing-zero',
+  'take-back',
+  'answer',
+  'finding',
+  'work',
+  'note',
+] as const;
 
-export class StationBody {
-  @IsIn(PARTS)
-  part!: (typeof PARTS)[number];
-
+class OnCylinder {
   @IsInt()
   @Min(0)
   @Max(11)
   cylinder!: number;
 }
 
+export class StationBody extends OnCylinder {
+  @IsIn(PARTS)
+  part!: (typeof PARTS)[number];
+}
+
 export class BoreStationBody extends StationBody {
   declare part: 'bore';
 
   @IsLength()
-  depth!: number;
+  depth!: Nanometres;
 
   @IsNumber()
   @Min(0)
@@ -44,15 +75,57 @@ export class BoreStationBody extends StationBody {
   angle!: number;
 }
 
+export class LandStationBody extends StationBody {
+  declare part: 'land';
+}
+
 export class PistonStationBody extends StationBody {
   declare part: 'piston';
 
-  @IsIn(PLACES)
-  place!: (typeof PLACES)[number];
+  @IsIn(Object.keys(PISTON_PLACES))
+  place!: PistonPlace;
 
   @OrNull()
   @IsId()
   kit!: string | null;
+}
+
+export class PinStationBody extends StationBody {
+  declare part: 'pin';
+
+  @IsIn(['middle', 'end'])
+  place!: 'middle' | 'end';
+}
+
+export class PinBoreStationBody extends StationBody {
+  declare part: 'pin-bore';
+}
+
+export class SmallEndStationBody extends StationBody {
+  declare part: 'small-end';
+}
+
+export class GapStationBody extends OnCylinder {
+  @IsIn(GAPS)
+  part!: (typeof GAPS)[number];
+}
+
+export class ClearanceStationBody extends GapStationBody {
+  declare part: 'clearance';
+
+  @OrNull()
+  @IsId()
+  kit!: string | null;
+}
+
+export class RingGapStationBody extends GapStationBody {
+  declare part: 'ring-gap';
+
+  @IsIn(['top', 'second'])
+  ring!: 'top' | 'second';
+
+  @IsLength()
+  depth!: Nanometres;
 }
 
 export class EntryBody {
@@ -85,19 +158,27 @@ export class ReadingBody extends EntryBody {
       property: 'part',
       subTypes: [
         { name: 'bore', value: BoreStationBody },
+        { name: 'land', value: LandStationBody },
         { name: 'piston', value: PistonStationBody },
+        { name: 'pin', value: PinStationBody },
+        { name: 'pin-bore', value: PinBoreStationBody },
+        { name: 'small-end', value: SmallEndStationBody },
       ],
     },
   })
-  station!: BoreStationBody | PistonStationBody;
+  station!:
+    | BoreStationBody
+    | LandStationBody
+    | PistonStationBody
+    | PinStationBody
+    | PinBoreStationBody
+    | SmallEndStationBody;
 
   @IsId()
   instrumentId!: string;
 
   /** As typed; the server reads it with the same parser as the screen. */
-  @IsString()
-  @MaxLength(48)
-  @Matches(/^[^\u0000]*$/u, { message: 'text holds a character that cannot be kept' })
+  @IsTyped()
   text!: string;
 
   @IsOptional()
@@ -106,6 +187,117 @@ export class ReadingBody extends EntryBody {
   @ValidateNested()
   @Type(() => CorrectsBody)
   corrects?: CorrectsBody | null;
+
+  /** Zero whose deviation was typed. */
+  @IsOptional()
+  @OrNull()
+  @IsId()
+  zeroId?: string | null;
+
+  /** Last entry its writer had on screen. */
+  @IsOptional()
+  @OrNull()
+  @IsId()
+  seen?: string | null;
+}
+
+export class LeafBody extends EntryBody {
+  declare kind: 'leaf';
+
+  @IsObject()
+  @ValidateNested()
+  @Type(() => GapStationBody, {
+    keepDiscriminatorProperty: true,
+    discriminator: {
+      property: 'part',
+      subTypes: [
+        { name: 'clearance', value: ClearanceStationBody },
+        { name: 'ring-gap', value: RingGapStationBody },
+      ],
+    },
+  })
+  station!: ClearanceStationBody | RingGapStationBody;
+
+  @IsId()
+  instrumentId!: string;
+
+  /** Leaves laid together, nm. */
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(3)
+  @IsInt({ each: true })
+  @Min(1, { each: true })
+  @Max(100_000_000, { each: true })
+  stack!: Nanometres[];
+
+  @IsIn(['goes', 'drags', 'does-not'])
+  answer!: LeafAnswer;
+}
+
+export class ZeroInBody {
+  @IsIn(['micrometer', 'ring'])
+  kind!: 'micrometer' | 'ring';
+}
+
+export class ZeroInMicrometer extends ZeroInBody {
+  declare kind: 'micrometer';
+
+  @IsId()
+  instrumentId!: string;
+}
+
+export class ZeroInRing extends ZeroInBody {
+  declare kind: 'ring';
+
+  /** Standard uncertainty of its certificate, nm. */
+  @IsNumber()
+  @Min(0)
+  @Max(1_000_000)
+  u!: number;
+}
+
+export class ZeroBody extends EntryBody {
+  declare kind: 'zero';
+
+  @IsId()
+  instrumentId!: string;
+
+  @IsObject()
+  @ValidateNested()
+  @Type(() => ZeroInBody, {
+    keepDiscriminatorProperty: true,
+    discriminator: {
+      property: 'kind',
+      subTypes: [
+        { name: 'micrometer', value: ZeroInMicrometer },
+        { name: 'ring', value: ZeroInRing },
+      ],
+    },
+  })
+  in!: ZeroInMicrometer | ZeroInRing;
+
+  /** Size set, as typed. */
+  @IsTyped()
+  text!: string;
+
+  @IsIn(['clockwise-larger', 'clockwise-smaller'])
+  needle!: Needle;
+
+  @IsInt()
+  @Min(1)
+  @Max(20)
+  repeats!: number;
+}
+
+export class ClosingZeroBody extends EntryBody {
+  declare kind: 'closing-zero';
+
+  @IsId()
+  zeroId!: string;
+
+  /** Deviation on the dial, as typed. */
+  @IsTyped()
+  text!: string;
 }
 
 export class TakeBackBody extends EntryBody {
@@ -125,18 +317,73 @@ export class AnswerBody extends EntryBody {
   slip!: (typeof SLIPS)[number];
 }
 
-export class ScoreBody extends EntryBody {
-  declare kind: 'score';
+export class WallPlace {
+  @IsLength()
+  depth!: Nanometres;
+
+  @IsNumber()
+  @Min(0)
+  @Max(359.999)
+  angle!: number;
+}
+
+export class FindingBody extends EntryBody {
+  declare kind: 'finding';
 
   @IsInt()
   @Min(0)
   @Max(11)
   cylinder!: number;
 
+  @IsIn(Object.keys(FINDINGS))
+  what!: FindingKind;
+
+  @OrNull()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => WallPlace)
+  place!: WallPlace | null;
+
+  /** Radial from the worn wall, nm. */
+  @OrNull()
   @IsInt()
   @Min(0)
   @Max(10_000_000)
-  depth!: number;
+  deep!: Nanometres | null;
+}
+
+export class TicketBody {
+  @IsLength(1)
+  low!: Nanometres;
+
+  @IsLength(1)
+  high!: Nanometres;
+}
+
+export class WorkBody extends EntryBody {
+  declare kind: 'work';
+
+  @IsIn(Object.keys(REOPENS))
+  what!: WorkKind;
+
+  @OrNull()
+  @IsInt()
+  @Min(0)
+  @Max(11)
+  cylinder!: number | null;
+
+  @OrNull()
+  @IsId()
+  kitId!: string | null;
+
+  @OrNull()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => TicketBody)
+  ticket!: TicketBody | null;
+
+  @IsProse()
+  text!: string;
 }
 
 export class NoteBody extends EntryBody {
@@ -146,7 +393,16 @@ export class NoteBody extends EntryBody {
   text!: string;
 }
 
-export type AnyEntryBody = ReadingBody | TakeBackBody | AnswerBody | ScoreBody | NoteBody;
+export type AnyEntryBody =
+  | ReadingBody
+  | LeafBody
+  | ZeroBody
+  | ClosingZeroBody
+  | TakeBackBody
+  | AnswerBody
+  | FindingBody
+  | WorkBody
+  | NoteBody;
 
 /** Entries to append, in order. Sending the same ids again changes nothing. */
 export class AppendLog {
@@ -161,9 +417,13 @@ export class AppendLog {
       property: 'kind',
       subTypes: [
         { name: 'reading', value: ReadingBody },
+        { name: 'leaf', value: LeafBody },
+        { name: 'zero', value: ZeroBody },
+        { name: 'closing-zero', value: ClosingZeroBody },
         { name: 'take-back', value: TakeBackBody },
         { name: 'answer', value: AnswerBody },
-        { name: 'score', value: ScoreBody },
+        { name: 'finding', value: FindingBody },
+        { name: 'work', value: WorkBody },
         { name: 'note', value: NoteBody },
       ],
     },

@@ -148,6 +148,16 @@ export class NewEngine {
 
   @IsLength(1_000_000)
   wallDepth!: number;
+
+  /** Nominal diameter of the piston pin; null when it is not on file. */
+  @OrNull()
+  @IsInt()
+  @Min(1_000_000)
+  @Max(100_000_000)
+  pin!: number | null;
+
+  @IsIn(['liquid', 'air'])
+  cooling!: 'liquid' | 'air';
 }
 
 /** An engine with its limits' versions, for editing. */

@@ -50,7 +50,8 @@ interface Scratch {
   readonly unseen: Float64Array;
 }
 
-const columns = (count: number): Float64Array[] => Array.from({ length: count }, () => new Float64Array(BLOCK));
+const columns = (count: number): Float64Array[] =>
+  Array.from({ length: count }, () => new Float64Array(BLOCK));
 
 const scratchFor = (model: MapModel): Scratch => ({
   sources: columns(model.sources.length),

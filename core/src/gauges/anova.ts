@@ -39,7 +39,8 @@ export function gaugeStudy(cells: readonly StudyCell[], tolerance: number | null
   if (parts.length < 2) throw new OutOfRange('number of parts', parts.length, 'at least 2');
   if (r < 2) throw new OutOfRange('repeats in a cell', r, 'at least 2');
   const uneven = cells.find((c) => c.values.length !== r);
-  if (uneven) throw new OutOfRange(`repeats of ${uneven.person} on ${uneven.part}`, uneven.values.length, `${r}`);
+  if (uneven)
+    throw new OutOfRange(`repeats of ${uneven.person} on ${uneven.part}`, uneven.values.length, `${r}`);
   const [p, n] = [people.length, parts.length];
   const filled = new Set(cells.map((c) => `${c.person}\n${c.part}`));
   if (cells.length !== p * n || filled.size !== p * n)

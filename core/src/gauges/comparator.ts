@@ -50,14 +50,19 @@ export function driftAt(zero: Zero, at: string): number {
  * How far a zero may wander and still be corrected: 3√2·√(r²/12 + s²). Beyond it the map is taken again.
  * @param gauge resolution r and repeatability s, nm
  */
-export const driftAllowed = (gauge: { readonly resolution: number; readonly repeatability: number }): number =>
-  3 * Math.SQRT2 * Math.hypot(gauge.resolution / Math.sqrt(12), gauge.repeatability);
+export const driftAllowed = (gauge: {
+  readonly resolution: number;
+  readonly repeatability: number;
+}): number => 3 * Math.SQRT2 * Math.hypot(gauge.resolution / Math.sqrt(12), gauge.repeatability);
 
 /** Unit deviations are typed in at a comparator, by the unit of its dial. */
 export const DEVIATION_UNIT: Record<'mm' | 'in', TypedUnit> = { mm: 'um', in: 'tenths' };
 
 /** How an entry at a gauge is to be read: a size, or in comparator mode a signed deviation. */
-export const readingContext = (instrument: { readonly unit: 'mm' | 'in' }, comparator: boolean): ParseContext => ({
+export const readingContext = (
+  instrument: { readonly unit: 'mm' | 'in' },
+  comparator: boolean,
+): ParseContext => ({
   unit: instrument.unit,
   ...(comparator ? { deviationUnit: DEVIATION_UNIT[instrument.unit] } : {}),
 });

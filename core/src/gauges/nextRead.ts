@@ -52,7 +52,12 @@ const risk = (away: number, u: number): number => normalCdf(-Math.abs(away) / u)
  * @param side which way the limit faces does not matter here: only the distance counts
  */
 export function rankActions<A extends ReadAction>(
-  figure: { readonly value: number; readonly limit: number; readonly u: number; readonly consequence: Consequence },
+  figure: {
+    readonly value: number;
+    readonly limit: number;
+    readonly u: number;
+    readonly consequence: Consequence;
+  },
   actions: readonly A[],
   rules?: ShopRules,
 ): RankedAction<A>[] {

@@ -1,7 +1,7 @@
 import { Unknown } from '../errors.js';
 import { driftAt, type Zero } from './comparator.js';
 import type { Component, Estimate } from './estimate.js';
-import { calibrationOverdue, HAS_THIMBLE, type Instrument } from './instrument.js';
+import { calibrationOverdue, HAS_THIMBLE, READS, type Instrument, type Sense } from './instrument.js';
 import type { Material } from '../specs/index.js';
 import { studyFor, type Study } from './study.js';
 import { toTwenty, type Thermal, type ThermalPart } from './temperature.js';
@@ -30,6 +30,8 @@ export interface TakenReading {
   /** Key of the part, e.g. one cylinder or one piston. */
   readonly part: string;
   readonly material: Material;
+  /** What it was read as: the inside and outside jaws of one calliper err each on their own. */
+  readonly sense?: Sense;
   /** Whose thermometer reading applies; the cylinder's unless stated. */
   readonly thermalPart?: ThermalPart;
   /** Set when the gauge was zeroed for this map and showed a deviation. */
@@ -98,9 +100,11 @@ function scale(
   place: string,
   bench: Bench,
   kind: Component['kind'],
+  sense?: Sense,
 ): Component[] {
   const u = error / ROOT3;
-  const key = `scale:${instrument.id}`;
+  const jaws = READS[instrument.type].length > 1 && sense ? `:${sense}` : '';
+  const key = `scale:${instrument.id}${jaws}`;
   const own = rectangular(`${key}:${place}`, kind, Math.sqrt(1 - TURN_SHARE) * u);
   if (!HAS_THIMBLE[instrument.type]) return [rectangular(key, kind, Math.sqrt(TURN_SHARE) * u), own];
   const turn = Math.round((size - bench.anchor) / TURN[instrument.unit]);
@@ -183,9 +187,15 @@ export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
     components: [
       rectangular(`resolution:${reading.id}`, 'resolution', instrument.resolution / ROOT12),
       repeatability(instrument, bench, by, `repeatability:${reading.id}`, 'repeatability'),
-      ...scale(instrument, error * travelled, reading.value, reading.place, bench, 'scale').filter(
-        (c) => c.amplitude > 0,
-      ),
+      ...scale(
+        instrument,
+        error * travelled,
+        reading.value,
+        reading.place,
+        bench,
+        'scale',
+        reading.sense,
+      ).filter((c) => c.amplitude > 0),
       ...(zero ? zeroSetting(zero, instrument, bench, by) : standingSetting(reading, instrument, bench)),
       ...warm.components,
     ],

@@ -17,7 +17,10 @@ function pistonKit(file: JobFile, kitId: string | null): Kit | undefined {
   if (kitId !== null) return file.engine.kits.find((k) => k.id === kitId);
   const maker = file.job.fitted.piston;
   const standard = file.engine.kits.filter((k) => k.oversize === 0);
-  return standard.find((k) => maker === null || k.maker === maker) ?? file.engine.kits.find((k) => k.maker === maker);
+  return (
+    standard.find((k) => maker === null || k.maker === maker) ??
+    file.engine.kits.find((k) => k.maker === maker)
+  );
 }
 
 /** Material a station's part is made of, for its expansion. */

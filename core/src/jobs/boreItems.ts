@@ -66,7 +66,10 @@ function ticketOf(file: JobFile, cylinder: number): Governing | null {
 }
 
 /** σ of the unseen part of the oval, from the out-of-round limit or, without one, half the wear allowed. */
-function sigmaFor(file: JobFile): number {
+function sigmaFor(file: JobFile, cylinder: number): number {
+  // A wall fresh from the hone is as round as its ticket lets it be.
+  const ticket = lastWall(file.log, cylinder)?.ticket;
+  if (ticket) return unseenSigma((ticket.high - ticket.low) / 2, false);
   const round = governingFor(file, 'bore.out-of-round', ['service', 'new'], 'max');
   const at = round.status === 'governed' ? limitFigure(round.limit, 'max') : null;
   if (at !== null) return unseenSigma(at, file.job.seized);
@@ -119,15 +122,13 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
         : null,
     stations,
     progress: { read, planned: planned.length },
-    sigma: sigmaFor(file),
+    sigma: sigmaFor(file, cylinder),
     blockedBy,
     caveats,
     step: Math.max(...instruments.map((i) => i.resolution), 1_000),
     instruments,
     at: entries.at(-1)?.at ?? '',
-    reference: land
-      ? { value: land.value, from: 'land' }
-      : { value: standardLow(file), from: 'standard' },
+    reference: land ? { value: land.value, from: 'land' } : { value: standardLow(file), from: 'standard' },
     ticket: ticketOf(file, cylinder),
   };
 }
@@ -153,7 +154,11 @@ function shapeLines(survey: BoreSurvey): WorkingLine[] {
 }
 
 /** Verdicts on one bore: largest against its wear limit, out-of-round, taper. */
-export function boreItems(file: JobFile, bore: BoreState, spread: MapSpread | null | undefined): VerdictItem[] {
+export function boreItems(
+  file: JobFile,
+  bore: BoreState,
+  spread: MapSpread | null | undefined,
+): VerdictItem[] {
   const { survey, sigma } = bore;
   const common: Omit<ToJudge, 'feature' | 'side' | 'title' | 'of' | 'caveats' | 'working' | 'depth'> = {
     cylinder: bore.cylinder,

@@ -65,7 +65,10 @@ export function clearanceItems(
   const leaf = gap && leafMiddle(gap.bracket, leafModel(gap));
   const direct = both && uncertaintyOf(both.tightest);
   const apart =
-    leaf && both && direct && Math.abs(leaf.value - both.tightest.value) > AGREE * Math.hypot(leaf.u, direct.u);
+    leaf &&
+    both &&
+    direct &&
+    Math.abs(leaf.value - both.tightest.value) > AGREE * Math.hypot(leaf.u, direct.u);
   // Leaves speak where they tell more: no gauges to compare, or gauges wider than the bracket.
   const byLeaves = gap !== null && !apart && (!direct || (leaf ? leaf.u < direct.u : false));
 
@@ -95,7 +98,13 @@ export function clearanceItems(
         ? [{ kind: 'length' as const, label: 'thickest leaf that goes', value: gap.bracket.low }]
         : []),
       ...(gap?.bracket.high != null
-        ? [{ kind: 'length' as const, label: 'thinnest leaf that drags or does not go', value: gap.bracket.high }]
+        ? [
+            {
+              kind: 'length' as const,
+              label: 'thinnest leaf that drags or does not go',
+              value: gap.bracket.high,
+            },
+          ]
         : []),
       ...(gap
         ? [
@@ -146,12 +155,13 @@ export function clearanceItems(
             leaves: {
               low: gap.bracket.low,
               high: gap.bracket.high,
-              p: (s: 'max' | 'min', limit: number) =>
-                leafConformance(gap.bracket, s, limit, leafModel(gap)),
+              p: (s: 'max' | 'min', limit: number) => leafConformance(gap.bracket, s, limit, leafModel(gap)),
             },
           }
         : {}),
-      ...(spread === undefined ? {} : { spread: spread?.figures[side === 'max' ? 'loosest' : 'tightest'] ?? null }),
+      ...(spread === undefined
+        ? {}
+        : { spread: spread?.figures[side === 'max' ? 'loosest' : 'tightest'] ?? null }),
       progress: { read: bore.progress.read + (piston ? 1 : 0), planned: bore.progress.planned + 1 },
       blockedBy,
       caveats,

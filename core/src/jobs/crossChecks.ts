@@ -122,7 +122,8 @@ function leafCheck(file: JobFile, bore: BoreState, state: ReadingsState): CrossC
         kind: 'leaf',
         cylinder: bore.cylinder,
         title: 'leaf beside the piston',
-        repeat: 'Slide the bare piston and the leaf through the bore again on the thrust axis; then the piston at its gauge height.',
+        repeat:
+          'Slide the bare piston and the leaf through the bore again on the thrust axis; then the piston at its gauge height.',
       },
       { name: 'smallest bore − piston', value: direct.value, u: uncertaintyOf(direct).u },
       { name: 'by leaves', ...leaf },
@@ -183,11 +184,7 @@ function cylinderChecks(file: JobFile, bores: readonly BoreState[]): CrossCheck[
 }
 
 /** Every cross-check the readings so far allow. */
-export function crossChecks(
-  file: JobFile,
-  bores: readonly BoreState[],
-  state: ReadingsState,
-): CrossCheck[] {
+export function crossChecks(file: JobFile, bores: readonly BoreState[], state: ReadingsState): CrossCheck[] {
   return [
     ...bores.flatMap((b) => [
       ...ringChecks(file, b, state),

@@ -9,6 +9,7 @@ export * from './pinItems.js';
 export * from './crossChecks.js';
 export * from './kitOptions.js';
 export * from './verificationU.js';
+export * from './beforeMeasuring.js';
 export * from './nextReads.js';
 export * from './nextAction.js';
 export * from './judgeJob.js';

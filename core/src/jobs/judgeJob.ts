@@ -41,11 +41,7 @@ export type SpreadOf = (problem: MapProblem) => MapSpread | null;
  * @param show     unit the slip questions speak in
  * @param spreadOf propagation of a whole map
  */
-export function judgeJob(
-  file: JobFile,
-  show: LengthUnit = 'mm',
-  spreadOf: SpreadOf = () => null,
-): Judgement {
+export function judgeJob(file: JobFile, show: LengthUnit = 'mm', spreadOf: SpreadOf = () => null): Judgement {
   const readings = standingReadings(file, show);
   const bores = file.engine.cylinders.map((_, i) => boreState(file, readings, i));
   // An incomplete map proves nothing yet, so it is not worth propagating.

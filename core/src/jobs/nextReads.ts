@@ -142,8 +142,7 @@ export function nextReads(
   }
   if (item.because === 'unseen') {
     const third = thirdDirection(file, item);
-    if (third && !readings.stations.has(stationKey(third)))
-      add('third-direction', u * 0.75, third, inHand);
+    if (third && !readings.stations.has(stationKey(third))) add('third-direction', u * 0.75, third, inHand);
   }
   for (const g of item.outlook)
     if (!used.has(g.instrument.id)) add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
@@ -155,7 +154,12 @@ export function nextReads(
   const micrometers = file.instruments.filter((i) => i.type === 'micrometer' && reach(i));
   if (bore && !zeroed && gauges[0] && micrometers[0]) {
     const own = comparatorU(file, item, gauges[0], micrometers[0]);
-    add('comparator', item.feature === 'clearance' ? Math.min(u, own) : fused(u, own), behind.station, gauges[0].id);
+    add(
+      'comparator',
+      item.feature === 'clearance' ? Math.min(u, own) : fused(u, own),
+      behind.station,
+      gauges[0].id,
+    );
   }
   const leaves = file.instruments.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
   if (item.feature === 'clearance' && leaves && item.bracket === null) {

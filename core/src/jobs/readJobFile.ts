@@ -30,7 +30,10 @@ function references(file: JobFile): Misfit[] {
   file.log.forEach((e, n) => {
     const path = `/log/${n}`;
     if (entries.has(e.id)) say(`${path}/id`, 'is used twice');
-    const reads = (instrumentId: string, part: ReadingEntry['station']['part'] | 'clearance' | 'ring-gap') => {
+    const reads = (
+      instrumentId: string,
+      part: ReadingEntry['station']['part'] | 'clearance' | 'ring-gap',
+    ) => {
       const instrument = instruments.get(instrumentId);
       if (!instrument) say(`${path}/instrumentId`, 'names an instrument that is not in the file');
       else if (!READS[instrument.type].includes(senseOf({ part })))
@@ -54,7 +57,8 @@ function references(file: JobFile): Misfit[] {
         else if (e.zeroId !== null && !zero) say(`${path}/zeroId`, 'names a zero that is not before it');
         else if (instrument) {
           const parsed = parseReading(e.text, readingContext(instrument, zero?.kind === 'zero'));
-          const value = parsed.ok && (zero?.kind === 'zero' ? fromDeviation(zero, parsed.value) : parsed.value);
+          const value =
+            parsed.ok && (zero?.kind === 'zero' ? fromDeviation(zero, parsed.value) : parsed.value);
           if (value !== e.value) say(`${path}/value`, `is not what was typed (“${e.text}”)`);
         }
         onEngine(e.station.cylinder, 'station/cylinder');

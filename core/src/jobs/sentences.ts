@@ -86,7 +86,10 @@ export function directionName(file: Pick<JobFile, 'engine'>, angle: number): str
 const subject = (file: JobFile, item: VerdictItem): string => {
   const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
   const names: Partial<Record<VerdictItem['feature'], string>> = {
-    bore: item.limit?.source.type === 'machinist' ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}` : 'bore',
+    bore:
+      item.limit?.source.type === 'machinist'
+        ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}`
+        : 'bore',
     'bore.out-of-round': 'out-of-round',
     'bore.taper': 'taper',
   };
@@ -100,8 +103,11 @@ const subject = (file: JobFile, item: VerdictItem): string => {
 const bound = (item: VerdictItem): string =>
   item.limit?.source.type === 'machinist'
     ? 'ticket'
-    :
-  item.side === 'max' ? (item.limit?.state === 'new' ? 'maximum for new parts' : 'service limit') : 'minimum';
+    : item.side === 'max'
+      ? item.limit?.state === 'new'
+        ? 'maximum for new parts'
+        : 'service limit'
+      : 'minimum';
 
 /** The margin to the limit with as many digits as it takes not to read as zero. */
 function marginText(item: VerdictItem, unit: LengthUnit): string {
@@ -171,7 +177,10 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
     case 'question':
       return { headline: `${who} waits for an answer about a reading.`, details };
     case 'conflict':
-      return { headline: `${who}: two ways of measuring disagree. Read that station again with both.`, details };
+      return {
+        headline: `${who}: two ways of measuring disagree. Read that station again with both.`,
+        details,
+      };
     case 'wrong-axis':
       return {
         headline: `${who}: the bore was read along the pin, the piston across it. Read the thrust axis.`,
@@ -225,14 +234,17 @@ function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details:
   const leaf = (v: number) => toDecimal(nm(v), unit, unit === 'mm' ? 2 : 4);
   const between =
     low !== null && high !== null
-      ? `${leaf(low)} goes, ${leaf(high)} ${unit} does not`
+      ? `${leaf(low)} goes, ${leaf(high)} ${unit} does not go freely`
       : low !== null
         ? `at least ${leaf(low)} ${unit} goes`
-        : `${leaf(high!)} ${unit} does not go`;
+        : `${leaf(high!)} ${unit} does not go freely`;
   for (const c of item.caveats) details.push(CAVEATS[c]);
   if (item.limit) details.push(`${sourceLine(item.limit.source)}.`);
   if (item.because === 'conflict')
-    return { headline: `${who}: leaves and gauges disagree, or a leaf goes that should not. Square it and try again.`, details };
+    return {
+      headline: `${who}: leaves and gauges disagree, or a leaf goes that should not. Square it and try again.`,
+      details,
+    };
   if (item.limitAt === null) return { headline: `${who}: ${between}; no limit on file.`, details };
   const limit = `${item.side === 'max' ? 'maximum' : 'minimum'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}`;
   const says =

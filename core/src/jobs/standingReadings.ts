@@ -17,6 +17,7 @@ import {
   partKey,
   slips,
   standing,
+  senseOf,
   standingLeaves,
   stationEstimate,
   stationKey,
@@ -108,6 +109,7 @@ export const takenReading = (
   at: e.at,
   by: e.by,
   part: partKey(e.station),
+  sense: senseOf(e.station),
   material: materialOf(file, e.station),
   thermalPart: e.station.part === 'bore' || e.station.part === 'land' ? 'cylinder' : 'piston',
   zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),
@@ -255,9 +257,7 @@ function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<str
       key,
       tries,
       bracket: leafBracket(tries),
-      tolerance: Math.max(
-        ...used.map((u) => u.of.maxError * (calibrationOverdue(u.of, u.at) ? 2 : 1)),
-      ),
+      tolerance: Math.max(...used.map((u) => u.of.maxError * (calibrationOverdue(u.of, u.at) ? 2 : 1))),
       overdue: used.some((u) => calibrationOverdue(u.of, u.at)),
     });
   }
@@ -270,12 +270,11 @@ function wrongAxis(file: JobFile, accepted: readonly ReadingEntry[]): SlipQuesti
     const bores = accepted.filter((e) => e.station.part === 'bore' && e.station.cylinder === cylinder);
     const piston = accepted.findLast(
       (e) =>
-        e.station.part === 'piston' &&
-        e.station.cylinder === cylinder &&
-        e.station.place === 'gauge-height',
+        e.station.part === 'piston' && e.station.cylinder === cylinder && e.station.place === 'gauge-height',
     );
     const pin = halfTurn(file.engine.pinAxisDeg);
-    const along = bores.length >= 2 && bores.every((e) => e.station.part === 'bore' && halfTurn(e.station.angle) === pin);
+    const along =
+      bores.length >= 2 && bores.every((e) => e.station.part === 'bore' && halfTurn(e.station.angle) === pin);
     return along && piston
       ? [
           {

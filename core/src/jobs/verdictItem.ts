@@ -10,10 +10,27 @@ import {
 
 /** Why a verdict is not yet a yes or a no. */
 export type Because =
-  'unread' | 'incomplete' | 'gauge' | 'unseen' | 'question' | 'conflict' | 'three-point' | 'ask-limit' | 'leaves' | 'wrong-axis';
+  | 'unread'
+  | 'incomplete'
+  | 'gauge'
+  | 'unseen'
+  | 'question'
+  | 'conflict'
+  | 'three-point'
+  | 'ask-limit'
+  | 'leaves'
+  | 'wrong-axis';
 
 export type Caveat =
-  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'listed-piston' | 'reopened' | 'leaves';
+  | 'two-directions'
+  | 'unchecked'
+  | 'overdue'
+  | 'raised'
+  | 'kept-repeat'
+  | 'override'
+  | 'listed-piston'
+  | 'reopened'
+  | 'leaves';
 
 /** One line of the working behind a figure. */
 export type WorkingLine =

@@ -5,3 +5,4 @@ export * from './slips.js';
 export * from './outliers.js';
 export * from './stationEstimate.js';
 export * from './reopens.js';
+export * from './newEntry.js';

@@ -28,13 +28,7 @@ const RANGE_95: Record<number, number> = { 2: 2.77, 3: 3.31, 4: 3.63, 5: 3.86, 6
 /** Two estimates agree when they differ by less than this many combined u (99 %). */
 const AGREE = 2.58;
 
-function withRepeatability(
-  estimate: Estimate,
-  id: string,
-  s: number,
-  dof: number,
-  pool: string,
-): Estimate {
+function withRepeatability(estimate: Estimate, id: string, s: number, dof: number, pool: string): Estimate {
   const rest = estimate.components.filter((c) => c.key !== `repeatability:${id}`);
   const raised: Component = {
     key: `repeatability:${id}`,

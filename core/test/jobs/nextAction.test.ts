@@ -89,6 +89,7 @@ describe('what to do next', () => {
       SOUND[1]!,
     ];
     const file = jobFile([...bores(near), ...PISTONS, reading(bore(0, 15, 45), '77.105')], {
+      engine: { ...TWIN, limits: TWIN.limits.filter((l) => l.feature !== 'clearance') },
       instruments: GAUGES.filter((g) => g.id === 'ring-set' || g.id === 'mic'),
     });
     expect(says(file)).toBe('Left bore is at its limit and no gauge here decides it: treat it as beyond.');

@@ -18,7 +18,7 @@ const transfers = (roof: number, floor: number, from: number, to: number): Port[
   port('transfer', roof, floor, from, to),
   port('transfer', roof, floor, 360 - to, 360 - from),
 ];
-const common = { pinAxisDeg: 90, year: null, code: null } as const;
+const common = { pinAxisDeg: 90, cooling: 'liquid', year: null, code: null } as const;
 
 const atv = 'Drumlin 386';
 const atvManual = maker('Drumlin', 'Drumlin 386 manual');
@@ -39,6 +39,7 @@ export const drumlin386: EngineSpec = {
   wallDepth: mm(98),
   ports: [],
   sleeveOuter: null,
+  pin: mm(18),
   limits: [
     ...pair(atvManual, atv, '3-18', 'bore', [84.0, 84.015], 84.09),
     line(lintel, atv, '1', 'clearance', 'new', [0.0014, 0.0022]),
@@ -70,6 +71,7 @@ export const drumlin212: EngineSpec = {
   wallDepth: mm(94),
   ports: [],
   sleeveOuter: null,
+  pin: mm(15),
   limits: [
     ...pair(youthManual, youth, '2-9', 'bore', [62.8, 62.815], 62.89),
     ...pair(youthManual, youth, '2-10', 'clearance', [0.055, 0.075], 0.15),
@@ -98,6 +100,7 @@ export const kaldera620: EngineSpec = {
   wallDepth: mm(100),
   ports: [port('exhaust', 38.5, 68, -34, 34), ...transfers(53, 68, 55, 125)],
   sleeveOuter: null,
+  pin: mm(18),
   limits: [
     ...pair(sledManual, sled, '5-6', 'bore', [76.4, 76.412], 76.43),
     line(sledKit, sled, '1', 'clearance', 'new', [0.11, 0.125]),
@@ -125,6 +128,7 @@ export const pellworm720: EngineSpec = {
   wallDepth: mm(102),
   ports: [],
   sleeveOuter: null,
+  pin: mm(20),
   limits: [
     ...pair(pwcManual, pwc, '3-4', 'bore', [81.0, 81.02], 81.09),
     ...pair(pwcManual, pwc, '3-5', 'clearance', [0.08, 0.11], 0.18),
@@ -161,6 +165,8 @@ export const brask59: EngineSpec = {
   wallDepth: mm(52),
   ports: [port('exhaust', 24.1, 36.5, -38, 38), ...transfers(28.9, 36.5, 50, 130)],
   sleeveOuter: null,
+  pin: mm(10),
+  cooling: 'air',
   limits: [
     ...pair(sawManual, saw, '6', 'bore', [45.2, 45.212], 45.23),
     line(sawManual, saw, '6', 'clearance', 'new', [0.04, 0.07]),

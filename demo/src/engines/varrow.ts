@@ -8,6 +8,7 @@ const common = {
   zeroAt: 'front',
   pinAxisDeg: 90,
   ports: [],
+  cooling: 'liquid',
   year: null,
   code: null,
 } as const;
@@ -37,6 +38,7 @@ export const varrow644: EngineSpec = {
   depths: depths(15, 45, 80),
   wallDepth: mm(105),
   sleeveOuter: mm(82.5),
+  pin: mm(18),
   limits: [
     ...pair(twinManual, twin, '4-12', 'bore', [77.0, 77.012], 77.105),
     line(twinManual, twin, '4-12', 'bore.out-of-round', 'service', [null, 0.05]),
@@ -50,6 +52,10 @@ export const varrow644: EngineSpec = {
     ...pair(twinManual, twin, '5-8', 'crank.rod-side', [0.15, 0.35], 0.5),
     line(twinManual, twin, '5-9', 'crank.journal', 'new', [37.984, 38.0]),
     ...pair(twinManual, twin, '5-9', 'crank.journal-clearance', [0.024, 0.048], 0.07),
+    line(twinManual, twin, '4-14', 'pin.in-piston', 'new', [0.003, null]),
+    line(twinManual, twin, '4-14', 'pin.in-piston', 'service', [null, 0.03]),
+    line(twinManual, twin, '4-14', 'pin.in-rod', 'new', [0.006, null]),
+    line(twinManual, twin, '4-14', 'pin.in-rod', 'service', [null, 0.04]),
     line(twinManual, twin, '4-20', 'setup.deck', 'new', [0.0, 0.2]),
     line(twinManual, twin, '3-6', 'setup.valve.intake', 'new', [0.08, 0.12]),
     line(twinManual, twin, '3-6', 'setup.valve.exhaust', 'new', [0.14, 0.18]),
@@ -75,6 +81,7 @@ export const varrow312: EngineSpec = {
   depths: depths(12, 40, 70),
   wallDepth: mm(90),
   sleeveOuter: null,
+  pin: mm(18),
   limits: [
     ...pair(mxManual, mx, '7-4', 'bore', [79.0, 79.012], 79.04),
     line(mxManual, mx, '7-4', 'bore.out-of-round', 'service', [null, 0.01]),
@@ -109,6 +116,7 @@ export const varrow744: EngineSpec = {
   depths: depths(12, 36, 62),
   wallDepth: mm(84),
   sleeveOuter: null,
+  pin: mm(16),
   limits: [
     ...pair(fourManual, four, '6-11', 'crank.journal-clearance', [0.02, 0.044], 0.08),
     ...pair(fourManual, four, '6-9', 'crank.run-out', [null, 0.02], 0.05),

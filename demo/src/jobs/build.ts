@@ -1,14 +1,19 @@
 import {
   borePlan,
-  parseReading,
-  stationKey,
+  mm,
+  readEntry,
   type Decision,
   type EngineSpec,
+  type FindingKind,
   type Instrument,
   type JobFacts,
   type LogEntry,
-  type ReadingEntry,
-  type Station,
+  type NewEntry,
+  type GapStation,
+  type LeafAnswer,
+  type Nanometres,
+  type SizeStation,
+  type WorkKind,
 } from '@tribos/core';
 
 /** A job as the loader takes it: facts, log and decisions, ids made on loading. */
@@ -39,28 +44,92 @@ export class LogBook {
     return {
       id: `entry-${n + 1}`,
       at: new Date(this.start.getTime() + n * 20_000).toISOString(),
-      by: this.by,
     };
   }
 
-  read(station: Station, instrumentId: string, text: string): this {
-    const instrument = this.instruments.find((i) => i.id === instrumentId);
-    const parsed = parseReading(text, { unit: instrument?.unit ?? 'mm' });
-    if (!instrument || !parsed.ok)
-      throw new Error(`demo reading ${text} at ${stationKey(station)} cannot be read`);
-    const entry: ReadingEntry = {
-      ...this.base(),
-      kind: 'reading',
-      station,
-      instrumentId,
-      text,
-      unit: parsed.unit,
-      value: parsed.value,
-      step: parsed.step,
-      corrects: null,
-    };
-    this.log.push(entry);
+  /** Keeps an entry as the server would read it. */
+  private keep(body: NewEntry): this {
+    const read = readEntry(body, {
+      by: this.by,
+      engine: this.engine,
+      instruments: this.instruments,
+      known: (id) => this.log.find((e) => e.id === id),
+    });
+    if (!read.ok) throw new Error(`demo entry ${JSON.stringify(body)}: ${read.sentence}`);
+    this.log.push(read.entry);
     return this;
+  }
+
+  read(station: SizeStation, instrumentId: string, text: string, zeroId: string | null = null): this {
+    return this.keep({ ...this.base(), kind: 'reading', station, instrumentId, text, zeroId });
+  }
+
+  /** Zeroes a bore gauge in a micrometer; its id is the one readings by deviation name. */
+  zero(instrumentId: string, micrometer: string, text: string): this {
+    return this.keep({
+      ...this.base(),
+      kind: 'zero',
+      instrumentId,
+      in: { kind: 'micrometer', instrumentId: micrometer },
+      text,
+      needle: 'clockwise-smaller',
+      repeats: 3,
+    });
+  }
+
+  closingZero(text: string): this {
+    return this.keep({ ...this.base(), kind: 'closing-zero', zeroId: this.lastZero(), text });
+  }
+
+  private lastZero(): string {
+    const zero = this.log.findLast((e) => e.kind === 'zero');
+    if (!zero) throw new Error('no zero in this log yet');
+    return zero.id;
+  }
+
+  /** Deviations of a whole cylinder, several at each station, read from the last zero. */
+  compare(
+    cylinder: number,
+    plan: 'quick' | 'usual' | 'full',
+    instrumentId: string,
+    rows: readonly string[],
+  ): this {
+    const stations = borePlan(this.engine, plan, cylinder).filter((s) => !s.blocked);
+    if (stations.length !== rows.length)
+      throw new Error(`${this.engine.id}: ${stations.length} stations, ${rows.length} rows`);
+    stations.forEach((s, i) => {
+      for (const text of rows[i]!.split(' ')) this.read(s.station, instrumentId, text, this.lastZero());
+    });
+    return this;
+  }
+
+  leaf(station: GapStation, thickness: number, answer: LeafAnswer): this {
+    return this.keep({
+      ...this.base(),
+      kind: 'leaf',
+      station,
+      instrumentId: 'leaves',
+      stack: [mm(thickness)],
+      answer,
+    });
+  }
+
+  work(
+    what: WorkKind,
+    cylinder: number | null,
+    kitId: string | null = null,
+    ticket: readonly [number, number] | null = null,
+    text = '',
+  ): this {
+    return this.keep({
+      ...this.base(),
+      kind: 'work',
+      what,
+      cylinder,
+      kitId,
+      ticket: ticket && { low: mm(ticket[0]), high: mm(ticket[1]) },
+      text,
+    });
   }
 
   /** Readings of a whole cylinder in the order of the plan; null leaves a station unread. */
@@ -85,13 +154,23 @@ export class LogBook {
     return this.read({ part: 'piston', cylinder, place, kit }, instrumentId, text);
   }
 
-  score(cylinder: number, depth: number): this {
-    this.log.push({ ...this.base(), kind: 'score', cylinder, depth: depth as never });
-    return this;
+  finding(
+    cylinder: number,
+    what: FindingKind,
+    place: { readonly depth: number; readonly angle: number },
+    deep: Nanometres | null,
+  ): this {
+    return this.keep({
+      ...this.base(),
+      kind: 'finding',
+      cylinder,
+      what,
+      place: { depth: mm(place.depth), angle: place.angle },
+      deep,
+    });
   }
 
   note(text: string): this {
-    this.log.push({ ...this.base(), kind: 'note', text });
-    return this;
+    return this.keep({ ...this.base(), kind: 'note', text });
   }
 }

@@ -1,5 +1,14 @@
-import { um, type Instrument } from '@tribos/core';
-import { brask59, drumlin386, varrow312, varrow644 } from '../engines/index.js';
+import { um, type Instrument, type Thermal } from '@tribos/core';
+import {
+  brask59,
+  drumlin212,
+  drumlin386,
+  kaldera620,
+  pellworm720,
+  varrow312,
+  varrow644,
+  varrow744,
+} from '../engines/index.js';
 import { benches } from '../shop.js';
 import { LogBook, type DemoJob } from './build.js';
 
@@ -8,7 +17,53 @@ export type { DemoJob } from './build.js';
 const DAY = 86_400_000;
 const day = (now: Date, away: number): string =>
   new Date(now.getTime() + away * DAY).toISOString().slice(0, 10);
-const twenty = { celsius: 20, measured: true, sameBench: true };
+const twenty: Thermal = { celsius: 20, measured: true, sameBench: true, cylinder: null, piston: null };
+
+const PLUS_50 = 'pellworm-720.pellworm.plus-0-50';
+
+/** Worn, bored to +0.50 on a ticket, and measured again on its return: the rear came back too large. */
+function pellwormLog(book: LogBook): DemoJob['log'] {
+  return book
+    .bore(0, 'usual', 'bore-gauge-1', ['81.121', '81.104', '81.082', '81.071', '81.040', '81.036'])
+    .bore(1, 'usual', 'bore-gauge-1', ['81.097', '81.088', '81.066', '81.060', '81.031', '81.029'])
+    .piston(0, null, 'mic-75-100', '80.884')
+    .piston(1, null, 'mic-75-100', '80.889')
+    .piston(0, PLUS_50, 'mic-75-100', '81.416')
+    .piston(1, PLUS_50, 'mic-75-100', '81.414')
+    .work('bored', 0, PLUS_50, [81.502, 81.526], 'Back from boring.')
+    .work('bored', 1, PLUS_50, [81.5, 81.524], 'Back from boring.')
+    .work('washed', null)
+    .bore(0, 'usual', 'bore-gauge-1', ['81.513', '81.512', '81.512', '81.511', '81.513', '81.512'])
+    .bore(1, 'usual', 'bore-gauge-1', ['81.518', '81.519', '81.526', '81.524', '81.536', '81.533']).log;
+}
+
+/** A job that waits on the shelf with nothing read. */
+const unread = (
+  now: Date,
+  engine: DemoJob['engine'],
+  name: string,
+  phone: string,
+  complaint: string,
+  promised: number,
+): DemoJob => ({
+  engine,
+  customer: { name, phone },
+  facts: {
+    machine: `${engine.maker} ${engine.model}`,
+    engineNumber: '',
+    use: '',
+    complaint,
+    bench: null,
+    promised: day(now, promised),
+    plan: 'usual',
+    seized: false,
+    thermal: twenty,
+    fitted: { piston: null, ring: null },
+  },
+  createdDaysAgo: 2,
+  log: [],
+  decisions: [],
+});
 
 /** The jobs on the shelf when the demo starts, dated from `now`. */
 export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
@@ -61,7 +116,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           '77.055',
           '77.054',
         ])
-        .score(1, um(10))
+        .finding(1, 'score', { depth: 32, angle: 8 }, um(10))
         .note('Score on the right wall, exhaust side, 0.010 deep by the edge of a straightedge and leaf.')
         .piston(0, null, 'mic-75-100', '76.951')
         .piston(1, null, 'mic-75-100', '76.902', 'crown').log,
@@ -108,15 +163,101 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         promised: day(now, 2),
         plan: 'usual',
         seized: false,
-        thermal: { celsius: 20, measured: true, sameBench: false },
+        thermal: { ...twenty, sameBench: false },
         fitted: { piston: null, ring: null },
       },
       createdDaysAgo: 3,
       log: book(brask59, 1, 'Ngaire Solano')
         .bore(0, 'usual', 'calliper', ['45.22', '45.22', '45.21', '45.22', '45.21', '45.21'])
-        .piston(0, null, 'calliper', '45.13').log,
+        .piston(0, null, 'calliper', '45.13')
+        .work('piston-eased', 0, null, null, 'Crown edge eased by hand where it had picked up.')
+        .work('washed', 0)
+        .piston(0, null, 'calliper', '45.13')
+        .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.05, 'goes')
+        .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.08, 'does-not')
+        .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.06, 'goes')
+        .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.07, 'drags').log,
       decisions: [],
     },
+    {
+      engine: kaldera620,
+      customer: { name: 'Oisín Takahashi', phone: '0155 010 64' },
+      facts: {
+        machine: 'Kaldera 620 Twin',
+        engineNumber: 'K620-55-0193',
+        use: '4 100 km',
+        complaint: 'Seized on the magneto side; crank seal on that side draws air',
+        bench: null,
+        promised: day(now, 24),
+        plan: 'usual',
+        seized: true,
+        thermal: twenty,
+        fitted: { piston: null, ring: null },
+      },
+      createdDaysAgo: 12,
+      log: book(kaldera620, 5, tomasz)
+        .zero('bore-gauge-2', 'mic-75-100', '76.405')
+        .compare(0, 'usual', 'bore-gauge-2', [
+          '-8 -9 -8',
+          '-3 -3 -2',
+          '-36 -35 -36',
+          '-31 -33 -32',
+          '-18 -18 -17',
+          '-11 -11 -12',
+        ])
+        .compare(1, 'usual', 'bore-gauge-2', [
+          '-2 -1 -2',
+          '0 -1 0',
+          '-3 -3 -2',
+          '-2 -2 -3',
+          '0 +1 0',
+          '+1 +1 0',
+        ])
+        .closingZero('-1')
+        .finding(0, 'flaking', { depth: 44, angle: 52 }, null)
+        .finding(0, 'scuff', { depth: 60, angle: 150 }, um(20))
+        .note('Air leak at the magneto side crank seal: soap bubbles at 0.45 bar. The cause of the seizure.')
+        .log,
+      decisions: [
+        {
+          id: 'decision-1',
+          at: new Date(now.getTime() - 4.5 * DAY).toISOString(),
+          by: 'Mirela Okafor-Lind',
+          kitId: null,
+          reason:
+            'Magneto side: flaked plating is never reused. Strip and replate, waiting for the plating shop; another cylinder would cost as much and come later.',
+        },
+      ],
+    },
+    {
+      engine: pellworm720,
+      customer: { name: 'Ines Varga-Mbeki', phone: '0155 010 09' },
+      facts: {
+        machine: 'Pellworm 720',
+        engineNumber: 'PW720-3388',
+        use: '310 h',
+        complaint: 'Hard to start, low compression in front',
+        bench: null,
+        promised: day(now, 9),
+        plan: 'usual',
+        seized: false,
+        thermal: twenty,
+        fitted: { piston: null, ring: null },
+      },
+      createdDaysAgo: 16,
+      log: pellwormLog(book(pellworm720, 9, tomasz)),
+      decisions: [
+        {
+          id: 'decision-1',
+          at: new Date(now.getTime() - 8.5 * DAY).toISOString(),
+          by: 'Mirela Okafor-Lind',
+          kitId: PLUS_50,
+          reason: 'The front does not surely clean up at +0.25; both take the same oversize.',
+        },
+      ],
+    },
+    unread(now, drumlin212, 'Aroha Lindqvist', '0155 010 45', 'Knocks, worn big end; new crank to go in', 13),
+    unread(now, varrow744, 'Dario Nwosu', '0155 010 88', 'Bronze in the sump, low oil pressure hot', 21),
     {
       engine: drumlin386,
       customer: { name: 'Petra Nakagawa', phone: '0155 010 58' },

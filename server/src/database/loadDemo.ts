@@ -1,14 +1,14 @@
 import { NestFactory } from '@nestjs/core';
 import { hash } from '@node-rs/argon2';
 import { benches, engines, instruments, jobs, PASSWORD, people, shop } from '@tribos/demo';
-import type { EngineSpec, LogEntry } from '@tribos/core';
+import type { EngineSpec } from '@tribos/core';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import { AppModule } from '../app/app.module.js';
 import { GaugesService } from '../gauges/index.js';
 import { JobsService } from '../jobs/index.js';
 import { Scope, type Who } from '../kit/scope.js';
-import { LogService } from '../readings/index.js';
+import { LogService, renamedDecision, renamedEntry, type Renaming } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { appUrl } from './roles.js';
 
@@ -128,15 +128,13 @@ async function fill(
       facts: { ...job.facts, id: jobId, customer: job.customer.name, overrides: [] },
       createdAt: new Date(now.getTime() - job.createdDaysAgo * DAY),
     });
-    const entries = job.log.map((e): LogEntry => {
-      if (e.kind !== 'reading') return { ...e, id: entryId(e.id) };
-      const station =
-        e.station.part === 'piston' ? { ...e.station, kit: e.station.kit && id(e.station.kit) } : e.station;
-      return { ...e, id: entryId(e.id), instrumentId: id(e.instrumentId), station };
-    });
-    await log.keep(jobId, entries);
+    const naming: Renaming = { entry: entryId, instrument: id, kit: id };
+    await log.keep(
+      jobId,
+      job.log.map((e) => renamedEntry(e, naming)),
+    );
     for (const [i, d] of job.decisions.entries())
-      await jobRoom.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && id(d.kitId) }, i + 1);
+      await jobRoom.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
     await jobRoom.summarise(jobId);
   }
 }

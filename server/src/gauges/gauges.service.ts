@@ -69,6 +69,8 @@ export class GaugesService {
       throw refuse('/settingKind', 'Only a dial bore gauge is set in a ring or a micrometer.');
     if (i.setting.kind === 'none' && i.type === 'dial-bore')
       throw refuse('/settingKind', 'A dial bore gauge compares: say what it is set in.');
+    if ((i.type === 'leaf') !== i.leaves.length > 0)
+      throw refuse('/leaves', 'A leaf set is its leaves; nothing else has any.');
     if (i.setting.kind === 'micrometer') {
       const micrometer = await this.instruments.findOne({ where: { id: i.setting.instrumentId } });
       if (micrometer?.type !== 'micrometer')

@@ -22,8 +22,10 @@ export const instrumentOf = (row: InstrumentModel): Instrument =>
     rangeHigh: row.rangeHigh,
     contacts: row.contacts,
     setting: settingOf(row),
+    travel: row.travel,
+    leaves: row.leaves,
     calibrationDue: row.calibrationDue,
-  }) as Instrument;
+  }) as unknown as Instrument;
 
 export function instrumentRow({ setting, ...rest }: Instrument) {
   return {
@@ -42,5 +44,5 @@ export function instrumentFromBody(body: InstrumentBody): Instrument {
       : settingKind === 'micrometer'
         ? { kind: 'micrometer', instrumentId: settingInstrumentId ?? '' }
         : { kind: 'none' };
-  return { ...rest, setting } as Instrument;
+  return { ...rest, setting } as unknown as Instrument;
 }

@@ -7,14 +7,13 @@ import {
   type EngineSpec,
   type Instrument,
   type JobFile,
-  type LogEntry,
 } from '@tribos/core';
 import { stringify } from 'csv-stringify/sync';
 import { v7 } from 'uuid';
-import { GaugesService } from '../gauges/index.js';
+import { GaugesService, StudiesService } from '../gauges/index.js';
 import { ProblemError } from '../kit/problems.js';
 import { AuditService } from '../people/index.js';
-import { canonical, LogService } from '../readings/index.js';
+import { canonical, LogService, renamedDecision, renamedEntry, type Renaming } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { JobsService } from './jobs.service.js';
 
@@ -57,6 +56,7 @@ export class ExchangeService {
     private readonly jobs: JobsService,
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
+    private readonly studies: StudiesService,
     private readonly log: LogService,
     private readonly audit: AuditService,
   ) {}
@@ -126,6 +126,9 @@ export class ExchangeService {
     const ids = new Ids();
     await this.matchInstruments(file, ids);
     const engineId = await this.matchEngine(file.engine, ids);
+    const of = (id: string) => ids.of(id);
+    const naming: Renaming = { entry: of, instrument: of, kit: of };
+    await this.studies.keep(file.studies.map((s) => ({ ...s, instrumentId: of(s.instrumentId) })));
     const jobId = v7();
     await this.jobs.keep({
       engineId,
@@ -139,35 +142,13 @@ export class ExchangeService {
     });
     await this.log.keep(
       jobId,
-      file.log.map((e) => this.renamed(e, ids)),
+      file.log.map((e) => renamedEntry(e, naming)),
     );
     for (const [i, d] of file.decisions.entries())
-      await this.jobs.keepDecision(jobId, { ...d, id: v7(), kitId: d.kitId && ids.of(d.kitId) }, i + 1);
+      await this.jobs.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
     await this.audit.note('job imported', jobId, { from: file.job.number });
     await this.jobs.summarise(jobId);
     return this.jobs.view(jobId);
-  }
-
-  private renamed(e: LogEntry, ids: Ids): LogEntry {
-    const id = ids.of(e.id);
-    switch (e.kind) {
-      case 'reading':
-        return {
-          ...e,
-          id,
-          instrumentId: ids.of(e.instrumentId),
-          station:
-            e.station.part === 'piston'
-              ? { ...e.station, kit: e.station.kit && ids.of(e.station.kit) }
-              : e.station,
-          corrects: e.corrects && { ...e.corrects, readingId: ids.of(e.corrects.readingId) },
-        };
-      case 'take-back':
-      case 'answer':
-        return { ...e, id, readingId: ids.of(e.readingId) };
-      default:
-        return { ...e, id };
-    }
   }
 
   private async matchInstruments(file: JobFile, ids: Ids): Promise<void> {

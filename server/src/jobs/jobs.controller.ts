@@ -81,7 +81,9 @@ export class JobsController {
 
   @Get('jobs/:id/verdicts')
   async verdicts(@Param('id', IdPipe) id: string, @Query('unit') unit?: string) {
-    return verdictReport(await this.jobs.file(id), unit === 'in' ? 'in' : 'mm');
+    const show = unit === 'in' ? 'in' : 'mm';
+    const file = await this.jobs.file(id);
+    return verdictReport(file, await this.jobs.judge(file, show), show);
   }
 
   @Get('jobs/:id/file')

@@ -7,6 +7,7 @@ import { SpecsModule } from '../specs/index.js';
 import { ExchangeService } from './exchange.service.js';
 import { JobsController } from './jobs.controller.js';
 import { JobsService } from './jobs.service.js';
+import { PropagationService } from './propagation.service.js';
 import { DecisionModel, JobModel } from './models.js';
 
 @Module({
@@ -18,7 +19,7 @@ import { DecisionModel, JobModel } from './models.js';
     ReadingsModule,
   ],
   controllers: [JobsController],
-  providers: [JobsService, ExchangeService],
+  providers: [JobsService, ExchangeService, PropagationService],
   exports: [JobsService],
 })
 export class JobsModule {}

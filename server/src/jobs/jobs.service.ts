@@ -22,15 +22,18 @@ import {
   UNSTATED_THERMAL,
   walk,
   type JobFile,
+  type Judgement,
+  type LengthUnit,
 } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
-import { GaugesService } from '../gauges/index.js';
+import { GaugesService, StudiesService } from '../gauges/index.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService, ShopService } from '../people/index.js';
 import { canonical, LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { DecisionModel, JobModel } from './models.js';
+import { PropagationService } from './propagation.service.js';
 import { decisionOf, factsOf, listRow } from './rows.js';
 
 const PAGE = 50;
@@ -46,6 +49,8 @@ export class JobsService {
     private readonly shop: ShopService,
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
+    private readonly studies: StudiesService,
+    private readonly propagation: PropagationService,
     private readonly log: LogService,
     private readonly scope: Scope,
     private readonly audit: AuditService,
@@ -96,7 +101,7 @@ export class JobsService {
 
   private async onBench(row: JobModel): Promise<BenchView['job']> {
     const file = await this.fileOf(row);
-    const { next } = judgeJob(file);
+    const { next } = await this.judge(file);
     const station = next.kind === 'decide' || next.kind === 'decided' ? 'decide' : 'measure';
     const sentences = { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') };
     return { ...listRow(row, file.job.customer), next: sentences, station };
@@ -109,6 +114,12 @@ export class JobsService {
 
   async file(id: string): Promise<JobFile> {
     return this.fileOf(await this.row(id));
+  }
+
+  /** Verdicts with every complete map propagated. */
+  async judge(file: JobFile, unit: LengthUnit = 'mm'): Promise<Judgement> {
+    const { maps } = judgeJob(file, unit);
+    return judgeJob(file, unit, await this.propagation.ready(maps));
   }
 
   async create(body: NewJob): Promise<JobView> {
@@ -210,7 +221,7 @@ export class JobsService {
         errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
       });
     }
-    const judged = judgeJob(await this.fileOf(row));
+    const judged = await this.judge(await this.fileOf(row));
     const option = judged.kits.options.find((o) => o.kit.id === body.kitId);
     if (option?.whyNot) throw new ProblemError(422, 'may-not', `${option.whyNot} Nothing was saved.`);
     await this.keepDecision(
@@ -243,7 +254,7 @@ export class JobsService {
   async summarise(id: string): Promise<void> {
     const row = await this.row(id);
     const file = await this.fileOf(row);
-    const judged = judgeJob(file);
+    const judged = await this.judge(file);
     const chosen = standingDecision(file);
     const planned = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
     const decided =
@@ -264,15 +275,17 @@ export class JobsService {
     const shop = await this.shop.rules();
     const engine = await this.engines.spec(row.engineId);
     const instruments = await this.gauges.all();
+    const studies = await this.studies.usable();
     const customer = await this.shop.customer(row.customerId);
     const log = await this.log.of(row.id);
     const decisions = await this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] });
     return {
       format: 'tribos-job',
-      version: 1,
+      version: 2,
       shop,
       engine,
       instruments,
+      studies,
       job: factsOf(row, customer.name),
       log,
       decisions: decisions.map(decisionOf),

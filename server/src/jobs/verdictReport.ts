@@ -1,16 +1,16 @@
 import {
-  judgeJob,
+  crossCheckSentence,
   kitSentence,
   nextSentence,
   recommendationSentence,
   verdictSentence,
   type JobFile,
+  type Judgement,
   type LengthUnit,
 } from '@tribos/core';
 
 /** Every verdict of a job as the API prints it: figures in nm, sentences in the reader's unit. */
-export function verdictReport(file: JobFile, unit: LengthUnit) {
-  const judged = judgeJob(file, unit);
+export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit) {
   return {
     overall: judged.overall,
     next: nextSentence(file, judged.next, unit),
@@ -25,6 +25,8 @@ export function verdictReport(file: JobFile, unit: LengthUnit) {
       value: i.value,
       u: i.u,
       p: i.p,
+      interval: i.interval,
+      bracket: i.bracket,
       limit: i.limitAt,
       source: i.limit?.source ?? null,
       outlook: i.outlook.map((g) => ({ gauge: g.instrument.name, u: g.u, p: g.p, state: g.state })),
@@ -48,6 +50,7 @@ export function verdictReport(file: JobFile, unit: LengthUnit) {
         fit: c.fit,
       })),
     })),
+    checks: judged.checks.map((c) => ({ ...c, sentence: crossCheckSentence(c, unit) })),
     questions: judged.readings.questions,
   };
 }

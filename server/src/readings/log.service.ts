@@ -1,16 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { AnyEntryBody, ReadingBody } from '@tribos/contract';
-import {
-  nm,
-  parseReading,
-  READS,
-  type EngineSpec,
-  type Instrument,
-  type LogEntry,
-  type ReadingEntry,
-  type Station,
-} from '@tribos/core';
+import type { AnyEntryBody } from '@tribos/contract';
+import { migrateEntry, readEntry, type EngineSpec, type Instrument, type LogEntry } from '@tribos/core';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { canonical, chainLink, chainStart } from './chain.js';
@@ -35,7 +26,8 @@ export class LogService {
 
   async of(jobId: string): Promise<LogEntry[]> {
     const rows = await this.entries.findAll({ attributes: ['body'], where: { jobId }, order: ['seq'] });
-    return rows.map((r) => r.body as LogEntry);
+    // As older versions wrote them, read as this one does; the chain is over what was written.
+    return rows.map((r) => migrateEntry(r.body) as LogEntry);
   }
 
   /**
@@ -120,68 +112,13 @@ export class LogService {
     known: ReadonlyMap<string, LogEntry>,
     path: string,
   ): LogEntry {
-    const base = { id: body.id, at: body.at, by: this.scope.who.name };
-    const refersTo = (id: string, where: string) => {
-      if (known.get(id)?.kind !== 'reading')
-        throw refuse(`${path}/${where}`, 'There is no such reading in this job.');
-    };
-    switch (body.kind) {
-      case 'reading':
-        if (body.corrects) refersTo(body.corrects.readingId, 'corrects/readingId');
-        return this.reading(context, body, base, path);
-      case 'take-back':
-        refersTo(body.readingId, 'readingId');
-        return { ...base, kind: 'take-back', readingId: body.readingId };
-      case 'answer':
-        refersTo(body.readingId, 'readingId');
-        return { ...base, kind: 'answer', readingId: body.readingId, slip: body.slip };
-      case 'score':
-        if (body.cylinder >= context.engine.cylinders.length)
-          throw refuse(`${path}/cylinder`, 'This engine has no such cylinder.');
-        return { ...base, kind: 'score', cylinder: body.cylinder, depth: nm(body.depth) };
-      case 'note':
-        return { ...base, kind: 'note', text: body.text };
-    }
-  }
-
-  private reading(
-    context: LogContext,
-    body: ReadingBody,
-    base: { id: string; at: string; by: string },
-    path: string,
-  ): ReadingEntry {
-    const instrument = context.instruments.find((i) => i.id === body.instrumentId);
-    if (!instrument) throw refuse(`${path}/instrumentId`, 'There is no such gauge in this shop.');
-    const { station } = body;
-    if (!READS[instrument.type].includes(station.part))
-      throw refuse(`${path}/instrumentId`, `${instrument.name} does not read a ${station.part}.`);
-    if (station.cylinder >= context.engine.cylinders.length)
-      throw refuse(`${path}/station/cylinder`, 'This engine has no such cylinder.');
-    if (station.part === 'bore' && station.depth > context.engine.wallDepth)
-      throw refuse(`${path}/station/depth`, 'That is below the end of the wall.');
-    if (
-      station.part === 'piston' &&
-      station.kit !== null &&
-      !context.engine.kits.some((k) => k.id === station.kit)
-    ) {
-      throw refuse(`${path}/station/kit`, 'This engine has no such kit.');
-    }
-    const parsed = parseReading(body.text, { unit: instrument.unit });
-    if (!parsed.ok) throw refuse(`${path}/text`, parsed.sentence);
-    const place: Station =
-      station.part === 'bore'
-        ? { part: 'bore', cylinder: station.cylinder, depth: nm(station.depth), angle: station.angle }
-        : { part: 'piston', cylinder: station.cylinder, place: station.place, kit: station.kit };
-    return {
-      ...base,
-      kind: 'reading',
-      station: place,
-      instrumentId: instrument.id,
-      text: body.text,
-      unit: parsed.unit,
-      value: parsed.value,
-      step: parsed.step,
-      corrects: body.corrects ? { readingId: body.corrects.readingId, slip: body.corrects.slip } : null,
-    };
+    const read = readEntry(body, {
+      by: this.scope.who.name,
+      engine: context.engine,
+      instruments: context.instruments,
+      known: (id) => known.get(id),
+    });
+    if (!read.ok) throw refuse(`${path}${read.path}`, read.sentence);
+    return read.entry;
   }
 }

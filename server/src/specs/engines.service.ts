@@ -1,7 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { EditLimit, EngineRow, EngineView, LimitBody, NewEngine } from '@tribos/contract';
-import { entryGuards, featureInfo, sourceLine, type EngineSpec, type Limit } from '@tribos/core';
+import { entryGuards, featureInfo, nm, sourceLine, type EngineSpec, type Limit } from '@tribos/core';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
@@ -87,6 +87,7 @@ export class EnginesService {
       ...body,
       ports: [],
       sleeveOuter: null,
+      pin: body.pin === null ? null : nm(body.pin),
       year: null,
       code: null,
       limits: [],

@@ -20,6 +20,8 @@ export class EngineModel extends ShopRow {
   @Column(length) declare wallDepth: number;
   @Column(json) declare ports: object[];
   @Column(length) declare sleeveOuter: number | null;
+  @Column(length) declare pin: number | null;
+  @Column(text) declare cooling: string;
   @Column(integer) declare year: number | null;
   @Column(text) declare code: string | null;
   @Column(integer) declare version: number;

@@ -81,6 +81,8 @@ export function engineOf(
     wallDepth: nm(row.wallDepth),
     ports: row.ports as Port[],
     sleeveOuter: row.sleeveOuter === null ? null : nm(row.sleeveOuter),
+    pin: row.pin === null ? null : nm(row.pin),
+    cooling: row.cooling as EngineSpec['cooling'],
     year: row.year,
     code: row.code,
     limits: limits.map(limitOf),

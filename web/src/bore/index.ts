@@ -1,1 +1,2 @@
 export { WallMap } from './WallMap.js';
+export { usePropagate, useSpreads } from './usePropagation.js';

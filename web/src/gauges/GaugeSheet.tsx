@@ -2,11 +2,11 @@ import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { InstrumentBody, type InstrumentView } from '@tribos/contract';
-import { USUAL, type Instrument } from '@tribos/core';
+import { USUAL, USUAL_LEAVES, type Instrument } from '@tribos/core';
 import { api, ApiError } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 import { FieldTrouble, lengthOf, lengthText, useContractForm } from '../forms/index.js';
-import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
+import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 
 interface Values {
   name: string;
@@ -22,15 +22,24 @@ interface Values {
   settingKind: InstrumentBody['settingKind'];
   settingU: string;
   settingInstrumentId: string;
+  travel: string;
+  leaves: string;
   calibrationDue: string;
 }
 
-function usualValues(type: Instrument['type']): Pick<Values, 'resolution' | 'repeatability' | 'maxError'> {
+/** Leaves as typed in a field: thicknesses in mm, separated by spaces. */
+const leavesText = (leaves: readonly number[]): string => leaves.map((l) => lengthText(l, 'mm')).join(' ');
+
+function usualValues(
+  type: Instrument['type'],
+): Pick<Values, 'resolution' | 'repeatability' | 'maxError' | 'travel' | 'leaves'> {
   const u = USUAL[type];
   return {
     resolution: lengthText(u.resolution, 'mm'),
     repeatability: lengthText(u.repeatability, 'mm'),
     maxError: lengthText(u.maxError, 'mm'),
+    travel: lengthText(u.travel, 'mm'),
+    leaves: type === 'leaf' ? leavesText(USUAL_LEAVES) : '',
   };
 }
 
@@ -68,6 +77,16 @@ export function GaugeSheet({
         v.type === 'dial-bore' && v.settingKind === 'ring' ? lengthOf('settingU', v.settingU, 'mm') : null,
       settingInstrumentId:
         v.type === 'dial-bore' && v.settingKind === 'micrometer' ? v.settingInstrumentId || null : null,
+      travel: v.type === 'dial-bore' ? lengthOf('travel', v.travel, 'mm') : null,
+      leaves:
+        v.type === 'leaf'
+          ? v.leaves
+              .trim()
+              .split(/\s+/u)
+              .filter(Boolean)
+              .map((l) => lengthOf('leaves', l, 'mm'))
+              .sort((a, b) => a - b)
+          : [],
       calibrationDue: v.calibrationDue || null,
     };
   };
@@ -92,6 +111,8 @@ export function GaugeSheet({
           settingKind: i.setting.kind,
           settingU: i.setting.kind === 'ring' ? lengthText(i.setting.u, 'mm') : '',
           settingInstrumentId: i.setting.kind === 'micrometer' ? i.setting.instrumentId : '',
+          travel: lengthText(i.travel, 'mm'),
+          leaves: leavesText(i.leaves),
           calibrationDue: i.calibrationDue ?? '',
         }
       : {
@@ -191,6 +212,18 @@ export function GaugeSheet({
           <option value="2">two</option>
           <option value="3">three: sees no ovality</option>
         </SelectField>
+        {type === 'dial-bore' &&
+          length('travel', 'Travel of the needle', 'Its error counts for the share of it that was used')}
+        {type === 'leaf' && (
+          <div className="sm:col-span-2">
+            <TextArea
+              label="Leaves of the set, mm"
+              hint="Separated by spaces, as engraved. Only these are proposed."
+              error={errors.leaves?.message}
+              {...register('leaves')}
+            />
+          </div>
+        )}
         {type === 'dial-bore' && (
           <SelectField label="Set in" {...register('settingKind')}>
             <option value="ring">a setting ring</option>

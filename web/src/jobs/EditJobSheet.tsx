@@ -12,6 +12,12 @@ export const PLAN_NAMES = {
   full: 'full: 4 directions × 3 depths',
 } as const;
 
+/** A temperature as typed, °C; NaN when it is none a part on a bench could have. */
+function degrees(text: string, most: number): number {
+  const value = text.trim() === '' ? NaN : Number(text.replace(',', '.'));
+  return value >= -30 && value <= most ? value : NaN;
+}
+
 /** Bench, promise, plan, temperature. A change made elsewhere meanwhile is shown, never overwritten. */
 export function EditJobSheet({ context, onClose }: { context: JobContext; onClose: () => void }) {
   const { job } = context.file;
@@ -24,14 +30,16 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
     celsius: String(job.thermal.celsius),
     measured: job.thermal.measured,
     sameBench: job.thermal.sameBench,
+    cylinder: job.thermal.cylinder === null ? '' : String(job.thermal.cylinder),
+    piston: job.thermal.piston === null ? '' : String(job.thermal.piston),
   });
   const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
   const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
-  const celsius = Number(form.celsius.replace(',', '.'));
-  const celsiusError =
-    Number.isFinite(celsius) && celsius >= -30 && celsius <= 60 && form.celsius !== ''
-      ? undefined
-      : 'Between −30 and 60 °C.';
+  const celsius = degrees(form.celsius, 60);
+  const cylinder = form.cylinder === '' ? null : degrees(form.cylinder, 200);
+  const piston = form.piston === '' ? null : degrees(form.piston, 200);
+  const trouble = (value: number | null, most: number) =>
+    Number.isNaN(value) ? `Between −30 and ${most} °C.` : undefined;
 
   const save = useMutation({
     mutationFn: () => {
@@ -41,7 +49,7 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
         seized: form.seized,
         bench: form.bench || null,
         promised: form.promised || null,
-        thermal: { celsius, measured: form.measured, sameBench: form.sameBench },
+        thermal: { celsius, measured: form.measured, sameBench: form.sameBench, cylinder, piston },
       };
       return api.patch<JobView>(`/jobs/${job.id}`, body);
     },
@@ -58,7 +66,7 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
 
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (!celsiusError) save.mutate();
+    if (![celsius, cylinder, piston].some(Number.isNaN)) save.mutate();
   };
   return (
     <Sheet title="Job details" onClose={onClose}>
@@ -105,8 +113,26 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
             className="figure"
             value={form.celsius}
             onChange={(e) => set({ celsius: e.target.value })}
-            error={celsiusError}
+            error={trouble(celsius, 60)}
           />
+          <div className="grid gap-4 sm:grid-cols-2">
+            <TextField
+              label="Cylinder, °C, when it is not at the bench’s"
+              inputMode="decimal"
+              className="figure"
+              value={form.cylinder}
+              onChange={(e) => set({ cylinder: e.target.value })}
+              error={trouble(cylinder, 200)}
+            />
+            <TextField
+              label="Piston, °C, when it is not"
+              inputMode="decimal"
+              className="figure"
+              value={form.piston}
+              onChange={(e) => set({ piston: e.target.value })}
+              error={trouble(piston, 200)}
+            />
+          </div>
           <CheckField
             label="read from a thermometer"
             checked={form.measured}

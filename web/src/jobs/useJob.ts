@@ -3,11 +3,14 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
 import { judgeJob, type JobFile, type Judgement, type LengthUnit } from '@tribos/core';
+import { usePropagate, useSpreads } from '../bore/index.js';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 import { useSettings } from '../app/settings.js';
 import { useSession } from '../people/index.js';
-import { logEntryOf, onAnswered, useOutbox } from '../readings/index.js';
+import { onAnswered, pendingEntries, useOutbox } from '../readings/index.js';
+
+const NO_MAPS: JobContext['judgement']['maps'] = [];
 
 /** A job as its stations see it: what the server has and what still waits here, judged together. */
 export interface JobContext {
@@ -15,6 +18,10 @@ export interface JobContext {
   readonly version: number;
   readonly judgement: Judgement;
   readonly unit: LengthUnit;
+  /** Who is at the gauge. */
+  readonly by: string;
+  /** Share done of the map being propagated; null when none is. */
+  readonly working: number | null;
 }
 
 // What the server answered is put into the job at once, so that nothing flickers while the view is fetched.
@@ -36,15 +43,17 @@ export function useJob(id: string) {
   const session = useSession();
   const by = session.data?.person.name ?? '';
   const view = query.data;
+  const spreadOf = useSpreads();
 
-  const context = useMemo((): JobContext | null => {
+  const context = useMemo((): Omit<JobContext, 'working'> | null => {
     if (!view) return null;
     const known = new Set(view.file.log.map((e) => e.id));
     const mine = entries.filter((w) => w.jobId === id && w.refused === null && !known.has(w.entry.id));
-    const pending = mine.map((w) => logEntryOf(w.entry, view.file.instruments, by)).filter((e) => e !== null);
+    const pending = pendingEntries(view.file, mine.map((w) => w.entry), by);
     const file = { ...view.file, log: [...view.file.log, ...pending] };
-    return { file, version: view.version, judgement: judgeJob(file, unit), unit };
-  }, [view, entries, id, unit, by]);
+    return { file, version: view.version, judgement: judgeJob(file, unit, spreadOf), unit, by };
+  }, [view, entries, id, unit, by, spreadOf]);
+  const working = usePropagate(context?.judgement.maps ?? NO_MAPS);
 
   useEffect(() => {
     const job = view?.file.job;
@@ -54,7 +63,7 @@ export function useJob(id: string) {
     };
   }, [view]);
 
-  return { query, context };
+  return { query, context: context && { ...context, working } };
 }
 
 export const useJobContext = (): JobContext => useOutletContext<JobContext>();

@@ -1,11 +1,12 @@
-import { nominalOf, READS, type Instrument, type JobFile, type Station } from '@tribos/core';
+import { isGap, nominalOf, READS, senseOf, type Instrument, type JobFile, type Station } from '@tribos/core';
 
 const KEY = 'tribos:gauge';
 
 /** Gauges of the shop that read this part at this size. */
 export function suitable(file: JobFile, station: Station): Instrument[] {
   const size = nominalOf(file, station);
-  const fits = file.instruments.filter((i) => READS[i.type].includes(station.part));
+  const fits = file.instruments.filter((i) => READS[i.type].includes(senseOf(station)));
+  if (isGap(station)) return fits;
   const inRange = fits.filter((i) => size >= i.rangeLow && size <= i.rangeHigh);
   return inRange.length > 0 ? inRange : fits;
 }

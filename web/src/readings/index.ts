@@ -1,2 +1,2 @@
 export { discard, onAnswered, post, sendFor, useOutbox, type Waiting } from './outbox.js';
-export { logEntryOf } from './logEntryOf.js';
+export { pendingEntries } from './logEntryOf.js';

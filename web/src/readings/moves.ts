@@ -1,6 +1,7 @@
 import {
   isBlocked,
   PISTON_PLACES,
+  stationKey,
   thrustAngle,
   type BoreStation,
   type EngineSpec,
@@ -28,7 +29,7 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
         ? (free(engine, low, 'up', angles, depths) ?? from)
         : low;
     }
-    if (direction === 'down') return from;
+    if (direction === 'down') return OTHERS[0]!(engine, from.cylinder, kit);
     const at = PLACES.indexOf(from.place) + (direction === 'right' ? 1 : -1);
     const place = PLACES[at];
     if (place) return { ...from, place };
@@ -38,6 +39,7 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
       place: direction === 'right' ? PLACES[0]! : PLACES.at(-1)!,
     };
   }
+  if (from.part !== 'bore') return besides(engine, from, direction, kit);
   const next = free(engine, from, direction, angles, depths);
   if (next) return next;
   if (direction === 'down') return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit };
@@ -71,4 +73,34 @@ function free(
     if (angle === undefined || depth === undefined) return null;
     if (!isBlocked(engine, depth, angle)) return { ...from, angle, depth };
   }
+}
+
+type Besides = (engine: EngineSpec, cylinder: number, kit: string | null) => Station;
+
+/** Places beside bore and piston, in the order the arrows walk them below the piston. */
+const OTHERS: readonly Besides[] = [
+  (_, cylinder, kit) => ({ part: 'clearance', cylinder, kit }),
+  (_, cylinder) => ({ part: 'land', cylinder }),
+  (engine, cylinder) => ({ part: 'ring-gap', cylinder, ring: 'top', depth: engine.depths.top }),
+  (engine, cylinder) => ({ part: 'ring-gap', cylinder, ring: 'top', depth: engine.depths.low }),
+];
+const OF_PIN: readonly Besides[] = [
+  (_, cylinder) => ({ part: 'pin', cylinder, place: 'end' }),
+  (_, cylinder) => ({ part: 'pin-bore', cylinder }),
+  (_, cylinder) => ({ part: 'pin', cylinder, place: 'middle' }),
+  (_, cylinder) => ({ part: 'small-end', cylinder }),
+];
+
+/** What else can be measured of one cylinder beside its bore and piston. */
+export const otherStations = (engine: EngineSpec, cylinder: number, kit: string | null): Station[] =>
+  [...OTHERS, ...(engine.pin === null ? [] : OF_PIN)].map((make) => make(engine, cylinder, kit));
+
+function besides(engine: EngineSpec, from: Station, direction: Direction, kit: string | null): Station {
+  const all = otherStations(engine, from.cylinder, kit);
+  const at = all.findIndex((s) => stationKey(s) === stationKey(from));
+  if (direction === 'left' || direction === 'right')
+    return { ...from, ...neighbour(engine, from.cylinder, direction) };
+  const next = at + (direction === 'down' ? 1 : -1);
+  if (next < 0) return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit };
+  return all[Math.min(next, all.length - 1)]!;
 }

@@ -2,21 +2,35 @@ import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import type { AnyEntryBody } from '@tribos/contract';
 import {
+  fromDeviation,
+  isGap,
   lastReading,
+  nextLeaf,
   nextStation,
+  nominalOf,
+  openZero,
   parseReading,
+  readingContext,
   standingDecision,
   stationKey,
+  thrustAngle,
   walk,
   type Instrument,
+  type LeafAnswer,
+  type LeafEntry,
+  type Nanometres,
   type ReadingEntry,
+  type SizeStation,
   type SlipQuestion,
   type Station,
+  type Zero,
 } from '@tribos/core';
+import { ask, onFigure, sayPlace, speak, takeFromLine, tick, Wedge, WEDGE_MS, handsFree } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
 import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
 import { move, type Direction } from './moves.js';
 import { post } from './outbox.js';
+import { placeLine } from './placeLine.js';
 
 /** One key's answer to the open question. */
 export interface Answer {
@@ -42,7 +56,22 @@ export interface Entry {
   readonly answers: readonly Answer[];
   /** Why the last entry was not taken, or what was just done. */
   readonly say: { readonly tone: 'trouble' | 'done'; readonly text: string } | null;
-  readonly last: ReadingEntry | null;
+  readonly last: ReadingEntry | LeafEntry | null;
+  /** The zero that what is typed deviates from; null when sizes are typed whole. */
+  readonly zero: Zero | null;
+  /** Leaves laid together, and what the shop's set offers; null where no leaves are tried. */
+  readonly leaves: Leaves | null;
+  /** A figure that came from a connected gauge: taken at once. */
+  readonly takeFigure: (text: string) => void;
+  /** The foot-switch: takes what the gauge shows, or what is typed. */
+  readonly trigger: () => void;
+}
+
+export interface Leaves {
+  readonly set: readonly Nanometres[];
+  readonly stack: readonly Nanometres[];
+  readonly toggle: (leaf: Nanometres) => void;
+  readonly answer: (answer: LeafAnswer) => void;
 }
 
 const now = (): string => new Date().toISOString();
@@ -61,10 +90,15 @@ export function useEntry({ file, judgement }: JobContext): Entry {
   const [gaugeId, setGaugeId] = useState<string | null>(null);
   const [say, setSay] = useState<Entry['say']>(null);
 
+  const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
+
   const gauges = suitable(file, station);
   const gauge = gauges.find((g) => g.id === gaugeId) ?? rememberedGauge(file, station);
   const last = lastReading(file.log);
   const question = judgement.readings.questions[0] ?? null;
+  const zero =
+    gauge && station.part === 'bore' ? openZero(judgement.readings.zeros, gauge.id) : null;
+  const gap = judgement.readings.gaps.get(stationKey(station));
 
   const setText = (next: string): void => {
     keepText(next);
@@ -76,10 +110,11 @@ export function useEntry({ file, judgement }: JobContext): Entry {
 
   const send = (entries: AnyEntryBody[]): void => void post(jobId, entries);
   const reading = (
-    at: Station,
+    at: SizeStation,
     instrumentId: string,
     typed: string,
     corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
+    zeroId = zero?.id ?? null,
   ): AnyEntryBody =>
     ({
       id: v7(),
@@ -89,32 +124,78 @@ export function useEntry({ file, judgement }: JobContext): Entry {
       instrumentId,
       text: typed,
       corrects,
+      zeroId,
+      seen: file.log.at(-1)?.id ?? null,
     }) as AnyEntryBody;
 
-  const accept = (repeat: boolean): void => {
-    if (!gauge)
-      return setSay({
+  /** Takes a figure at a station; what cannot be read stays where it was typed, with the reason. */
+  const take = (typed: string, repeat: boolean): boolean => {
+    if (isGap(station)) {
+      setSay({ tone: 'trouble', text: 'Leaves are answered: g goes, d drags, x does not go.' });
+      return false;
+    }
+    if (!gauge) {
+      setSay({
         tone: 'trouble',
         text: 'No gauge of the shop reads this part at this size. Add one under Gauges.',
       });
-    const parsed = parseReading(text, { unit: gauge.unit });
+      return false;
+    }
+    const parsed = parseReading(typed, readingContext(gauge, zero !== null));
     if (!parsed.ok) {
       if (parsed.code !== 'empty')
         setSay({ tone: 'trouble', text: `${parsed.sentence} It is kept in the bar.` });
-      return;
+      return false;
     }
-    send([reading(station, gauge.id, text.trim(), null)]);
+    if (zero && fromDeviation(zero, parsed.value) <= 0) return false;
+    send([reading(station, gauge.id, typed.trim(), null)]);
     rememberGauge(station.part, gauge.id);
-    setText('');
-    if (parsed.question) setSay({ tone: 'trouble', text: parsed.question.sentence });
+    tick();
+    speak(typed.trim());
+    setSay(parsed.question ? { tone: 'trouble', text: parsed.question.sentence } : null);
     if (!repeat) {
       const next = nextStation(file, judgement.readings, stationKey(station));
       if (next) pick(next);
     }
+    return true;
   };
+
+  const accept = (repeat: boolean): void => {
+    if (take(text, repeat)) setText('');
+  };
+
+  const proposal =
+    gap || isGap(station)
+      ? nextLeaf(gauge?.leaves ?? [], gap?.bracket ?? NO_BRACKET, nominalOf(file, station))
+      : null;
+  const leaves: Leaves | null =
+    isGap(station) && gauge
+      ? {
+          set: gauge.leaves,
+          stack: stack ?? proposal ?? [],
+          toggle: (leaf) => {
+            const now = stack ?? [];
+            setStack(
+              now.includes(leaf) ? now.filter((l) => l !== leaf) : now.length < 3 ? [...now, leaf] : [leaf],
+            );
+          },
+          answer: (answer) => {
+            const laid = stack ?? proposal ?? [];
+            if (laid.length === 0)
+              return setSay({ tone: 'trouble', text: 'Choose a leaf first: nothing in the set narrows this.' });
+            send([
+              { id: v7(), kind: 'leaf', at: now(), station, instrumentId: gauge.id, stack: [...laid], answer } as AnyEntryBody,
+            ]);
+            tick();
+            setStack(null);
+            setSay(null);
+          },
+        }
+      : null;
 
   const pick = (to: Station): void => {
     setStation(to);
+    setStack(null);
     if (to.part !== station.part) setGaugeId(null);
   };
 
@@ -122,7 +203,8 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     if (!last) return setSay({ tone: 'trouble', text: 'There is no reading to take back.' });
     send([{ id: v7(), kind: 'take-back', at: now(), readingId: last.id } as AnyEntryBody]);
     pick(last.station);
-    setSay({ tone: 'done', text: `${last.text} is taken back. It stays in the log.` });
+    const what = last.kind === 'leaf' ? 'That leaf' : last.text;
+    setSay({ tone: 'done', text: `${what} is taken back. It stays in the log.` });
   };
 
   const pickGauge = (id: string): void => {
@@ -159,12 +241,30 @@ export function useEntry({ file, judgement }: JobContext): Entry {
           reading,
           pick,
           say: setSay,
+          thrust: (cylinder) => ({
+            part: 'bore',
+            cylinder,
+            depth: file.engine.depths.top,
+            angle: thrustAngle(file.engine),
+          }),
         })
       : [],
     say,
     last,
+    zero,
+    leaves,
+    takeFigure: (figure) => {
+      if (!take(figure, false)) setText(figure);
+    },
+    trigger: () => {
+      if (text !== '') accept(false);
+      else if (!takeFromLine())
+        setSay({ tone: 'trouble', text: 'No gauge is connected: type the reading, or connect one under Hands free.' });
+    },
   };
 }
+
+const NO_BRACKET = { low: null, high: null, lowLeaves: 0, highLeaves: 0, contradicts: false } as const;
 
 const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null =>
   (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
@@ -175,16 +275,18 @@ function answersTo(
     entry: ReadingEntry | null;
     send: (entries: AnyEntryBody[]) => void;
     reading: (
-      at: Station,
+      at: SizeStation,
       instrumentId: string,
       typed: string,
       corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
+      zeroId?: string | null,
     ) => AnyEntryBody;
     pick: (station: Station) => void;
     say: (what: Entry['say']) => void;
+    thrust: (cylinder: number) => Station;
   },
 ): Answer[] {
-  const { entry, send, reading, pick, say } = tools;
+  const { entry, send, reading, pick, say, thrust } = tools;
   if (!entry) return [];
   const asTyped = () => {
     send([{ id: v7(), kind: 'answer', at: now(), readingId: entry.id, slip: question.code } as AnyEntryBody]);
@@ -198,12 +300,39 @@ function answersTo(
         label: `Yes, ${instead}`,
         act: () => {
           send([
-            reading(entry.station, entry.instrumentId, instead, { readingId: entry.id, slip: question.code }),
+            reading(
+              entry.station,
+              entry.instrumentId,
+              instead,
+              { readingId: entry.id, slip: question.code },
+              entry.zeroId,
+            ),
           ]);
           say({ tone: 'done', text: `${instead} stands in for ${entry.text}, which stays in the log.` });
         },
       },
       { key: 'n', label: 'No, as typed', act: asTyped },
+    ];
+  }
+  if (question.code === 'taken-twice') {
+    return [
+      { key: 'y', label: 'Both stand', act: asTyped },
+      {
+        key: 'n',
+        label: `Take ${entry.text} back`,
+        act: () =>
+          send([{ id: v7(), kind: 'take-back', at: now(), readingId: entry.id } as AnyEntryBody]),
+      },
+    ];
+  }
+  if (question.code === 'wrong-axis') {
+    return [
+      {
+        key: 'y',
+        label: 'Go to the thrust axis',
+        act: () => pick(thrust(entry.station.cylinder)),
+      },
+      { key: 'n', label: 'It stands', act: asTyped },
     ];
   }
   if (question.code === 'outlier') {
@@ -225,19 +354,33 @@ function answersTo(
   ];
 }
 
-const TYPED = /^[0-9.,+\-−"″/]$/u;
-const LETTER = /^[a-zµμ ]$/iu;
-
-/** Keys of the station, wherever the focus is, except in a field or a sheet laid over it. */
+/** Keys of the station, wherever the focus is, except in a field or a sheet laid over it; and connected gauges. */
 export function useEntryKeys(
   entry: Entry,
   commands: { readonly note: () => void; readonly keys: () => void; readonly unit: () => void },
+  context: JobContext,
 ): void {
   const latest = useRef({ entry, commands });
   useEffect(() => {
     latest.current = { entry, commands };
   });
+  const { station, gauge, question } = entry;
+  const { file } = context;
+  useEffect(() => sayPlace(placeLine(file, station, gauge)), [file, station, gauge]);
+  useEffect(() => onFigure((figure) => latest.current.entry.takeFigure(figure)), []);
+  const asked = question?.readingId;
   useEffect(() => {
+    if (asked) ask();
+  }, [asked]);
+  useEffect(() => {
+    const wedge = new Wedge(
+      handsFree,
+      (figure) => latest.current.entry.takeFigure(figure),
+      (keys) => keys.forEach((key) => press(key)),
+    );
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const press = (key: string): boolean =>
+      handle({ key, shiftKey: false }, latest.current.entry, latest.current.commands, null);
     const onKey = (event: KeyboardEvent): void => {
       if (event.ctrlKey || event.metaKey || event.altKey || event.isComposing) return;
       const target = event.target as HTMLElement | null;
@@ -246,26 +389,43 @@ export function useEntryKeys(
         document.querySelector('[role="dialog"]')
       )
         return;
+      clearTimeout(timer);
+      if (wedge.key(event.key, event.timeStamp)) {
+        event.preventDefault();
+        if (wedge.waiting) timer = setTimeout(() => wedge.flush(), WEDGE_MS * 2);
+        return;
+      }
       if (handle(event, latest.current.entry, latest.current.commands, target)) event.preventDefault();
     };
     window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
+    return () => {
+      clearTimeout(timer);
+      window.removeEventListener('keydown', onKey);
+    };
   }, []);
 }
 
+const LEAF_KEYS: Readonly<Record<string, LeafAnswer>> = { g: 'goes', d: 'drags', x: 'does-not' };
+
 function handle(
-  event: KeyboardEvent,
+  event: Pick<KeyboardEvent, 'key' | 'shiftKey'>,
   e: Entry,
   commands: { note: () => void; keys: () => void; unit: () => void },
   target: HTMLElement | null,
 ): boolean {
   const { key } = event;
   const typing = e.text !== '';
-  const onControl = target?.closest('button, a, summary') !== null && target !== null;
+  const onControl = target !== null && target.closest('button, a, summary') !== null;
   if (key === 'Enter') {
     // With nothing typed, Enter presses what has the focus.
     if (!typing && onControl) return false;
     e.accept(event.shiftKey);
+    return true;
+  }
+  // The foot-switch types a space, wherever the focus was left.
+  if (key === ' ' && !typing) {
+    if (e.answers[0]) e.answers[0].act();
+    else e.trigger();
     return true;
   }
   if (key === 'Backspace') {
@@ -283,6 +443,11 @@ function handle(
     return true;
   }
   if (!typing) {
+    const leaf = e.leaves && LEAF_KEYS[key.toLowerCase()];
+    if (leaf) {
+      e.leaves?.answer(leaf);
+      return true;
+    }
     const answer = e.answers.find((a) => a.key === key.toLowerCase());
     if (answer) {
       answer.act();
@@ -307,3 +472,6 @@ function handle(
   }
   return false;
 }
+
+const TYPED = /^[0-9.,+\-−"″/]$/u;
+const LETTER = /^[a-zµμ ]$/iu;

@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { NewEngine, type EngineView } from '@tribos/contract';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
-import { lengthOf, useContractForm } from '../forms/index.js';
+import { lengthOf, lengthOrNull, useContractForm } from '../forms/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {
@@ -23,6 +23,8 @@ interface Values {
   mid: string;
   depths: string;
   wallDepth: string;
+  pin: string;
+  cooling: NewEngine['cooling'];
 }
 
 /** An engine from its manual: what the wall map and the plans need. Limits come after. */
@@ -50,6 +52,8 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
       low: lengthOf('depths', v.depths, 'mm'),
     },
     wallDepth: lengthOf('wallDepth', v.wallDepth, 'mm'),
+    pin: lengthOrNull('pin', v.pin, 'mm'),
+    cooling: v.cooling,
   });
   const { register, handleSubmit, formState } = useContractForm<Values, NewEngine>(
     NewEngine,
@@ -68,6 +72,8 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
       mid: '',
       depths: '',
       wallDepth: '',
+      pin: '',
+      cooling: 'liquid',
     },
     toBody,
   );
@@ -141,6 +147,11 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
         {length('mid', 'Second depth, mm')}
         {length('depths', 'Third depth, mm', 'Low in the travel; below the ports on a two-stroke')}
         {length('wallDepth', 'Depth of the wall, mm')}
+        {length('pin', 'Piston pin, mm', 'Empty when it is not on file')}
+        <SelectField label="Cooled by" {...register('cooling')}>
+          <option value="liquid">liquid</option>
+          <option value="air">air</option>
+        </SelectField>
         {save.isError && (
           <p role="alert" className="text-beyond sm:col-span-2">
             {save.error.message}

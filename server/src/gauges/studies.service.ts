@@ -1,0 +1,95 @@
+import { Injectable } from '@nestjs/common';
+import { InjectModel } from '@nestjs/sequelize';
+import type { StudyBody, StudyView } from '@tribos/contract';
+import { FEWEST_REPEATS, parseReading, repeatabilityStudy, type Study } from '@tribos/core';
+import { v7 } from 'uuid';
+import { ProblemError } from '../kit/problems.js';
+import { Scope } from '../kit/scope.js';
+import { AuditService } from '../people/index.js';
+import { GaugesService } from './gauges.service.js';
+import { StudyModel } from './models.js';
+
+const viewOf = (row: StudyModel): StudyView => ({
+  id: row.id,
+  instrumentId: row.instrumentId,
+  part: row.part,
+  by: row.by,
+  at: row.at.toISOString(),
+  texts: row.texts,
+  values: row.readings,
+  repeats: row.repeats,
+  s: row.s,
+});
+
+/** Repeats of people with gauges: what each person's own scatter is. */
+@Injectable()
+export class StudiesService {
+  constructor(
+    @InjectModel(StudyModel) private readonly studies: typeof StudyModel,
+    private readonly gauges: GaugesService,
+    private readonly scope: Scope,
+    private readonly audit: AuditService,
+  ) {}
+
+  async list(): Promise<StudyView[]> {
+    return (await this.studies.findAll({ order: ['at', 'id'] })).map(viewOf);
+  }
+
+  /** Those with repeats enough to stand in for the usual figure. */
+  async usable(): Promise<Study[]> {
+    return (await this.list()).flatMap(({ instrumentId, by, at, s, repeats }) =>
+      s === null ? [] : [{ instrumentId, by, at, s, repeats }],
+    );
+  }
+
+  /** Keeps studies as an import brings them: their figures, without the readings behind them. */
+  async keep(studies: readonly Study[]): Promise<void> {
+    const { shopId } = this.scope.who;
+    const known = await this.usable();
+    for (const { instrumentId, by, at, s, repeats } of studies) {
+      if (known.some((k) => k.instrumentId === instrumentId && k.by === by && k.at === at)) continue;
+      await this.studies.create({
+        shopId,
+        id: v7(),
+        instrumentId,
+        part: 'from a job file',
+        by,
+        at: new Date(at),
+        texts: [],
+        readings: [],
+        repeats,
+        s,
+      });
+    }
+  }
+
+  async add(body: StudyBody): Promise<StudyView> {
+    const before = await this.studies.findOne({ where: { id: body.id } });
+    if (before) return viewOf(before);
+    const gauge = (await this.gauges.all()).find((i) => i.id === body.instrumentId);
+    const refuse = (path: string, sentence: string) =>
+      new ProblemError(422, 'study', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
+    if (!gauge) throw refuse('/instrumentId', 'There is no such gauge in this shop.');
+    if (gauge.type === 'leaf')
+      throw refuse('/instrumentId', 'Leaves go or do not go: they have no repeatability of their own.');
+    const readings = body.texts.map((text, n) => {
+      const parsed = parseReading(text, { unit: gauge.unit });
+      if (!parsed.ok) throw refuse(`/texts/${n}`, parsed.sentence);
+      return parsed.value as number;
+    });
+    const row = await this.studies.create({
+      shopId: this.scope.who.shopId,
+      id: body.id,
+      instrumentId: gauge.id,
+      part: body.part.trim(),
+      by: this.scope.who.name,
+      at: new Date(),
+      texts: body.texts,
+      readings,
+      repeats: readings.length,
+      s: readings.length < FEWEST_REPEATS ? null : repeatabilityStudy(readings, gauge.resolution).s,
+    });
+    await this.audit.note('repeatability studied', gauge.id, { part: row.part, s: row.s });
+    return viewOf(row);
+  }
+}

@@ -1,0 +1,74 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core';
+import type { PropagationWorker } from './propagation.worker.js';
+
+const MOST_KEPT = 60;
+
+/** What was propagated on this device, by problem: going back to a job finds it again. */
+const kept = new Map<string, MapSpread>();
+const listeners = new Set<() => void>();
+let version = 0;
+let worker: Remote<PropagationWorker> | null = null;
+let running: string | null = null;
+
+function keep(key: string, spread: MapSpread): void {
+  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(key, spread);
+  version += 1;
+  listeners.forEach((l) => l());
+}
+
+const subscribe = (listener: () => void) => {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+};
+
+function start(): Remote<PropagationWorker> {
+  // Made when the first map is complete: most screens never need it.
+  worker ??= wrap<PropagationWorker>(
+    new Worker(new URL('./propagation.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return worker;
+}
+
+/** Looks propagated maps up; the function changes when there is something new to find. */
+export function useSpreads(): SpreadOf {
+  const seen = useSyncExternalStore(subscribe, () => version);
+  // eslint-disable-next-line react-hooks/exhaustive-deps -- a new function is how a memo learns of new spreads
+  return useCallback((problem: MapProblem) => kept.get(mapKey(problem)) ?? null, [seen]);
+}
+
+/**
+ * Works the maps that are not propagated yet, one after another, in a worker. When the readings change the
+ * one being worked is given up.
+ * @returns share done of the one being worked; null when there is nothing to work
+ */
+export function usePropagate(maps: readonly (MapProblem | null)[]): number | null {
+  const [share, setShare] = useState<number | null>(null);
+  const next = useMemo(() => maps.find((m) => m !== null && !kept.has(mapKey(m))) ?? null, [maps]);
+  const key = next && mapKey(next);
+  useEffect(() => {
+    if (!next || key === null) {
+      // eslint-disable-next-line react-hooks/set-state-in-effect -- the work outside has ended
+      setShare(null);
+      if (running !== null) void worker?.cancel();
+      running = null;
+      return;
+    }
+    running = key;
+    setShare(0);
+    void start()
+      .work(
+        next,
+        proxy((s: number) => {
+          if (running === key) setShare(s);
+        }),
+      )
+      .then((spread) => {
+        if (spread) keep(key, spread);
+      });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the problem
+  }, [key]);
+  return share;
+}

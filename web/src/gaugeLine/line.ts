@@ -1,0 +1,123 @@
+import { useSyncExternalStore } from 'react';
+import { handsFree } from './handsFree.js';
+import { strip } from './wedge.js';
+
+/** A gauge connected by a line: the stand-in over WebSocket, or a serial gauge. */
+export interface LineState {
+  readonly status: 'off' | 'connecting' | 'ready' | 'gone';
+  /** How the gauge calls itself. */
+  readonly name: string;
+}
+
+type Hears = (figure: string) => void;
+const AGAIN_MS = 1_000;
+
+let state: LineState = { status: 'off', name: '' };
+let socket: WebSocket | null = null;
+let timer: ReturnType<typeof setTimeout> | undefined;
+let place = '';
+const listeners = new Set<() => void>();
+const hearers = new Set<Hears>();
+
+function show(next: LineState): void {
+  state = next;
+  listeners.forEach((l) => l());
+}
+
+/** Reads one line of the protocol; anything else with a figure in it counts as a reading. */
+function heard(text: string): void {
+  const [, word, rest] = /^(\S+)\s*(.*)$/u.exec(text.trim()) ?? [];
+  if (word === 'READY') show({ status: 'ready', name: rest ?? '' });
+  else if (word === 'READING') hearers.forEach((h) => h(rest ?? ''));
+  else if (word !== 'ERROR' && /\d/u.test(text)) {
+    const { prefix, suffix } = handsFree();
+    hearers.forEach((h) => h(strip(text, prefix, suffix)));
+  }
+}
+
+/** Connects to the address kept for this device, and again whenever the gauge goes away. */
+export function connectLine(): void {
+  clearTimeout(timer);
+  socket?.close();
+  socket = null;
+  const address = handsFree().line;
+  if (address === '') return show({ status: 'off', name: '' });
+  show({ status: 'connecting', name: '' });
+  try {
+    const mine = new WebSocket(address);
+    socket = mine;
+    mine.onopen = () => {
+      mine.send('HELLO 1');
+      if (place) mine.send(place);
+    };
+    mine.onmessage = (event) => heard(String(event.data));
+    mine.onclose = () => {
+      if (socket !== mine) return;
+      show({ status: 'gone', name: state.name });
+      timer = setTimeout(connectLine, AGAIN_MS);
+    };
+  } catch {
+    show({ status: 'gone', name: '' });
+  }
+}
+
+const send = (line: string): boolean => {
+  if (socket?.readyState !== WebSocket.OPEN) return false;
+  socket.send(line);
+  return true;
+};
+
+/** Tells the gauge where it is being held: a stand-in cannot see it. Sent again when it comes back. */
+export function sayPlace(line: string): void {
+  place = line;
+  send(line);
+}
+
+/** Asks the gauge for the figure it shows. @returns false when no gauge is there */
+export const takeFromLine = (): boolean => send('TAKE');
+
+export function onFigure(hear: Hears): () => void {
+  hearers.add(hear);
+  return () => hearers.delete(hear);
+}
+
+export const useLineState = (): LineState =>
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => state,
+  );
+
+/** The part of Web Serial used here; browsers that have none have no `navigator.serial`. */
+interface SerialPort {
+  open(options: { baudRate: number }): Promise<void>;
+  readonly readable: ReadableStream<Uint8Array> | null;
+}
+interface Serial {
+  requestPort(): Promise<SerialPort>;
+}
+
+export const hasSerial = (): boolean => 'serial' in navigator;
+
+/** Opens a serial gauge chosen by the person; every line it sends is a reading until it is unplugged. */
+export async function openSerial(baudRate: number): Promise<void> {
+  const port = await (navigator as unknown as { serial: Serial }).serial.requestPort();
+  await port.open({ baudRate });
+  show({ status: 'ready', name: 'serial gauge' });
+  const decoder = new TextDecoder();
+  let rest = '';
+  try {
+    const reader = port.readable!.getReader();
+    for (;;) {
+      const { value, done } = await reader.read();
+      if (done) break;
+      const lines = (rest + decoder.decode(value, { stream: true })).split(/\r\n|\r|\n/u);
+      rest = lines.pop() ?? '';
+      lines.filter(Boolean).forEach(heard);
+    }
+  } finally {
+    show({ status: 'gone', name: 'serial gauge' });
+  }
+}
