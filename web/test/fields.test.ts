@@ -128,7 +128,15 @@ describe('a gauge for a station', () => {
       unit: 'mm',
     }) as unknown as Instrument;
   const file = {
-    engine: { bore: mm(77), kits: [], wall: 'iron-sleeve' },
+    log: [],
+    engine: {
+      bore: mm(77),
+      kits: [],
+      wall: 'iron-sleeve',
+      cylinders: ['one'],
+      wallDepth: mm(100),
+      ports: [],
+    },
     instruments: [
       gauge('calliper', 'calliper', 0, 150, 0.03),
       gauge('bore', 'dial-bore', 50, 100, 0.003),

@@ -1,6 +1,6 @@
 import { mm, type EngineSpec, type Station } from '@tribos/core';
 import { across, foldPort } from '../src/bore/foldPort.js';
-import { move, type Direction } from '../src/readings/moves.js';
+import { move, otherStations, type Direction } from '../src/readings/moves.js';
 
 const port = (from: number, to: number, roof: number, floor: number) => ({
   name: 'p',
@@ -16,6 +16,7 @@ const TWIN = {
   depths: { top: mm(15), mid: mm(45), low: mm(80) },
   wallDepth: mm(105),
   ports: [] as EngineSpec['ports'],
+  pin: null,
 } as unknown as EngineSpec;
 const PORTED = { ...TWIN, ports: [port(-34, 34, 38, 68)] };
 const at = (cylinder: number, depth: number, angle: number): Station => ({
@@ -25,7 +26,7 @@ const at = (cylinder: number, depth: number, angle: number): Station => ({
   angle,
 });
 const walkOn = (engine: EngineSpec, from: Station, ...ways: Direction[]) =>
-  ways.reduce((s, w) => move(engine, s, w, null), from);
+  ways.reduce((s, w) => move(engine, s, w, { piston: null, clearance: null }), from);
 
 describe('arrows over the map', () => {
   it('go across the directions and down the depths to the piston, and back up', () => {
@@ -54,11 +55,21 @@ describe('arrows over the map', () => {
   it('cycle the places of a piston, then the next one', () => {
     const piston: Station = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
     expect(walkOn(TWIN, piston, 'right')).toMatchObject({ place: 'crown' });
-    expect(walkOn(TWIN, piston, 'right', 'right', 'right', 'right')).toMatchObject({
+    expect(walkOn(TWIN, piston, 'right', 'right', 'right', 'right', 'right')).toMatchObject({
       cylinder: 1,
       place: 'gauge-height',
     });
-    expect(walkOn(TWIN, piston, 'left')).toMatchObject({ cylinder: 1, place: 'pin-axis' });
+    expect(walkOn(TWIN, piston, 'left')).toMatchObject({ cylinder: 1, place: 'at-ports' });
+  });
+
+  it('go on below the piston to leaf, land and ring, the same place of the next cylinder sideways', () => {
+    const piston: Station = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
+    expect(walkOn(TWIN, piston, 'down')).toEqual({ part: 'clearance', cylinder: 0, kit: null });
+    expect(walkOn(TWIN, piston, 'down', 'down', 'right')).toEqual({ part: 'land', cylinder: 1 });
+    expect(walkOn(TWIN, piston, 'down', 'up')).toEqual(piston);
+    const lowest = walkOn(TWIN, piston, ...Array<Direction>(12).fill('down'));
+    expect(lowest.part).toBe('ring-gap');
+    expect(otherStations({ ...TWIN, pin: mm(18) }, 0, { piston: null, clearance: null })).toHaveLength(8);
   });
 });
 

@@ -2,6 +2,7 @@ export * from './instrument.js';
 export * from './estimate.js';
 export * from './temperature.js';
 export * from './study.js';
+export * from './studyCells.js';
 export * from './anova.js';
 export * from './comparator.js';
 export * from './readingEstimate.js';

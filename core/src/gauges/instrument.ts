@@ -113,3 +113,10 @@ export const USUAL_LEAVES: readonly Nanometres[] = [
 export function calibrationOverdue(instrument: Pick<Instrument, 'calibrationDue'>, at: string): boolean {
   return instrument.calibrationDue !== null && at.slice(0, 10) > instrument.calibrationDue;
 }
+
+/** Unit a gauge of the shop reads in; the fallback where it is not one of them. */
+export const lengthUnitOf = (
+  instruments: readonly Pick<Instrument, 'id' | 'unit'>[],
+  id: string,
+  fallback: LengthUnit,
+): LengthUnit => instruments.find((i) => i.id === id)?.unit ?? fallback;

@@ -6,8 +6,9 @@ import {
   readingEstimate,
   uncertaintyOf,
   type Instrument,
+  type Zero,
 } from '../gauges/index.js';
-import { partKey, senseOf, type SizeStation } from '../readings/index.js';
+import { partKey, senseOf, type SizeStation, type Station } from '../readings/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { benchOf, materialOf, nominalOf } from './benchOf.js';
 import { standingDecision, type JobFile } from './jobFile.js';
@@ -74,9 +75,7 @@ export function beforeMeasuring(file: JobFile, station: SizeStation, by: string,
     .map((instrument): GaugeBefore => {
       const own = estimate(instrument, station);
       const { u } = uncertaintyOf(own);
-      const both = other
-        ? reach(other).map((o) => uncertaintyOf(difference(own, estimate(o, other))).u)
-        : [];
+      const both = other ? reach(other).map((o) => uncertaintyOf(difference(own, estimate(o, other))).u) : [];
       const needs = both.length > 0 ? narrowestWindow(Math.min(...both), 'seizure', file.shop.rules) : null;
       return {
         instrument,
@@ -86,4 +85,36 @@ export function beforeMeasuring(file: JobFile, station: SizeStation, by: string,
       };
     })
     .sort((a, b) => a.u - b.u);
+}
+
+/**
+ * Standard uncertainty of one reading at a station with the gauge in hand, nm: read whole, or as a deviation
+ * from a zero of the size it was set to.
+ */
+export function oneReadingU(
+  file: JobFile,
+  station: Station,
+  instrument: Instrument,
+  by: string,
+  at: string,
+  zero: Zero | null = null,
+): number {
+  return uncertaintyOf(
+    readingEstimate(
+      {
+        id: 'now',
+        place: 'now',
+        value: zero ? zero.value : nominalOf(file, station),
+        instrumentId: instrument.id,
+        at,
+        by,
+        part: partKey(station),
+        sense: senseOf(station),
+        material: materialOf(file, station),
+        thermalPart: station.part === 'bore' || station.part === 'land' ? 'cylinder' : 'piston',
+        zero,
+      },
+      benchOf(file),
+    ),
+  ).u;
 }

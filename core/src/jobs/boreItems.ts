@@ -153,6 +153,15 @@ function shapeLines(survey: BoreSurvey): WorkingLine[] {
   });
 }
 
+/** The fitted oval of the worst depth, less gauge noise, with its interval once the map is propagated. */
+function ovalityLine(survey: BoreSurvey | null, spread: MapSpread | null | undefined): WorkingLine[] {
+  const ovals = survey?.depths.flatMap((d) => (d.shape ? [d.shape.ovalityLessNoise] : [])) ?? [];
+  const found = spread?.figures.ovality;
+  if (ovals.length === 0) return [];
+  const { low, high } = found ?? { low: null, high: null };
+  return [{ kind: 'interval', label: 'ovality', value: Math.max(...ovals), low, high }];
+}
+
 /** Verdicts on one bore: largest against its wear limit, out-of-round, taper. */
 export function boreItems(
   file: JobFile,
@@ -263,6 +272,7 @@ export function boreItems(
       caveats: [...bore.caveats, ...seen(round?.depth)],
       working: [
         { kind: 'text', label: 'definition', text: 'difference of diameters at one depth' },
+        ...ovalityLine(survey, spread),
         ...shape,
         ...unseenLine(round?.depth),
       ],

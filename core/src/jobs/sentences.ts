@@ -1,5 +1,15 @@
+import type { LeafBracket } from '../gauges/index.js';
 import { featureInfo, sourceLine } from '../specs/index.js';
-import { halfTurn, PISTON_PLACES, REOPENED, thrustAngle, WORK, type Station } from '../readings/index.js';
+import {
+  FINDINGS,
+  halfTurn,
+  PISTON_PLACES,
+  REOPENED,
+  thrustAngle,
+  WORK,
+  type FindingEntry,
+  type Station,
+} from '../readings/index.js';
 import { CONSTRUCTION } from '../routes/index.js';
 import {
   limitFigureText,
@@ -228,10 +238,30 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
   }
 }
 
+/** A finding in words: `score 0.010 mm deep, 32 mm down at 8°`. */
+export function findingText(f: Pick<FindingEntry, 'what' | 'deep' | 'place'>, unit: LengthUnit): string {
+  const deep = f.deep === null ? '' : ` ${withUnit(f.deep, { unit, step: 1_000 })} deep`;
+  const down = (d: number) => (unit === 'mm' ? `${d / 1e6} mm` : `${(d / 25.4e6).toFixed(2)} in`);
+  const place = f.place ? `, ${down(f.place.depth)} down at ${f.place.angle}°` : '';
+  return `${FINDINGS[f.what]}${deep}${place}`;
+}
+
+/** Thickness of a leaf as it is engraved. */
+export const leafText = (thickness: number, unit: LengthUnit): string =>
+  toDecimal(nm(thickness), unit, unit === 'mm' ? 2 : 4);
+
+/** What leaves leave between them: a bracket or a bound, never one number. */
+export function bracketText(bracket: Pick<LeafBracket, 'low' | 'high'>, unit: LengthUnit): string {
+  const { low, high } = bracket;
+  if (low !== null && high !== null) return `${leafText(low, unit)} … ${leafText(high, unit)} ${unit}`;
+  if (low !== null) return `≥ ${leafText(low, unit)} ${unit}`;
+  return high === null ? '–' : `< ${leafText(high, unit)} ${unit}`;
+}
+
 /** A bracket found with leaves, in words: never one number. */
 function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details: string[]): VerdictSentence {
   const { low, high } = item.bracket!;
-  const leaf = (v: number) => toDecimal(nm(v), unit, unit === 'mm' ? 2 : 4);
+  const leaf = (v: number) => leafText(v, unit);
   const between =
     low !== null && high !== null
       ? `${leaf(low)} goes, ${leaf(high)} ${unit} does not go freely`

@@ -35,6 +35,14 @@ export type Caveat =
 /** One line of the working behind a figure. */
 export type WorkingLine =
   | { readonly kind: 'length'; readonly label: string; readonly value: number }
+  /** A figure without a limit of its own, with its 95 % interval where the whole map was propagated. */
+  | {
+      readonly kind: 'interval';
+      readonly label: string;
+      readonly value: number;
+      readonly low: number | null;
+      readonly high: number | null;
+    }
   | { readonly kind: 'angle'; readonly label: string; readonly value: number }
   | { readonly kind: 'text'; readonly label: string; readonly text: string };
 

@@ -6,3 +6,4 @@ export * from './outliers.js';
 export * from './stationEstimate.js';
 export * from './reopens.js';
 export * from './newEntry.js';
+export * from './readingTable.js';

@@ -3,7 +3,7 @@ import type { JobView } from '@tribos/contract';
 import {
   readJobFile,
   stationName,
-  withUnit,
+  toDecimal,
   type EngineSpec,
   type Instrument,
   type JobFile,
@@ -86,9 +86,11 @@ export class ExchangeService {
           cylinder: file.engine.cylinders[station.cylinder] ?? '',
           depth_mm: station.part === 'bore' ? station.depth / 1e6 : '',
           direction_deg: station.part === 'bore' ? station.angle : '',
+          place: 'place' in station ? station.place : '',
           typed: e.text,
           value_nm: e.value,
-          value_mm: withUnit(e.value, { unit: 'mm', step: 1_000 }).replace(' mm', ''),
+          // Every digit there is: the table can be read back in without loss.
+          value_mm: toDecimal(e.value, 'mm', 6).replace(/0{1,3}$/u, ''),
           stands: gone.has(e.id) ? 'no' : 'yes',
         },
       ];
@@ -102,6 +104,7 @@ export class ExchangeService {
       'cylinder',
       'depth_mm',
       'direction_deg',
+      'place',
       'typed',
       'value_nm',
       'value_mm',

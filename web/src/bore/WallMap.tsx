@@ -2,10 +2,11 @@ import type { ReactNode } from 'react';
 import {
   borePlan,
   directionName,
+  FINDINGS,
+  findingText,
   formatLength,
   isBlocked,
   nm,
-  standardLow,
   stationKey,
   stationName,
   thrustAngle,
@@ -105,7 +106,7 @@ export function WallMap({
           {bore.survey && (
             <WearCanvas
               survey={bore.survey}
-              reference={standardLow(file)}
+              reference={bore.reference.value}
               most={most}
               wallDepth={engine.wallDepth}
               thrust={thrust}
@@ -125,6 +126,22 @@ export function WallMap({
                 }}
               />
             )),
+          )}
+          {judgement.findings[cylinder]!.map(
+            (f) =>
+              f.place && (
+                <span
+                  key={f.id}
+                  title={findingText(f, unit)}
+                  className="absolute z-10 -translate-1/2 rounded-edge border border-beyond bg-sheet px-1 text-small leading-4 text-beyond"
+                  style={{ left: `${across(f.place.angle, thrust)}%`, top: `${down(f.place.depth)}%` }}
+                >
+                  <span aria-hidden="true">⁄⁄</span> {FINDINGS[f.what].split(' ')[0]}
+                  {f.deep !== null && (
+                    <span className="figure"> {formatLength(f.deep, { unit, step: 1_000 })}</span>
+                  )}
+                </span>
+              ),
           )}
           {grid(file, cylinder).map((station) => {
             const key = stationKey(station);

@@ -1,4 +1,12 @@
 export { changeHandsFree, handsFree, useHandsFree } from './handsFree.js';
-export { connectLine, hasSerial, onFigure, openSerial, sayPlace, takeFromLine, useLineState } from './line.js';
+export {
+  connectLine,
+  hasSerial,
+  onFigure,
+  openSerial,
+  sayPlace,
+  takeFromLine,
+  useLineState,
+} from './line.js';
 export { ask, speak, tick } from './sounds.js';
 export { strip, Wedge, WEDGE_MS } from './wedge.js';

@@ -10,7 +10,10 @@ export function strip(text: string, prefix: string, suffix: string): string {
   if (prefix && body.startsWith(prefix)) body = body.slice(prefix.length);
   if (suffix && body.endsWith(suffix)) body = body.slice(0, -suffix.length);
   // Gauges pad with zeros and send a sign with every size.
-  return body.trim().replace(/^\+?0+(?=\d)/u, '').replace(/^\+/u, '');
+  return body
+    .trim()
+    .replace(/^\+?0+(?=\d)/u, '')
+    .replace(/^\+/u, '');
 }
 
 /**

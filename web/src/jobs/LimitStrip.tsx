@@ -1,5 +1,6 @@
 import { useId } from 'react';
 import {
+  bracketText,
   formatLength,
   limitFigureText,
   nm,
@@ -7,12 +8,28 @@ import {
   sourceLine,
   type LengthUnit,
   type VerdictItem,
+  type WorkingLine,
 } from '@tribos/core';
 import { VerdictMark, type MarkState } from '../ui/index.js';
+
+/** A figure without a limit of its own, with its interval: `0.026 (0.021–0.031)`. */
+function besideText(w: Extract<WorkingLine, { kind: 'interval' }>, unit: LengthUnit): string {
+  const figure = (v: number) => formatLength(nm(v), { unit, step: 1_000 });
+  return w.low === null || w.high === null
+    ? figure(w.value)
+    : `${figure(w.value)} (${figure(w.low)}–${figure(w.high)})`;
+}
 
 /** What the mark shows: a figure that is not there yet is not undecided, it is not read. */
 export const markOf = (item: VerdictItem): MarkState =>
   item.because === 'unread' ? (item.state === 'noLimit' ? 'noLimit' : 'waiting') : item.state;
+
+/** 95 % of the figure: from the whole map where it is propagated, the bracket of leaves, else ±2u. */
+function whiskerOf({ interval, bracket, value, u }: VerdictItem): readonly [number, number] | null {
+  if (interval) return [interval.low, interval.high];
+  if (bracket) return bracket.low !== null && bracket.high !== null ? [bracket.low, bracket.high] : null;
+  return value === null || u === null ? null : [value - 2 * u, value + 2 * u];
+}
 
 interface Scale {
   readonly from: number;
@@ -20,14 +37,10 @@ interface Scale {
 }
 
 function scaleOf(item: VerdictItem): Scale {
-  const spread = 2 * (item.u ?? 0);
-  const points = [
-    item.limitAt,
-    item.band.low,
-    item.band.high,
-    item.value === null ? null : item.value - spread,
-    item.value === null ? null : item.value + spread,
-  ].filter((v) => v !== null);
+  const [low95, high95] = whiskerOf(item) ?? [null, null];
+  const points = [item.limitAt, item.band.low, item.band.high, item.value, low95, high95].filter(
+    (v) => v !== null,
+  );
   if (item.feature !== 'bore') points.push(0);
   const [low, high] = [Math.min(...points), Math.max(...points)];
   const room = Math.max((high - low) * 0.12, 2_000);
@@ -54,8 +67,10 @@ export function LimitStrip({
   const at = (v: number): number =>
     Math.min(100, Math.max(0, ((v - scale.from) / (scale.to - scale.from)) * 100));
   const x = (v: number): string => `${at(v).toFixed(2)}%`;
-  const { limitAt, value, u, band } = item;
+  const { limitAt, value, band, bracket } = item;
+  const whisker = whiskerOf(item);
   const mark = markOf(item);
+  const beside = item.working.filter((w) => w.kind === 'interval');
   const below = item.side === 'min';
   const beyondFrom = limitAt === null ? 0 : below ? 0 : at(limitAt);
   const beyondWidth = limitAt === null ? 0 : below ? at(limitAt) : 100 - at(limitAt);
@@ -77,14 +92,18 @@ export function LimitStrip({
       <span
         className={`grid items-start gap-3 ${big ? 'grid-cols-[7.25rem_minmax(0,1fr)]' : 'grid-cols-[5rem_minmax(0,1fr)]'}`}
       >
-        <span className={`figure ${big ? 'text-reading leading-8' : 'text-lead leading-7'}`}>
-          {value === null
-            ? '–'
-            : formatLength(nm(value), {
-                unit,
-                step: item.step,
-                limits: limitAt === null ? [] : [nm(limitAt)],
-              })}
+        <span
+          className={`figure ${bracket ? 'text-small leading-7' : big ? 'text-reading leading-8' : 'text-lead leading-7'}`}
+        >
+          {bracket
+            ? bracketText(bracket, unit).replace(` ${unit}`, '')
+            : value === null
+              ? '–'
+              : formatLength(nm(value), {
+                  unit,
+                  step: item.step,
+                  limits: limitAt === null ? [] : [nm(limitAt)],
+                })}
         </span>
         <svg aria-hidden="true" width="100%" height="40" className="block overflow-visible text-ink">
           <defs>
@@ -143,10 +162,10 @@ export function LimitStrip({
           ))}
           {value !== null && (
             <>
-              {u !== null && (
+              {whisker && (
                 <line
-                  x1={x(value - 2 * u)}
-                  x2={x(value + 2 * u)}
+                  x1={x(whisker[0])}
+                  x2={x(whisker[1])}
                   y1="12"
                   y2="12"
                   stroke="currentColor"
@@ -154,7 +173,9 @@ export function LimitStrip({
                   opacity="0.35"
                 />
               )}
-              <line x1={x(value)} x2={x(value)} y1="1" y2="20" stroke="currentColor" strokeWidth="2.5" />
+              {!bracket && (
+                <line x1={x(value)} x2={x(value)} y1="1" y2="20" stroke="currentColor" strokeWidth="2.5" />
+              )}
             </>
           )}
           {limitAt !== null && (
@@ -175,6 +196,7 @@ export function LimitStrip({
         </svg>
       </span>
       <span className="block truncate text-small text-soft">
+        {beside.map((w) => `${w.label} ${besideText(w, unit)} · `)}
         {item.limit
           ? `${sourceLine(item.limit.source)} · ${item.limit.state === 'service' ? 'service limit' : 'for new parts'}`
           : 'No limit on file for this engine. Not a pass.'}

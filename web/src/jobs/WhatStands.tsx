@@ -39,11 +39,14 @@ export function WhatStands({
   file,
   judgement,
   unit,
+  working,
   onOpen,
 }: {
   file: JobFile;
   judgement: Judgement;
   unit: LengthUnit;
+  /** Share done of the map being propagated; null when none is. */
+  working: number | null;
   onOpen: (item: VerdictItem) => void;
 }) {
   const read = judgement.items
@@ -52,7 +55,19 @@ export function WhatStands({
   const unread = judgement.items.length - read.length;
   return (
     <section className="mt-4">
-      <h2 className="mb-1 text-small font-semibold text-soft">What stands</h2>
+      <h2 className="mb-1 flex justify-between text-small font-semibold text-soft">
+        What stands
+        {working !== null && (
+          <span
+            className="figure font-normal"
+            role="progressbar"
+            aria-label="working the whole map"
+            aria-valuenow={Math.round(working * 100)}
+          >
+            working the map, {Math.round(working * 100)} %
+          </span>
+        )}
+      </h2>
       <ul className="grid">
         {read.map((item) => {
           const { headline, details } = verdictSentence(file, item, unit);

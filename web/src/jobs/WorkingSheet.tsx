@@ -10,8 +10,9 @@ import {
   type JobFile,
   type LengthUnit,
   type VerdictItem,
+  type WorkingLine,
 } from '@tribos/core';
-import { Sheet, VerdictMark } from '../ui/index.js';
+import { Button, Sheet, VerdictMark } from '../ui/index.js';
 import { markOf } from './LimitStrip.js';
 
 const BUDGET: Record<string, string> = {
@@ -22,6 +23,21 @@ const BUDGET: Record<string, string> = {
   temperature: 'temperature',
   disagreement: 'two gauges disagree',
 };
+
+function lineText(w: WorkingLine, fine: (v: number) => string): string {
+  switch (w.kind) {
+    case 'length':
+      return fine(w.value);
+    case 'interval':
+      return w.low === null || w.high === null
+        ? fine(w.value)
+        : `${fine(w.value)}, 95 % ${fine(w.low)} to ${fine(w.high)}`;
+    case 'angle':
+      return `${w.value.toFixed(1)}°`;
+    case 'text':
+      return w.text;
+  }
+}
 
 function Rows({ children }: { children: ReactNode }) {
   return <dl className="grid grid-cols-[1fr_auto] gap-x-6">{children}</dl>;
@@ -42,11 +58,14 @@ export function WorkingSheet({
   item,
   unit,
   onClose,
+  onWhy = null,
 }: {
   file: JobFile;
   item: VerdictItem;
   unit: LengthUnit;
   onClose: () => void;
+  /** Opens the warm-up behind a clearance. */
+  onWhy?: (() => void) | null;
 }) {
   const { headline, details } = verdictSentence(file, item, unit);
   const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
@@ -69,11 +88,7 @@ export function WorkingSheet({
             <Rows>
               {item.working.map((w) => (
                 <Row key={w.label} label={w.label}>
-                  {w.kind === 'length'
-                    ? fine(w.value)
-                    : w.kind === 'angle'
-                      ? `${w.value.toFixed(1)}°`
-                      : w.text}
+                  {lineText(w, fine)}
                 </Row>
               ))}
             </Rows>
@@ -89,9 +104,18 @@ export function WorkingSheet({
                 </Row>
               ))}
               <Row label="together, standard uncertainty u (root of the sum of squares)">{fine(item.u)}</Row>
+              {item.interval && (
+                <Row label="95 % of 200 000 draws of the whole map">
+                  {fine(item.interval.low)} to {fine(item.interval.high)}
+                </Row>
+              )}
               {item.p !== null && (
                 <Row
-                  label={`P that the limit is kept, Φ((${item.side === 'max' ? 'limit − value' : 'value − limit'}) / u)`}
+                  label={
+                    item.interval
+                      ? 'P that the limit is kept, from the draws'
+                      : `P that the limit is kept, Φ((${item.side === 'max' ? 'limit − value' : 'value − limit'}) / u)`
+                  }
                 >
                   {oddsText(item.p)}
                 </Row>
@@ -125,6 +149,11 @@ export function WorkingSheet({
               </tbody>
             </table>
           </section>
+        )}
+        {onWhy && (
+          <div>
+            <Button onClick={onWhy}>Why this clearance</Button>
+          </div>
         )}
         {others.length > 0 && (
           <section>

@@ -49,7 +49,11 @@ export function useJob(id: string) {
     if (!view) return null;
     const known = new Set(view.file.log.map((e) => e.id));
     const mine = entries.filter((w) => w.jobId === id && w.refused === null && !known.has(w.entry.id));
-    const pending = pendingEntries(view.file, mine.map((w) => w.entry), by);
+    const pending = pendingEntries(
+      view.file,
+      mine.map((w) => w.entry),
+      by,
+    );
     const file = { ...view.file, log: [...view.file.log, ...pending] };
     return { file, version: view.version, judgement: judgeJob(file, unit, spreadOf), unit, by };
   }, [view, entries, id, unit, by, spreadOf]);

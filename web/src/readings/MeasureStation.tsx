@@ -1,37 +1,30 @@
-import { useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
-import {
-  nm,
-  standardLow,
-  standingDecision,
-  stationKey,
-  toDecimal,
-  walk,
-  type LengthUnit,
-  type NextAction,
-} from '@tribos/core';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { standardLow, standingDecision, stationKey, walk } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
-import { WallMap } from '../bore/index.js';
-import {
-  LimitStrip,
-  NextBox,
-  useJobContext,
-  WhatStands,
-  WorkingSheet,
-  type JobContext,
-} from '../jobs/index.js';
+import { PistonMatch } from '../fit/index.js';
+import { connectLine } from '../gaugeLine/index.js';
+import { GaugesBefore } from '../gauges/index.js';
+import { NextBox, useJobContext, WhatStands, WorkingSheet } from '../jobs/index.js';
 import { Button } from '../ui/index.js';
-import { KeysSheet, NoteSheet, ScoreSheet } from './NoteSheets.js';
+import { CrossChecks } from './CrossChecks.js';
+import { CylinderColumn } from './CylinderColumn.js';
+import { useEntryKeys } from './entryKeys.js';
+import { NextButtons } from './NextButtons.js';
+import { KeysSheet, NoteSheet } from './NoteSheets.js';
 import { useOutbox } from './outbox.js';
-import { PistonRow } from './PistonRow.js';
 import { ReadingBar } from './ReadingBar.js';
-import { useEntry, useEntryKeys, type Entry } from './useEntry.js';
+import { useEntry } from './useEntry.js';
+
+const FindingSheet = lazy(async () => ({ default: (await import('./FindingSheet.js')).FindingSheet }));
+const WorkSheet = lazy(async () => ({ default: (await import('./WorkSheet.js')).WorkSheet }));
+const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
+const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
+const WarmUpSheet = lazy(async () => ({ default: (await import('../fit/WarmUpSheet.js')).WarmUpSheet }));
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
-  | { readonly kind: 'note' }
-  | { readonly kind: 'keys' }
-  | { readonly kind: 'score'; readonly cylinder: number }
+  | { readonly kind: 'note' | 'keys' | 'work' | 'zero' | 'hands-free' }
+  | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
   | null;
 
 /** Bores, pistons and what the readings prove. */
@@ -40,11 +33,23 @@ export function MeasureStation() {
   const { file, judgement, unit } = context;
   const [open, setOpen] = useState<Open>(null);
   const entry = useEntry(context);
-  useEntryKeys(entry, {
-    note: () => setOpen({ kind: 'note' }),
-    keys: () => setOpen({ kind: 'keys' }),
-    unit: toggleUnit,
-  });
+  const { station } = entry;
+  const zeroable = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
+  const onZero = () => setOpen({ kind: 'zero' });
+  useEntryKeys(
+    entry,
+    {
+      note: () => setOpen({ kind: 'note' }),
+      keys: () => setOpen({ kind: 'keys' }),
+      unit: toggleUnit,
+      zero: () => {
+        if (zeroable) onZero();
+      },
+    },
+    context,
+  );
+  // The gauge of this device is looked for while someone measures, and kept for the next job.
+  useEffect(connectLine, []);
   const { entries } = useOutbox();
   const refused = entries.filter((w) => w.jobId === file.job.id && w.refused !== null);
 
@@ -57,10 +62,23 @@ export function MeasureStation() {
     ...judgement.bores.map((b) => (b.survey?.largest.of.value ?? 0) - standardLow(file)),
   );
   const alone = file.engine.cylinders.length === 1;
+  const nothingRead = judgement.overall === null;
   const nextBox = (
     <NextBox file={file} next={judgement.next} unit={unit}>
-      <NextButtons next={judgement.next} entry={entry} context={context} />
+      <NextButtons
+        next={judgement.next}
+        entry={entry}
+        context={context}
+        onZero={onZero}
+        onWork={() => setOpen({ kind: 'work' })}
+      />
     </NextBox>
+  );
+  const gaugesBefore = <GaugesBefore context={context} station={station} inHand={entry.gauge} />;
+  const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'hands-free') => (
+    <Button look="quiet" onClick={() => setOpen({ kind })}>
+      {name}
+    </Button>
   );
 
   return (
@@ -72,48 +90,16 @@ export function MeasureStation() {
             className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
           >
             {file.engine.cylinders.map((name, cylinder) => (
-              <Cylinder key={name} alone={alone}>
-                <div className="min-w-0">
-                  <WallMap
-                    file={file}
-                    judgement={judgement}
-                    cylinder={cylinder}
-                    current={entry.station}
-                    unit={unit}
-                    most={most}
-                    onPick={entry.pick}
-                  >
-                    <button
-                      type="button"
-                      className="inline-flex min-h-11 items-center text-small whitespace-nowrap text-blue underline underline-offset-4"
-                      onClick={() => setOpen({ kind: 'score', cylinder })}
-                    >
-                      {scoreText(judgement.scores[cylinder] ?? 0, unit)}
-                    </button>
-                  </WallMap>
-                  <PistonRow
-                    file={file}
-                    judgement={judgement}
-                    cylinder={cylinder}
-                    current={entry.station}
-                    unit={unit}
-                    onPick={entry.pick}
-                  />
-                </div>
-                <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
-                  {judgement.items
-                    .filter((i) => i.cylinder === cylinder)
-                    .map((item) => (
-                      <LimitStrip
-                        key={item.key}
-                        item={item}
-                        unit={unit}
-                        big={item.feature === 'bore'}
-                        onOpen={() => setOpen({ kind: 'item', key: item.key })}
-                      />
-                    ))}
-                </div>
-              </Cylinder>
+              <CylinderColumn
+                key={name}
+                context={context}
+                cylinder={cylinder}
+                entry={entry}
+                most={most}
+                alone={alone}
+                onFinding={() => setOpen({ kind: 'finding', cylinder })}
+                onItem={(item) => setOpen({ kind: 'item', key: item.key })}
+              />
             ))}
           </div>
         </div>
@@ -122,19 +108,22 @@ export function MeasureStation() {
           className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l"
         >
           <div className="hidden lg:block">{nextBox}</div>
+          {nothingRead && gaugesBefore}
           <WhatStands
             file={file}
             judgement={judgement}
             unit={unit}
+            working={context.working}
             onOpen={(item) => setOpen({ kind: 'item', key: item.key })}
           />
+          <CrossChecks judgement={judgement} unit={unit} />
+          <PistonMatch context={context} />
+          {!nothingRead && gaugesBefore}
           <div className="no-print mt-3 flex flex-wrap">
-            <Button look="quiet" onClick={() => setOpen({ kind: 'note' })}>
-              Note
-            </Button>
-            <Button look="quiet" onClick={() => setOpen({ kind: 'keys' })}>
-              Keys
-            </Button>
+            {quiet('Work done', 'work')}
+            {quiet('Note', 'note')}
+            {quiet('Hands free', 'hands-free')}
+            {quiet('Keys', 'keys')}
           </div>
         </aside>
       </div>
@@ -142,58 +131,53 @@ export function MeasureStation() {
         file={file}
         unit={unit}
         entry={entry}
+        by={context.by}
         refused={refused}
-        count={{ at: plan.indexOf(stationKey(entry.station)) + 1, of: plan.length }}
+        count={{ at: plan.indexOf(stationKey(station)) + 1, of: plan.length }}
+        onZero={zeroable ? onZero : null}
       />
-      {shown && <WorkingSheet file={file} item={shown} unit={unit} onClose={close} />}
+      {shown && (
+        <WorkingSheet
+          file={file}
+          item={shown}
+          unit={unit}
+          onClose={close}
+          onWhy={
+            shown.feature === 'clearance'
+              ? () => setOpen({ kind: 'warm-up', cylinder: shown.cylinder })
+              : null
+          }
+        />
+      )}
       {open?.kind === 'note' && <NoteSheet file={file} onClose={close} />}
       {open?.kind === 'keys' && <KeysSheet onClose={close} />}
-      {open?.kind === 'score' && (
-        <ScoreSheet file={file} cylinder={open.cylinder} unit={unit} onClose={close} />
-      )}
-    </>
-  );
-}
-
-const scoreText = (depth: number, unit: LengthUnit): string =>
-  depth === 0 ? 'note a score' : `score ${toDecimal(nm(depth), unit, unit === 'mm' ? 3 : 4)} deep`;
-
-/** A cylinder's map and strips: below one another beside its neighbours, side by side when it is alone. */
-function Cylinder({ alone, children }: { alone: boolean; children: ReactNode }) {
-  return alone ? <>{children}</> : <div className="grid min-w-0 content-start gap-3">{children}</div>;
-}
-
-const BRASS = 'inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass';
-
-/** What can be pressed to do the next thing, where a key does not do it already. */
-function NextButtons({ next, entry, context }: { next: NextAction; entry: Entry; context: JobContext }) {
-  const { job, engine } = context.file;
-  const target = 'station' in next ? next.station : null;
-  return (
-    <>
-      {target && stationKey(target) !== stationKey(entry.station) && (
-        <Button onClick={() => entry.pick(target)}>Go there</Button>
-      )}
-      {next.kind === 'better-gauge' && entry.gauge?.id !== next.gauge && (
-        <Button
-          onClick={() => {
-            entry.pick(next.station);
-            entry.pickGauge(next.gauge);
-          }}
-        >
-          Take that gauge
-        </Button>
-      )}
-      {(next.kind === 'decide' || next.kind === 'decided' || next.kind === 'at-limit') && (
-        <Link className={BRASS} to={`/jobs/${job.id}/decide`}>
-          {next.kind === 'decided' ? 'See the decision' : 'Decide'}
-        </Link>
-      )}
-      {next.kind === 'add-limit' && (
-        <Link className={BRASS} to={`/engines/${engine.id}?add=${next.item.feature}`}>
-          Add the limit
-        </Link>
-      )}
+      <Suspense fallback={null}>
+        {open?.kind === 'finding' && (
+          <FindingSheet file={file} cylinder={open.cylinder} unit={unit} onClose={close} />
+        )}
+        {open?.kind === 'work' && (
+          <WorkSheet
+            file={file}
+            judgement={judgement}
+            cylinder={station.cylinder}
+            unit={unit}
+            onClose={close}
+          />
+        )}
+        {open?.kind === 'zero' && entry.gauge && (
+          <ZeroSheet
+            context={context}
+            gauge={entry.gauge}
+            cylinder={station.cylinder}
+            zero={entry.zero}
+            onClose={close}
+          />
+        )}
+        {open?.kind === 'hands-free' && <HandsFreeSheet onClose={close} />}
+        {open?.kind === 'warm-up' && (
+          <WarmUpSheet context={context} cylinder={open.cylinder} onClose={close} />
+        )}
+      </Suspense>
     </>
   );
 }

@@ -1,8 +1,8 @@
 import { useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import type { AnyEntryBody } from '@tribos/contract';
-import { parseReading, type JobFile, type LengthUnit } from '@tribos/core';
-import { Button, Kbd, Sheet, TextArea, TextField } from '../ui/index.js';
+import type { JobFile } from '@tribos/core';
+import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
 import { post } from './outbox.js';
 
 const send = (jobId: string, entry: object): void =>
@@ -42,55 +42,16 @@ export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => voi
   );
 }
 
-export function ScoreSheet({
-  file,
-  cylinder,
-  unit,
-  onClose,
-}: {
-  file: JobFile;
-  cylinder: number;
-  unit: LengthUnit;
-  onClose: () => void;
-}) {
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | undefined>();
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const parsed = parseReading(text, { unit });
-    if (!parsed.ok) return setError(parsed.sentence);
-    if (parsed.value > 10_000_000) return setError('A score deeper than 10 mm is a hole. Is the unit right?');
-    send(file.job.id, { kind: 'score', cylinder, depth: parsed.value });
-    onClose();
-  };
-  return (
-    <Sheet title={`Deepest score, ${file.engine.cylinders[cylinder]}`} onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
-        <TextField
-          label={`Depth from the worn wall, ${unit}`}
-          hint="Radial, at the deepest place a fingernail or straightedge finds. 0 when the wall is clean. It decides which oversize cleans the bore up."
-          autoFocus
-          inputMode="decimal"
-          className="figure text-lead"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          error={error}
-        />
-        <Button look="brass" type="submit">
-          Keep it
-        </Button>
-      </form>
-    </Sheet>
-  );
-}
-
 const KEYS: readonly (readonly [string, string])[] = [
   ['digits', 'land in the bar; units may follow: 3.0342 in, 94 um, 3 + .025 + .0092 in'],
   ['Enter', 'accept and walk to the next station'],
   ['Shift Enter', 'accept and stay: a repeat at the same station'],
   ['Backspace', 'delete a digit; with nothing typed, take the last reading back'],
   ['Escape', 'clear what is typed'],
-  ['← ↑ → ↓', 'move over the map, down to the piston'],
+  ['← ↑ → ↓', 'move over the map, down to the piston, leaf, land, ring and pin'],
+  ['Space', 'the foot-switch: takes what a connected gauge shows, or says yes to a question'],
+  ['g d x', 'at leaves: goes, drags, does not go'],
+  ['z', 'zero the bore gauge for a map, and close its zero after it'],
   ['[ ]', 'other cylinder'],
   ['i', 'other gauge'],
   ['u', 'millimetres or inches'],

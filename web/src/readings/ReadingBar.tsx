@@ -1,43 +1,36 @@
-import { Delete } from 'lucide-react';
 import { useState, type ReactNode } from 'react';
 import {
   calibrationOverdue,
   formatLength,
+  fromDeviation,
+  leafText,
+  nm,
+  oneReadingU,
   parseReading,
+  readingContext,
   stationKey,
   stationName,
-  uncertaintyOf,
   withUnit,
-  nm,
-  readingEstimate,
-  benchOf,
-  wallMaterial,
   type JobFile,
+  type LeafEntry,
   type LengthUnit,
+  type ReadingEntry,
 } from '@tribos/core';
-import { Button, Kbd } from '../ui/index.js';
+import { useLineState } from '../gaugeLine/index.js';
+import { Kbd } from '../ui/index.js';
+import { Keypad } from './Keypad.js';
+import { LeafRack } from './LeafRack.js';
+import { Question, Refused } from './BarNotices.js';
 import type { Entry } from './useEntry.js';
-import { discard, type Waiting } from './outbox.js';
+import type { Waiting } from './outbox.js';
 
-const KEYPAD = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '+'] as const;
-
-/** `good to ±0.013 mm`: twice the standard uncertainty of one reading with this gauge here. */
-function goodTo(file: JobFile, entry: Entry, unit: LengthUnit): string {
-  if (!entry.gauge) return '';
-  const at = new Date().toISOString();
-  const one = readingEstimate(
-    {
-      id: 'now',
-      value: file.engine.bore,
-      instrumentId: entry.gauge.id,
-      place: 'now',
-      part: 'now',
-      at,
-      material: wallMaterial(file.engine.wall),
-    },
-    benchOf(file),
-  );
-  return `good to ±${withUnit(nm(2 * uncertaintyOf(one).u), { unit, step: 1_000 })}`;
+/** `good to ±0.013 mm`: twice the standard uncertainty of one reading with this gauge here, by this person. */
+function goodTo(file: JobFile, entry: Entry, by: string, unit: LengthUnit): string {
+  const { gauge, station, zero, leaves } = entry;
+  if (!gauge) return 'no gauge fits';
+  if (leaves) return `each leaf to ±${withUnit(nm(gauge.maxError), { unit, step: 1_000 })}`;
+  const u = oneReadingU(file, station, gauge, by, new Date().toISOString(), zero);
+  return `good to ±${withUnit(nm(2 * u), { unit, step: 1_000 })}`;
 }
 
 function Cell({
@@ -45,73 +38,70 @@ function Cell({
   className = '',
   children,
 }: {
-  label: string;
+  label: ReactNode;
   className?: string;
   children: ReactNode;
 }) {
   return (
     <div className={`min-w-0 border-l border-rule px-4 py-2 lg:first:border-l-0 ${className}`}>
-      <p className="text-small text-soft">{label}</p>
+      <p className="truncate text-small text-soft">{label}</p>
       {children}
     </div>
   );
 }
+
+const LINE = {
+  off: '',
+  connecting: 'looking for the gauge',
+  ready: 'connected, Space takes it',
+  gone: 'gauge is gone: type meanwhile',
+} as const;
 
 /** The bar every reading lands in: gauge, where, the figure, what was last. Nothing in it needs the mouse. */
 export function ReadingBar({
   file,
   unit,
   entry,
+  by,
   refused,
   count,
+  onZero,
 }: {
   file: JobFile;
   unit: LengthUnit;
   entry: Entry;
+  by: string;
   refused: readonly Waiting[];
   count: { at: number; of: number };
+  /** Opens the zero of the comparator; null where none is read. */
+  onZero: (() => void) | null;
 }) {
   const [keypad, setKeypad] = useState(() => window.matchMedia('(pointer: coarse)').matches);
-  const { gauge, station, text, question, answers, say, last } = entry;
-  const parsed = text && gauge ? parseReading(text, { unit: gauge.unit }) : null;
+  const { gauge, station, say, last, zero, leaves } = entry;
+  const line = useLineState();
   const overdue = gauge && calibrationOverdue(gauge, new Date().toISOString());
 
   return (
     <section aria-label="Reading bar" className="no-print shrink-0 border-t-2 border-ink bg-sheet">
       {refused.map((w) => (
-        <p
-          key={w.entry.id}
-          role="alert"
-          className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1 text-beyond"
-        >
-          <span>
-            The server did not take {w.entry.kind === 'reading' ? w.entry.text : 'an entry'}: {w.refused}
-          </span>
-          <Button look="quiet" onClick={() => void discard(w.entry.id)}>
-            Throw it away
-          </Button>
-        </p>
+        <Refused key={w.entry.id} waiting={w} />
       ))}
-      {question && (
-        <div
-          role="alert"
-          className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule bg-brass px-4 py-1.5 text-on-brass"
+      {entry.question && <Question question={entry.question} answers={entry.answers} />}
+      {leaves && <LeafRack leaves={leaves} unit={unit} />}
+      <div className="grid grid-cols-2 lg:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1.1fr)_19rem]">
+        <Cell
+          label={
+            <>
+              gauge <Kbd>i</Kbd>
+              {line.status !== 'off' && (
+                <span className={line.status === 'gone' ? 'font-semibold text-undecided' : ''}>
+                  {' '}
+                  {LINE[line.status]}
+                </span>
+              )}
+            </>
+          }
         >
-          <span className="text-lead">{question.sentence}</span>
-          {answers.map((a) => (
-            <button
-              key={a.key}
-              type="button"
-              onClick={a.act}
-              className="inline-flex min-h-11 items-center gap-2 rounded-edge border border-on-brass px-3 font-semibold"
-            >
-              <span className="figure border border-on-brass px-1.5 text-small">{a.key}</span> {a.label}
-            </button>
-          ))}
-        </div>
-      )}
-      <div className="grid grid-cols-2 lg:grid-cols-[13rem_minmax(0,1fr)_minmax(0,1.1fr)_19rem]">
-        <Cell label="gauge">
           <select
             aria-label="Gauge"
             value={gauge?.id ?? ''}
@@ -127,9 +117,20 @@ export function ReadingBar({
               </option>
             ))}
           </select>
-          <p className={`truncate text-small ${overdue ? 'font-semibold text-beyond' : 'text-soft'}`}>
-            {overdue ? 'calibration overdue · ' : ''}
-            {gauge ? goodTo(file, entry, unit) : 'no gauge fits'} <Kbd>i</Kbd>
+          <p className="flex items-center gap-2 text-small">
+            <span className={`truncate ${overdue ? 'font-semibold text-beyond' : 'text-soft'}`}>
+              {overdue ? 'calibration overdue · ' : ''}
+              {goodTo(file, entry, by, unit)}
+            </span>
+            {onZero && (
+              <button
+                type="button"
+                onClick={onZero}
+                className="ml-auto shrink-0 text-blue underline underline-offset-4"
+              >
+                {zero ? 'close zero' : 'zero it'} <Kbd>z</Kbd>
+              </button>
+            )}
           </p>
         </Cell>
         <Cell label="where">
@@ -142,31 +143,26 @@ export function ReadingBar({
           </p>
         </Cell>
         <Cell
-          label="reading"
+          label={
+            zero ? (
+              <>
+                from {formatLength(nm(zero.value), { unit, step: 1_000 })} ·{' '}
+                {zero.needle === 'clockwise-larger' ? 'clockwise is larger' : 'clockwise is smaller'}
+                {entry.acts && ` · ${Math.min(entry.acts.done + 1, entry.acts.of)} of ${entry.acts.of}`}
+              </>
+            ) : (
+              'reading'
+            )
+          }
           className="order-first col-span-2 border-l-0 lg:order-none lg:col-span-1 lg:border-l"
         >
-          <p className="flex min-h-13 items-center gap-3" aria-live="off">
-            <span
-              data-testid="typed"
-              className="figure inline-flex items-center text-taking leading-13 font-semibold"
-            >
-              {text}
-              <span aria-hidden="true" className="ml-0.5 inline-block h-11 w-1 bg-brass" />
-            </span>
-            <span className="text-lead text-soft">
-              {parsed?.ok
-                ? parsed.unit === gauge?.unit && !parsed.unitTyped
-                  ? gauge.unit
-                  : `= ${formatLength(parsed.value, { unit: gauge!.unit, step: 1_000 })} ${gauge!.unit}`
-                : gauge?.unit}
-            </span>
-          </p>
+          <Taking entry={entry} unit={unit} />
         </Cell>
         <Cell label="last" className="col-span-2 border-t lg:col-span-1 lg:border-t-0">
           <p className="truncate">
             {last ? (
               <>
-                <span className="figure text-lead font-semibold">{last.text}</span>{' '}
+                <span className="figure text-lead font-semibold">{lastText(last, unit)}</span>{' '}
                 <span className="text-small">{stationName(file, last.station, unit)}</span>
               </>
             ) : (
@@ -197,48 +193,45 @@ export function ReadingBar({
       >
         {say?.text}
       </p>
-      {keypad && (
-        <div
-          className="grid grid-cols-5 gap-1 border-t border-rule p-2"
-          role="group"
-          aria-label="Keypad"
-          data-station={stationKey(station)}
-        >
-          {KEYPAD.map((k, i) => (
-            <button
-              key={k}
-              type="button"
-              onClick={() => entry.setText(text + k)}
-              className="figure min-h-14 bg-page text-reading"
-              style={{ gridColumn: (i % 3) + 1, gridRow: Math.floor(i / 3) + 1 }}
-            >
-              {k}
-            </button>
-          ))}
-          <button
-            type="button"
-            aria-label="Delete the last digit"
-            onClick={() => (text ? entry.setText(text.slice(0, -1)) : entry.takeBack())}
-            className="col-start-4 row-span-2 row-start-1 inline-flex items-center justify-center bg-page"
-          >
-            <Delete aria-hidden="true" />
-          </button>
-          <button
-            type="button"
-            onClick={() => entry.accept(true)}
-            className="col-start-4 row-span-2 row-start-3 bg-page"
-          >
-            Repeat here
-          </button>
-          <button
-            type="button"
-            onClick={() => entry.accept(false)}
-            className="col-start-5 row-span-4 row-start-1 bg-brass text-lead font-semibold text-on-brass"
-          >
-            Accept
-          </button>
-        </div>
-      )}
+      {keypad && !leaves && <Keypad entry={entry} station={stationKey(station)} />}
     </section>
+  );
+}
+
+const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
+  last.kind === 'reading'
+    ? last.text
+    : `${leafText(
+        last.stack.reduce((sum, l) => sum + l, 0),
+        unit,
+      )} ${last.answer === 'does-not' ? 'no' : last.answer}`;
+
+/** The figure as it is being typed, and what it makes. */
+function Taking({ entry, unit }: { entry: Entry; unit: LengthUnit }) {
+  const { gauge, text, zero, leaves } = entry;
+  if (leaves) return <p className="flex min-h-13 items-center text-soft">answered above: g, d or x</p>;
+  const parsed = text && gauge ? parseReading(text, readingContext(gauge, zero !== null)) : null;
+  const deviation = gauge?.unit === 'in' ? 'tenths' : 'µm';
+  const usual = zero ? deviation : gauge?.unit;
+  const size = parsed?.ok ? (zero ? fromDeviation(zero, parsed.value) : parsed.value) : null;
+  const says =
+    size === null || !parsed?.ok
+      ? usual
+      : zero
+        ? `${deviation} = ${formatLength(size, { unit, step: 1_000 })} ${unit}`
+        : parsed.unit === gauge?.unit && !parsed.unitTyped
+          ? usual
+          : `= ${formatLength(size, { unit: gauge!.unit, step: 1_000 })} ${gauge!.unit}`;
+  return (
+    <p className="flex min-h-13 items-center gap-3" aria-live="off">
+      <span
+        data-testid="typed"
+        className="figure inline-flex items-center text-taking leading-13 font-semibold"
+      >
+        {text}
+        <span aria-hidden="true" className="ml-0.5 inline-block h-11 w-1 bg-brass" />
+      </span>
+      <span className="text-lead text-soft">{says}</span>
+    </p>
   );
 }

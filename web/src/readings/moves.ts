@@ -13,12 +13,18 @@ export type Direction = 'left' | 'right' | 'up' | 'down';
 
 const PLACES = Object.keys(PISTON_PLACES) as PistonPlace[];
 
+/** Kits whose pistons are meant, null for the one that came out: at the micrometer, and in the bore. */
+export interface Kits {
+  readonly piston: string | null;
+  readonly clearance: string | null;
+}
+
 /**
  * Where an arrow leads on the map: across the directions and down the depths, below the lowest to the
- * piston, past the edge to the next cylinder. Stations in a window are stepped over.
- * @param kit kit whose pistons are being measured, or null
+ * piston and on to the other places, past the edge to the next cylinder. Stations in a window are stepped over.
  */
-export function move(engine: EngineSpec, from: Station, direction: Direction, kit: string | null): Station {
+export function move(engine: EngineSpec, from: Station, direction: Direction, kits: Kits): Station {
+  const kit = kits.piston;
   const depths = [engine.depths.top, engine.depths.mid, engine.depths.low];
   const thrust = thrustAngle(engine);
   const angles = [0, 45, 90, 135].map((o) => (thrust + o) % 180);
@@ -29,7 +35,7 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
         ? (free(engine, low, 'up', angles, depths) ?? from)
         : low;
     }
-    if (direction === 'down') return OTHERS[0]!(engine, from.cylinder, kit);
+    if (direction === 'down') return OTHERS[0]!(engine, from.cylinder, kits);
     const at = PLACES.indexOf(from.place) + (direction === 'right' ? 1 : -1);
     const place = PLACES[at];
     if (place) return { ...from, place };
@@ -39,7 +45,7 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
       place: direction === 'right' ? PLACES[0]! : PLACES.at(-1)!,
     };
   }
-  if (from.part !== 'bore') return besides(engine, from, direction, kit);
+  if (from.part !== 'bore') return besides(engine, from, direction, kits);
   const next = free(engine, from, direction, angles, depths);
   if (next) return next;
   if (direction === 'down') return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit };
@@ -75,11 +81,11 @@ function free(
   }
 }
 
-type Besides = (engine: EngineSpec, cylinder: number, kit: string | null) => Station;
+type Besides = (engine: EngineSpec, cylinder: number, kits: Kits) => Station;
 
 /** Places beside bore and piston, in the order the arrows walk them below the piston. */
 const OTHERS: readonly Besides[] = [
-  (_, cylinder, kit) => ({ part: 'clearance', cylinder, kit }),
+  (_, cylinder, kits) => ({ part: 'clearance', cylinder, kit: kits.clearance }),
   (_, cylinder) => ({ part: 'land', cylinder }),
   (engine, cylinder) => ({ part: 'ring-gap', cylinder, ring: 'top', depth: engine.depths.top }),
   (engine, cylinder) => ({ part: 'ring-gap', cylinder, ring: 'top', depth: engine.depths.low }),
@@ -92,15 +98,15 @@ const OF_PIN: readonly Besides[] = [
 ];
 
 /** What else can be measured of one cylinder beside its bore and piston. */
-export const otherStations = (engine: EngineSpec, cylinder: number, kit: string | null): Station[] =>
-  [...OTHERS, ...(engine.pin === null ? [] : OF_PIN)].map((make) => make(engine, cylinder, kit));
+export const otherStations = (engine: EngineSpec, cylinder: number, kits: Kits): Station[] =>
+  [...OTHERS, ...(engine.pin === null ? [] : OF_PIN)].map((make) => make(engine, cylinder, kits));
 
-function besides(engine: EngineSpec, from: Station, direction: Direction, kit: string | null): Station {
-  const all = otherStations(engine, from.cylinder, kit);
+function besides(engine: EngineSpec, from: Station, direction: Direction, kits: Kits): Station {
+  const all = otherStations(engine, from.cylinder, kits);
   const at = all.findIndex((s) => stationKey(s) === stationKey(from));
   if (direction === 'left' || direction === 'right')
     return { ...from, ...neighbour(engine, from.cylinder, direction) };
   const next = at + (direction === 'down' ? 1 : -1);
-  if (next < 0) return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit };
+  if (next < 0) return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit: kits.piston };
   return all[Math.min(next, all.length - 1)]!;
 }

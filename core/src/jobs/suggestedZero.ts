@@ -1,0 +1,28 @@
+import { nm, type Nanometres } from '../units/index.js';
+import { pistonStation, stationKey } from '../readings/index.js';
+import { clearanceStates, fittedKit } from './clearanceItems.js';
+import { nominalOf } from './benchOf.js';
+import type { JobFile } from './jobFile.js';
+import type { Judgement } from './judgeJob.js';
+import { governingFor } from './judgeValue.js';
+
+/**
+ * Size to set a comparator to for one bore: the measured piston and the middle of its clearance, so that the
+ * needle reads bore − wanted; without a measured piston the size the sheets lead one to expect.
+ */
+export function suggestedZero(
+  file: JobFile,
+  judgement: Pick<Judgement, 'readings' | 'bores'>,
+  cylinder: number,
+): { readonly value: Nanometres; readonly from: 'piston' | 'nominal' } {
+  const kit = fittedKit(file, judgement.bores[cylinder]!);
+  const piston = judgement.readings.stations.get(stationKey(pistonStation(cylinder, kit?.id ?? null)))?.result
+    ?.estimate;
+  const maker = kit?.maker ?? file.job.fitted.piston;
+  const fresh = governingFor(file, 'clearance', ['new', ...clearanceStates(kit, 'min')], 'min', maker);
+  if (kit && piston && fresh.status === 'governed' && fresh.limit.low !== null) {
+    const { low, high } = fresh.limit;
+    return { value: nm(piston.value + (low + (high ?? low)) / 2), from: 'piston' };
+  }
+  return { value: nominalOf(file, { part: 'bore', cylinder, depth: nm(0), angle: 0 }), from: 'nominal' };
+}

@@ -1,0 +1,1 @@
+export { PistonMatch } from './PistonMatch.js';

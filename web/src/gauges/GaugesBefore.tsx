@@ -1,0 +1,75 @@
+import { useMemo } from 'react';
+import {
+  beforeMeasuring,
+  formatLength,
+  isGap,
+  nm,
+  type Instrument,
+  type LengthUnit,
+  type SizeStation,
+  type Station,
+} from '@tribos/core';
+import type { JobContext } from '../jobs/index.js';
+
+/** Which of the shop's gauges can decide what at a place, said before anything is read with them. */
+export function GaugesBefore({
+  context,
+  station,
+  inHand,
+}: {
+  context: JobContext;
+  station: Station;
+  inHand: Instrument | null;
+}) {
+  return isGap(station) ? null : <Before context={context} station={station} inHand={inHand} />;
+}
+
+function Before({
+  context,
+  station,
+  inHand,
+}: {
+  context: JobContext;
+  station: SizeStation;
+  inHand: Instrument | null;
+}) {
+  const { file, by, unit } = context;
+  const { engine, instruments, studies, job, decisions } = file;
+  const gauges = useMemo(
+    () => beforeMeasuring(file, station, by, new Date().toISOString()),
+    // What a gauge can tell does not hang on what was read with it.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [engine, instruments, studies, job, decisions, station, by],
+  );
+  const figure = (v: number, u: LengthUnit = unit) =>
+    formatLength(nm(Math.ceil(v)), { unit: u, step: 1_000 });
+  if (gauges.length === 0) return null;
+  const has = gauges.find((g) => g.window)?.window?.has;
+  return (
+    <section className="mt-4" aria-label="Which gauge decides">
+      <h2 className="mb-1 text-small font-semibold text-soft">Which gauge decides here</h2>
+      <ul>
+        {gauges.map((g) => (
+          <li
+            key={g.instrument.id}
+            className={`border-t border-rule py-1 ${g.instrument.id === inHand?.id ? 'font-semibold' : ''}`}
+          >
+            <span className="flex justify-between gap-2">
+              <span className="truncate">{g.instrument.name}</span>
+              <span className="figure shrink-0">±{figure(g.undecidedWithin)}</span>
+            </span>
+            {g.window && !g.window.fits && (
+              <span className="block text-small font-normal text-undecided">
+                clearance window {figure(g.window.has)}: it needs {figure(g.window.needs)} to be confirmed
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-small text-soft">
+        Nearer to a limit than that, in {unit}, it stays undecided.
+        {has !== undefined && ` The clearance for new parts is ${figure(has)} wide.`}
+      </p>
+    </section>
+  );
+}

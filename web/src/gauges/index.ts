@@ -1,0 +1,1 @@
+export { GaugesBefore } from './GaugesBefore.js';

@@ -1,0 +1,103 @@
+import { Link } from 'react-router';
+import { isGap, settleSentence, stationKey, type NextAction } from '@tribos/core';
+import type { JobContext } from '../jobs/index.js';
+import { Button } from '../ui/index.js';
+import type { Entry } from './useEntry.js';
+
+const BRASS = 'inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass';
+
+/** What can be pressed to do the next thing, where a key does not do it already, and the other ways to it. */
+export function NextButtons({
+  next,
+  entry,
+  context,
+  onZero,
+  onWork,
+}: {
+  next: NextAction;
+  entry: Entry;
+  context: JobContext;
+  onZero: () => void;
+  onWork: () => void;
+}) {
+  const { file, unit } = context;
+  const go = (gauge: string | null, station: Entry['station']) => {
+    entry.pick(station);
+    if (gauge) entry.pickGauge(gauge);
+  };
+  switch (next.kind) {
+    case 'read':
+      return stationKey(next.station) === stationKey(entry.station) ? null : (
+        <Button onClick={() => entry.pick(next.station)}>Go there</Button>
+      );
+    case 'settle': {
+      const { action } = next.best;
+      const there =
+        stationKey(action.station) === stationKey(entry.station) && entry.gauge?.id === action.gauge;
+      return (
+        <>
+          {action.kind === 'comparator' ? (
+            <Button
+              onClick={() => {
+                go(action.gauge, action.station);
+                onZero();
+              }}
+            >
+              Zero it
+            </Button>
+          ) : (
+            !there && (
+              <Button onClick={() => go(action.gauge, action.station)}>
+                {isGap(action.station) ? 'Try leaves' : 'Go there with that gauge'}
+              </Button>
+            )
+          )}
+          {next.others.length > 0 && (
+            <details className="w-full">
+              <summary className="inline-flex min-h-11 cursor-pointer items-center text-blue underline underline-offset-4">
+                Other ways
+              </summary>
+              <ul className="grid gap-1 text-small">
+                {next.others.map((o) => (
+                  <li key={`${o.action.kind}:${o.action.gauge}`}>
+                    {settleSentence(file, o.action, o.pDecides, unit)}
+                  </li>
+                ))}
+              </ul>
+            </details>
+          )}
+        </>
+      );
+    }
+    case 'closing-zero':
+      return (
+        <Button
+          onClick={() => {
+            entry.pickGauge(next.gauge);
+            onZero();
+          }}
+        >
+          Close the zero
+        </Button>
+      );
+    case 'step':
+      return <Button onClick={onWork}>It is done</Button>;
+    case 'decide':
+    case 'decided':
+    case 'at-limit':
+    case 'send-back':
+      return (
+        <Link className={BRASS} to={`/jobs/${file.job.id}/decide`}>
+          {next.kind === 'decided' || next.kind === 'send-back' ? 'See the decision' : 'Decide'}
+        </Link>
+      );
+    case 'add-limit':
+      return (
+        <Link className={BRASS} to={`/engines/${file.engine.id}?add=${next.item.feature}`}>
+          Add the limit
+        </Link>
+      );
+    default:
+      return null;
+  }
+}

@@ -1,0 +1,87 @@
+import { useState } from 'react';
+import {
+  bracketText,
+  formatLength,
+  isGap,
+  nm,
+  stationKey,
+  type JobFile,
+  type Judgement,
+  type LengthUnit,
+  type Station,
+} from '@tribos/core';
+import { listedPlaces, placeName } from './places.js';
+
+/** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */
+export function PlaceRows({
+  file,
+  judgement,
+  cylinder,
+  current,
+  unit,
+  onPick,
+}: {
+  file: JobFile;
+  judgement: Judgement;
+  cylinder: number;
+  current: Station;
+  unit: LengthUnit;
+  onPick: (s: Station) => void;
+}) {
+  const [all, setAll] = useState(false);
+  const places = listedPlaces(file, judgement, cylinder, current, all);
+  const { stations, gaps } = judgement.readings;
+  const figure = (s: Station): string => {
+    const key = stationKey(s);
+    const gap = gaps.get(key);
+    if (gap) return bracketText(gap.bracket, unit);
+    const state = stations.get(key);
+    if (!state) return '–';
+    return state.result ? formatLength(nm(state.result.estimate.value), { unit, step: 1_000 }) : '?';
+  };
+  return (
+    <div className="ml-9 border border-t-0 border-ink/60 bg-page">
+      <ul>
+        {places.map((place) => {
+          const key = stationKey(place);
+          const here = stationKey(current) === key;
+          const read = stations.has(key) || gaps.has(key);
+          const kit = 'kit' in place ? file.engine.kits.find((k) => k.id === place.kit) : undefined;
+          const offHeight = place.part === 'piston' && place.place !== 'gauge-height';
+          return (
+            <li key={key}>
+              <button
+                type="button"
+                tabIndex={here ? 0 : -1}
+                aria-current={here ? 'true' : undefined}
+                onClick={() => onPick(place)}
+                className="flex min-h-11 w-full items-center gap-2 px-3 text-left"
+              >
+                <span
+                  aria-hidden="true"
+                  className={`block shrink-0 rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : read ? 'size-3 border-2 border-ink bg-sheet' : 'size-3 border-2 border-dotted border-ink'}`}
+                />
+                <span className="min-w-0 flex-1 text-small leading-tight">
+                  {placeName(file, place, unit)}
+                  {place.part === 'piston' && place.place === 'gauge-height' && kit?.gaugeHeight
+                    ? ` (${kit.gaugeHeight / 1e6} mm up)`
+                    : ''}
+                  {offHeight && <span className="block text-undecided">kept, not used for clearance</span>}
+                </span>
+                <span className={`figure ${isGap(place) ? 'text-small' : 'text-lead'}`}>{figure(place)}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <button
+        type="button"
+        aria-expanded={all}
+        onClick={() => setAll(!all)}
+        className="no-print min-h-11 w-full px-3 text-left text-small text-blue underline underline-offset-4"
+      >
+        {all ? 'fewer places' : 'leaf, land, ring, pin and other places'}
+      </button>
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import {
+  fittedKit,
+  PISTON_PLACES,
+  pistonStation,
+  standingDecision,
+  stationKey,
+  stationName,
+  type JobFile,
+  type Judgement,
+  type LengthUnit,
+  type PistonPlace,
+  type Station,
+} from '@tribos/core';
+import { otherStations } from './moves.js';
+
+/** The kit whose piston lies in the bore when leaves are tried beside it. */
+export const fittedKitId = (file: JobFile, judgement: Judgement, cylinder: number): string | null =>
+  fittedKit(file, judgement.bores[cylinder]!)?.id ?? null;
+
+/** Places of one cylinder that are listed under its map, those not read yet only when asked for. */
+export function listedPlaces(
+  file: JobFile,
+  judgement: Judgement,
+  cylinder: number,
+  current: Station,
+  all: boolean,
+): Station[] {
+  const kit = standingDecision(file)?.kitId ?? null;
+  const { stations, gaps } = judgement.readings;
+  const pistons = (Object.keys(PISTON_PLACES) as PistonPlace[]).map((place): Station => ({
+    ...pistonStation(cylinder, kit),
+    place,
+  }));
+  const others = otherStations(file.engine, cylinder, {
+    piston: kit,
+    clearance: fittedKitId(file, judgement, cylinder),
+  });
+  return [...pistons, ...others].filter((s) => {
+    const key = stationKey(s);
+    return (
+      all ||
+      (s.part === 'piston' && s.place === 'gauge-height') ||
+      stations.has(key) ||
+      gaps.has(key) ||
+      key === stationKey(current)
+    );
+  });
+}
+
+/** A place without its cylinder: the list under a map stands under the cylinder's name already. */
+export const placeName = (file: JobFile, s: Station, unit: LengthUnit): string =>
+  stationName(file, s, unit).split(' · ').slice(1).join(', ');
