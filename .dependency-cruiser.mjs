@@ -12,6 +12,16 @@ export default {
     only('contract-imports-core', '^contract/src', '^(contract|core)/'),
     only('demo-imports-core', '^demo/src', '^(demo|core)/'),
     only('server-imports', '^server/src', '^(server/src|contract|core|demo)/'),
+    {
+      name: 'stand-ins-import-nobody',
+      comment: 'The outside world knows only published formats.',
+      severity: 'error',
+      from: { path: '^stand-ins/([^/]+)/' },
+      to: {
+        path: '^(core|contract|server|web|demo|e2e|bench|stand-ins)/',
+        pathNot: '^stand-ins/$1/',
+      },
+    },
     only('web-imports', '^web/src', '^(web/src|contract|core)/'),
     {
       name: 'core-has-no-dependency',
@@ -57,7 +67,7 @@ export default {
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: '^(core|contract|demo|server|web)/dist/' },
+    exclude: { path: '^(core|contract|demo|server|web|stand-ins/[^/]+)/dist/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.depcruise.json' },
     enhancedResolveOptions: {

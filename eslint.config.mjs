@@ -25,7 +25,7 @@ export default ts.config(
   },
   { files: ['web/src/**/*.{ts,tsx}'], ...hooks.configs.flat['recommended-latest'] },
   {
-    files: ['**/*.mjs'],
+    files: ['**/*.mjs', 'stand-ins/*/page/*.js'],
     languageOptions: {
       globals: {
         process: 'readonly',
@@ -39,6 +39,7 @@ export default ts.config(
         window: 'readonly',
         document: 'readonly',
         performance: 'readonly',
+        setInterval: 'readonly',
       },
     },
   },

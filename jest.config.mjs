@@ -29,7 +29,7 @@ const project = (displayName, testMatch, extra = {}) => ({
 export default {
   testTimeout: 60_000,
   projects: [
-    project('unit', ['<rootDir>/{core,contract,demo,web}/test/**/*.test.ts']),
+    project('unit', ['<rootDir>/{core,contract,demo,web,stand-ins/*}/test/**/*.test.ts']),
     project('server', ['<rootDir>/server/test/**/*.test.ts']),
     project('e2e', ['<rootDir>/e2e/test/**/*.test.ts']),
   ],

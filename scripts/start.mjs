@@ -8,12 +8,13 @@ import { startCluster } from './lib/cluster.mjs';
 import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
 import { STATE } from './lib/paths.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
-import { prepareDatabase, startServer, stopChild } from './lib/serve.mjs';
+import { prepareDatabase, startGaugeStandIn, startServer, stopChild } from './lib/serve.mjs';
 
 const USUAL_PORT = 4177;
 const USAGE = `npm start -- [--port N] [--empty] [--reset-demo]
 
   --port N      address to serve at, 127.0.0.1:N (default ${USUAL_PORT}, or the next free one)
+  --no-stand-ins  leave the simulated gauge out
   --empty       start without the demo shop; the first sign-in is printed once
   --reset-demo  throw the private database away and load the demo afresh
 
@@ -80,6 +81,7 @@ await run(async () => {
       port: { type: 'string' },
       empty: { type: 'boolean' },
       'reset-demo': { type: 'boolean' },
+      'no-stand-ins': { type: 'boolean' },
       help: { type: 'boolean' },
     },
   });
@@ -94,10 +96,12 @@ await run(async () => {
   const mark = claim();
   let cluster = null;
   let server = null;
+  let gauge = null;
   let stopping = false;
   const stop = async () => {
     if (stopping) return;
     stopping = true;
+    if (gauge) await stopChild(gauge.child);
     if (server) await stopChild(server);
     cluster?.stop();
     mark.release();
@@ -134,6 +138,14 @@ await run(async () => {
     mark.write(address);
     say(`\nTribos is at ${address}`);
     for (const line of prepared.signIns) say(`  ${line}`);
+    if (!values['no-stand-ins']) {
+      // A convenience: without it everything is typed.
+      gauge = await startGaugeStandIn().catch((error) => void say(error.message));
+      if (gauge)
+        say(
+          `Gauge stand-in: its page at http://127.0.0.1:${gauge.port}, its line at ws://127.0.0.1:${gauge.port}`,
+        );
+    }
     say('Ctrl-C stops everything.');
     return undefined;
   } catch (error) {

@@ -29,7 +29,7 @@ export function packageFile(workspace, name, file) {
 const STEPS = [
   {
     name: 'server',
-    sources: ['core', 'contract', 'demo', 'server', 'tsconfig.base.json', 'package-lock.json'],
+    sources: ['core', 'contract', 'demo', 'server', 'stand-ins', 'tsconfig.base.json', 'package-lock.json'],
     output: 'server/dist/main.js',
     command: () => [packageFile('.', 'typescript', 'bin/tsc'), '-b'],
   },

@@ -30,6 +30,22 @@ export function startServer({ databaseUrl, port, onExit = () => undefined }) {
   });
 }
 
+/**
+ * Starts the gauge stand-in as a child; resolves with it and its port when it listens.
+ * @param {string[]} [args]
+ */
+export function startGaugeStandIn(args = []) {
+  const child = fork(join(ROOT, 'stand-ins/gauge/dist/main.js'), args, {
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+  });
+  return new Promise((resolve, reject) => {
+    child.once('message', ({ port }) => resolve({ child, port }));
+    child.once('exit', (code) =>
+      reject(new Trouble(`The gauge stand-in stopped before it was ready (exit ${code}).`)),
+    );
+  });
+}
+
 /** Asks a child to stop and waits; kills it when it will not. */
 export function stopChild(child) {
   if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();

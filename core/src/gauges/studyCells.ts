@@ -1,3 +1,4 @@
+import { mean } from '../statistics/index.js';
 import type { StudyCell } from './anova.js';
 
 /** Repeats of one person on one part with one gauge, as the shop keeps them. */
@@ -7,6 +8,14 @@ export interface PartStudy {
   readonly at: string;
   /** nm */
   readonly values: readonly number[];
+}
+
+/** The same cells as distances from the mean of their part, nm: what a picture of a study shows. */
+export function fromPartMean(cells: readonly StudyCell[]): StudyCell[] {
+  return cells.map((c) => {
+    const middle = mean(cells.filter((o) => o.part === c.part).flatMap((o) => o.values));
+    return { ...c, values: c.values.map((v) => v - middle) };
+  });
 }
 
 /**

@@ -9,6 +9,7 @@ export * from './pinItems.js';
 export * from './crossChecks.js';
 export * from './kitOptions.js';
 export * from './verificationU.js';
+export * from './stationFigure.js';
 export * from './beforeMeasuring.js';
 export * from './suggestedZero.js';
 export * from './warmUpOf.js';

@@ -253,7 +253,7 @@ export const leafText = (thickness: number, unit: LengthUnit): string =>
 /** What leaves leave between them: a bracket or a bound, never one number. */
 export function bracketText(bracket: Pick<LeafBracket, 'low' | 'high'>, unit: LengthUnit): string {
   const { low, high } = bracket;
-  if (low !== null && high !== null) return `${leafText(low, unit)} … ${leafText(high, unit)} ${unit}`;
+  if (low !== null && high !== null) return `${leafText(low, unit)}–${leafText(high, unit)} ${unit}`;
   if (low !== null) return `≥ ${leafText(low, unit)} ${unit}`;
   return high === null ? '–' : `< ${leafText(high, unit)} ${unit}`;
 }

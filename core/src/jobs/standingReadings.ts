@@ -41,6 +41,8 @@ export interface StationState {
   readonly readings: readonly StandingReading[];
   /** Null while every reading here is held by an open question. */
   readonly result: StationEstimate | null;
+  /** Coarsest step of the gauges used, nm: a figure here shows no finer. */
+  readonly step: number;
   readonly overdue: boolean;
 }
 
@@ -238,6 +240,7 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
       key,
       readings,
       result: usable.length === 0 ? null : stationEstimate(usable, bench, odd.has(key)),
+      step: Math.max(...readings.map((r) => instrumentOf(bench, r.entry.instrumentId).resolution)),
       overdue: readings.some((r) =>
         calibrationOverdue(instrumentOf(bench, r.entry.instrumentId), r.entry.at),
       ),

@@ -1,11 +1,11 @@
 import { NestFactory } from '@nestjs/core';
 import { hash } from '@node-rs/argon2';
-import { benches, engines, instruments, jobs, PASSWORD, people, shop } from '@tribos/demo';
+import { benches, engines, instruments, jobs, PASSWORD, people, shop, studies } from '@tribos/demo';
 import type { EngineSpec } from '@tribos/core';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import { AppModule } from '../app/app.module.js';
-import { GaugesService } from '../gauges/index.js';
+import { GaugesService, StudiesService } from '../gauges/index.js';
 import { JobsService } from '../jobs/index.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { LogService, renamedDecision, renamedEntry, type Renaming } from '../readings/index.js';
@@ -72,7 +72,14 @@ export async function loadDemo(ownerUrl: string, now = new Date()): Promise<bool
     await app
       .get(Scope)
       .run(who, () =>
-        fill(app.get(EnginesService), app.get(GaugesService), app.get(JobsService), app.get(LogService), now),
+        fill(
+          app.get(EnginesService),
+          app.get(GaugesService),
+          app.get(StudiesService),
+          app.get(JobsService),
+          app.get(LogService),
+          now,
+        ),
       );
   } finally {
     await app.close();
@@ -83,6 +90,7 @@ export async function loadDemo(ownerUrl: string, now = new Date()): Promise<bool
 async function fill(
   engineRoom: EnginesService,
   gaugeRoom: GaugesService,
+  studyRoom: StudiesService,
   jobRoom: JobsService,
   log: LogService,
   now: Date,
@@ -113,6 +121,13 @@ async function fill(
           : i.setting,
     })),
   );
+
+  for (const s of studies)
+    await studyRoom.measured(
+      { id: v7(), instrumentId: id(s.instrument), part: s.part, texts: [...s.texts] },
+      s.by,
+      new Date(now.getTime() - s.daysAgo * DAY),
+    );
 
   for (const job of [...jobs(now, gauges)].reverse()) {
     const jobId = v7();

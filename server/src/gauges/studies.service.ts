@@ -66,6 +66,13 @@ export class StudiesService {
   async add(body: StudyBody): Promise<StudyView> {
     const before = await this.studies.findOne({ where: { id: body.id } });
     if (before) return viewOf(before);
+    const view = await this.measured(body, this.scope.who.name, new Date());
+    await this.audit.note('repeatability studied', view.instrumentId, { part: view.part, s: view.s });
+    return view;
+  }
+
+  /** Keeps repeats as they were typed, with what they say. */
+  async measured(body: StudyBody, by: string, at: Date): Promise<StudyView> {
     const gauge = (await this.gauges.all()).find((i) => i.id === body.instrumentId);
     const refuse = (path: string, sentence: string) =>
       new ProblemError(422, 'study', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
@@ -82,14 +89,13 @@ export class StudiesService {
       id: body.id,
       instrumentId: gauge.id,
       part: body.part.trim(),
-      by: this.scope.who.name,
-      at: new Date(),
+      by,
+      at,
       texts: body.texts,
       readings,
       repeats: readings.length,
       s: readings.length < FEWEST_REPEATS ? null : repeatabilityStudy(readings, gauge.resolution).s,
     });
-    await this.audit.note('repeatability studied', gauge.id, { part: row.part, s: row.s });
     return viewOf(row);
   }
 }

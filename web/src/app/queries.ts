@@ -24,4 +24,5 @@ export const keys = {
   engines: ['engines'] as const,
   engine: (id: string) => ['engines', id] as const,
   gauges: ['gauges'] as const,
+  studies: ['gauges', 'studies'] as const,
 };

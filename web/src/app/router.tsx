@@ -43,6 +43,10 @@ export const router = createBrowserRouter([
             lazy: async () => ({ Component: (await import('../readings/MeasureStation.js')).MeasureStation }),
           },
           {
+            path: 'bench-sheet',
+            lazy: async () => ({ Component: (await import('../jobs/BenchSheet.js')).BenchSheet }),
+          },
+          {
             path: 'decide',
             lazy: async () => ({ Component: (await import('../routes/DecideStation.js')).DecideStation }),
           },
@@ -59,6 +63,10 @@ export const router = createBrowserRouter([
       {
         path: 'gauges',
         lazy: async () => ({ Component: (await import('../gauges/GaugesPage.js')).GaugesPage }),
+      },
+      {
+        path: 'gauges/:id',
+        lazy: async () => ({ Component: (await import('../gauges/GaugePage.js')).GaugePage }),
       },
     ],
   },

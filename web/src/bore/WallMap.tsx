@@ -1,12 +1,12 @@
 import type { ReactNode } from 'react';
 import {
+  stationFigure,
   borePlan,
   directionName,
   FINDINGS,
   findingText,
   formatLength,
   isBlocked,
-  nm,
   stationKey,
   stationName,
   thrustAngle,
@@ -133,7 +133,7 @@ export function WallMap({
                 <span
                   key={f.id}
                   title={findingText(f, unit)}
-                  className="absolute z-10 -translate-1/2 rounded-edge border border-beyond bg-sheet px-1 text-small leading-4 text-beyond"
+                  className="absolute z-10 -translate-x-1/2 rounded-edge border border-beyond bg-sheet px-1 text-small leading-4 text-beyond"
                   style={{ left: `${across(f.place.angle, thrust)}%`, top: `${down(f.place.depth)}%` }}
                 >
                   <span aria-hidden="true">⁄⁄</span> {FINDINGS[f.what].split(' ')[0]}
@@ -149,9 +149,7 @@ export function WallMap({
             const blocked = isBlocked(engine, station.depth, station.angle);
             const here = key === currentKey;
             if (blocked && !state) return null;
-            const value = state?.result
-              ? formatLength(nm(state.result.estimate.value), { unit, step: 1_000 })
-              : null;
+            const value = state?.result ? stationFigure(state, unit) : null;
             const held = state !== undefined && state.result === null;
             const label = `${stationName(file, station, unit)}: ${value ?? (held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan')}`;
             return (

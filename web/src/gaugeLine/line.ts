@@ -7,20 +7,22 @@ export interface LineState {
   readonly status: 'off' | 'connecting' | 'ready' | 'gone';
   /** How the gauge calls itself. */
   readonly name: string;
+  /** What it could not do last; empty when it could. */
+  readonly trouble: string;
 }
 
 type Hears = (figure: string) => void;
 const AGAIN_MS = 1_000;
 
-let state: LineState = { status: 'off', name: '' };
+let state: LineState = { status: 'off', name: '', trouble: '' };
 let socket: WebSocket | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let place = '';
 const listeners = new Set<() => void>();
 const hearers = new Set<Hears>();
 
-function show(next: LineState): void {
-  state = next;
+function show(next: Partial<LineState>): void {
+  state = { ...state, trouble: '', ...next };
   listeners.forEach((l) => l());
 }
 
@@ -28,8 +30,11 @@ function show(next: LineState): void {
 function heard(text: string): void {
   const [, word, rest] = /^(\S+)\s*(.*)$/u.exec(text.trim()) ?? [];
   if (word === 'READY') show({ status: 'ready', name: rest ?? '' });
-  else if (word === 'READING') hearers.forEach((h) => h(rest ?? ''));
-  else if (word !== 'ERROR' && /\d/u.test(text)) {
+  else if (word === 'ERROR') show({ trouble: rest ?? '' });
+  else if (word === 'READING') {
+    if (state.trouble) show({});
+    hearers.forEach((h) => h(rest ?? ''));
+  } else if (/\d/u.test(text)) {
     const { prefix, suffix } = handsFree();
     hearers.forEach((h) => h(strip(text, prefix, suffix)));
   }

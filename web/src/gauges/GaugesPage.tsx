@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
 import type { InstrumentView } from '@tribos/contract';
 import { calibrationOverdue, formatLength, nm, USUAL, type Instrument } from '@tribos/core';
 import { api } from '../app/api.js';
@@ -70,7 +71,12 @@ export function GaugesPage() {
               return (
                 <tr key={i.id} className="border-t border-rule">
                   <td className="px-3 py-2">
-                    <span className="font-semibold">{i.name}</span>
+                    <Link
+                      to={`/gauges/${i.id}`}
+                      className="inline-flex min-h-11 items-center font-semibold text-blue underline underline-offset-4"
+                    >
+                      {i.name}
+                    </Link>
                     <span className="block text-small text-soft">
                       {[
                         USUAL[i.type].name,

@@ -66,6 +66,12 @@ function Job({ context }: { context: JobContext }) {
           />
           <Station to={`/jobs/${job.id}/decide`} name="Decide" done={file.decisions.length > 0} />
           <li className="no-print ml-auto hidden self-center text-small text-soft sm:block">
+            <Link
+              className="px-2 py-3 text-blue underline underline-offset-4"
+              to={`/jobs/${job.id}/bench-sheet`}
+            >
+              Bench sheet
+            </Link>
             <a
               className="px-2 py-3 text-blue underline underline-offset-4"
               href={`/api/jobs/${job.id}/file`}

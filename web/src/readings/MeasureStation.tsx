@@ -19,11 +19,12 @@ const FindingSheet = lazy(async () => ({ default: (await import('./FindingSheet.
 const WorkSheet = lazy(async () => ({ default: (await import('./WorkSheet.js')).WorkSheet }));
 const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
+const ImportSheet = lazy(async () => ({ default: (await import('./ImportSheet.js')).ImportSheet }));
 const WarmUpSheet = lazy(async () => ({ default: (await import('../fit/WarmUpSheet.js')).WarmUpSheet }));
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
-  | { readonly kind: 'note' | 'keys' | 'work' | 'zero' | 'hands-free' }
+  | { readonly kind: 'note' | 'keys' | 'work' | 'zero' | 'hands-free' | 'import' }
   | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
   | null;
 
@@ -75,7 +76,7 @@ export function MeasureStation() {
     </NextBox>
   );
   const gaugesBefore = <GaugesBefore context={context} station={station} inHand={entry.gauge} />;
-  const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'hands-free') => (
+  const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'hands-free' | 'import') => (
     <Button look="quiet" onClick={() => setOpen({ kind })}>
       {name}
     </Button>
@@ -122,6 +123,7 @@ export function MeasureStation() {
           <div className="no-print mt-3 flex flex-wrap">
             {quiet('Work done', 'work')}
             {quiet('Note', 'note')}
+            {quiet('From a table', 'import')}
             {quiet('Hands free', 'hands-free')}
             {quiet('Keys', 'keys')}
           </div>
@@ -174,6 +176,7 @@ export function MeasureStation() {
           />
         )}
         {open?.kind === 'hands-free' && <HandsFreeSheet onClose={close} />}
+        {open?.kind === 'import' && <ImportSheet context={context} onClose={close} />}
         {open?.kind === 'warm-up' && (
           <WarmUpSheet context={context} cylinder={open.cylinder} onClose={close} />
         )}

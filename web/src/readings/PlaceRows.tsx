@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import {
+  stationFigure,
   bracketText,
-  formatLength,
   isGap,
-  nm,
   stationKey,
   type JobFile,
   type Judgement,
@@ -37,7 +36,7 @@ export function PlaceRows({
     if (gap) return bracketText(gap.bracket, unit);
     const state = stations.get(key);
     if (!state) return '–';
-    return state.result ? formatLength(nm(state.result.estimate.value), { unit, step: 1_000 }) : '?';
+    return stationFigure(state, unit) ?? '?';
   };
   return (
     <div className="ml-9 border border-t-0 border-ink/60 bg-page">

@@ -96,7 +96,7 @@ export function ReadingBar({
               {line.status !== 'off' && (
                 <span className={line.status === 'gone' ? 'font-semibold text-undecided' : ''}>
                   {' '}
-                  {LINE[line.status]}
+                  {line.trouble || LINE[line.status]}
                 </span>
               )}
             </>

@@ -80,7 +80,7 @@ async function sendJob(jobId: string): Promise<void> {
   const ids = new Set(mine.map((w) => w.entry.id));
   try {
     const log = await api.post<AppendedLog>(`/jobs/${jobId}/log`, { entries: mine.map((w) => w.entry) });
-    answered.forEach((tell) => tell(jobId, log));
+    tellAnswered(jobId, log);
     await change((before) => before.filter((w) => !ids.has(w.entry.id)));
   } catch (error) {
     if (
@@ -104,7 +104,7 @@ async function sendSingly(jobId: string, mine: readonly Waiting[]): Promise<void
   for (const one of mine) {
     try {
       const log = await api.post<AppendedLog>(`/jobs/${jobId}/log`, { entries: [one.entry] });
-      answered.forEach((tell) => tell(jobId, log));
+      tellAnswered(jobId, log);
       await change((before) => before.filter((w) => w.entry.id !== one.entry.id));
     } catch (error) {
       if (!(error instanceof ApiError) || error.status === 401 || error.status >= 500) throw error;
@@ -156,6 +156,10 @@ export function onAnswered(listener: (jobId: string, log: AppendedLog) => void):
   answered.add(listener);
   return () => answered.delete(listener);
 }
+
+/** Puts the server's answer to something sent beside the outbox into what is on screen. */
+export const tellAnswered = (jobId: string, log: AppendedLog): void =>
+  answered.forEach((tell) => tell(jobId, log));
 
 const subscribe = (listener: () => void) => {
   listeners.add(listener);

@@ -6,12 +6,12 @@ import {
   MarkLineComponent,
   MarkPointComponent,
 } from 'echarts/components';
-import { init, use, type EChartsCoreOption } from 'echarts/core';
+import { init, use as register, type EChartsCoreOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import { useSettings } from '../app/settings.js';
 
-use([
+register([
   LineChart,
   ScatterChart,
   GridComponent,

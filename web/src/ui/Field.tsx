@@ -60,12 +60,18 @@ export function TextArea({
   label,
   hint,
   error,
+  className = '',
   ...rest
 }: Frame & TextareaHTMLAttributes<HTMLTextAreaElement>) {
   const id = useId();
   return (
     <Around id={id} label={label} hint={hint} error={error}>
-      <textarea {...described(id, { label, hint, error })} rows={3} className={`${BOX} py-2`} {...rest} />
+      <textarea
+        {...described(id, { label, hint, error })}
+        rows={3}
+        className={`${BOX} py-2 ${className}`}
+        {...rest}
+      />
     </Around>
   );
 }

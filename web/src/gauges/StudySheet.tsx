@@ -1,0 +1,166 @@
+import { useMutation } from '@tanstack/react-query';
+import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { v7 } from 'uuid';
+import type { StudyBody, StudyView } from '@tribos/contract';
+import {
+  FEWEST_REPEATS,
+  formatLength,
+  nm,
+  parseReading,
+  type Instrument,
+  type LengthUnit,
+} from '@tribos/core';
+import { api } from '../app/api.js';
+import { keys, queryClient } from '../app/queries.js';
+import { onFigure } from '../gaugeLine/index.js';
+import { Button, Sheet, TextField } from '../ui/index.js';
+
+/** Repeats that make a cell of a study of several people. */
+const FEWEST_FOR_CELL = 2;
+
+/** Blind, re-seated repeats on one part, one at a time; what was read before is not shown. */
+export function StudySheet({
+  gauge,
+  parts,
+  unit,
+  onClose,
+}: {
+  gauge: Instrument;
+  parts: readonly string[];
+  unit: LengthUnit;
+  onClose: () => void;
+}) {
+  const [id] = useState(() => v7());
+  const [part, setPart] = useState('');
+  const [started, setStarted] = useState(false);
+  const [texts, setTexts] = useState<readonly string[]>([]);
+  const [typed, setTyped] = useState('');
+  const [error, setError] = useState<string | undefined>();
+  const keep = useMutation({
+    mutationFn: () =>
+      api.post<StudyView>('/studies', {
+        id,
+        instrumentId: gauge.id,
+        part: part.trim(),
+        texts: [...texts],
+      } satisfies StudyBody),
+    onSuccess: () => {
+      void queryClient.invalidateQueries({ queryKey: keys.gauges });
+      void queryClient.invalidateQueries({ queryKey: keys.allJobs });
+    },
+  });
+
+  const take = (text: string) => {
+    const parsed = parseReading(text, { unit: gauge.unit });
+    if (!parsed.ok) return setError(parsed.sentence);
+    setTexts((before) => [...before, text.trim()]);
+    setTyped('');
+    setError(undefined);
+  };
+  const latest = useRef(take);
+  useEffect(() => {
+    latest.current = take;
+  });
+  useEffect(() => (started ? onFigure((figure) => latest.current(figure)) : undefined), [started]);
+
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (started) return take(typed);
+    if (part.trim() === '') return setError('Name the part, so that others can measure the same one.');
+    setError(undefined);
+    setStarted(true);
+  };
+  const n = texts.length;
+  const figure = (v: number) => formatLength(nm(Math.round(v)), { unit, step: 1_000, extra: 1 });
+
+  if (keep.data) {
+    const { s, repeats } = keep.data;
+    return (
+      <Sheet title="What your repeats show" onClose={onClose}>
+        <p className="text-lead">
+          {s === null
+            ? `${repeats} repeats are kept for the study of several people; ${FEWEST_REPEATS} would stand for you alone.`
+            : `s ${figure(s)} ${unit} from ${repeats} repeats, against ${figure(gauge.repeatability)} usual. It counts for you with this gauge from now on.`}
+        </p>
+        <p className="figure mt-3 text-soft">{texts.join('  ')}</p>
+        <Button look="brass" className="mt-4" onClick={onClose}>
+          Good
+        </Button>
+      </Sheet>
+    );
+  }
+  return (
+    <Sheet title={`Study: ${gauge.name}`} onClose={onClose}>
+      <form onSubmit={submit} className="grid gap-4">
+        {!started ? (
+          <>
+            <p>
+              One part, one place, {FEWEST_REPEATS} times. Each time take the gauge off, turn away, put it
+              back as if it were the first. The figures are not shown until you are done, so that one does not
+              lead the next.
+            </p>
+            <TextField
+              label="Part and place"
+              hint="A ring, a piston at its gauge height, a marked spot in a bore"
+              list="study-parts"
+              autoFocus
+              maxLength={200}
+              value={part}
+              onChange={(e) => setPart(e.target.value)}
+              error={error}
+            />
+            <datalist id="study-parts">
+              {parts.map((p) => (
+                <option key={p} value={p} />
+              ))}
+            </datalist>
+            <Button look="brass" type="submit">
+              Begin
+            </Button>
+          </>
+        ) : (
+          <>
+            <p className="text-lead" role="status">
+              <span className="figure text-reading font-semibold">{n + 1}</span>{' '}
+              {n < FEWEST_REPEATS ? `of ${FEWEST_REPEATS}` : ', more than enough'} · {part}
+            </p>
+            <progress className="w-full" max={FEWEST_REPEATS} value={Math.min(n, FEWEST_REPEATS)} />
+            <TextField
+              key={n}
+              label={`Re-seat the gauge and read it, ${gauge.unit}`}
+              autoFocus
+              autoComplete="off"
+              inputMode="decimal"
+              className="figure text-lead"
+              value={typed}
+              onChange={(e) => setTyped(e.target.value)}
+              error={error}
+            />
+            <div className="flex flex-wrap gap-2">
+              <Button look={n >= FEWEST_REPEATS ? 'line' : 'brass'} type="submit">
+                Next
+              </Button>
+              {n > 0 && (
+                <Button onClick={() => setTexts((before) => before.slice(0, -1))}>Take the last back</Button>
+              )}
+              {n >= FEWEST_FOR_CELL && (
+                <Button
+                  look={n >= FEWEST_REPEATS ? 'brass' : 'line'}
+                  disabled={keep.isPending}
+                  onClick={() => keep.mutate()}
+                >
+                  {n >= FEWEST_REPEATS ? 'Done' : `Stop at ${n}`}
+                </Button>
+              )}
+            </div>
+            {keep.isError && (
+              <p role="alert" className="text-beyond">
+                {keep.error.message} The repeats are still here.
+              </p>
+            )}
+          </>
+        )}
+      </form>
+    </Sheet>
+  );
+}

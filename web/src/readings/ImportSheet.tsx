@@ -1,0 +1,243 @@
+import Papa from 'papaparse';
+import { useMemo, useState } from 'react';
+import { v7 } from 'uuid';
+import type { AnyEntryBody, AppendedLog } from '@tribos/contract';
+import {
+  guessMapping,
+  stationName,
+  standingDecision,
+  TABLE_COLUMNS,
+  tableRow,
+  unitOfHead,
+  type LengthUnit,
+  type TableColumn,
+  type TableMapping,
+} from '@tribos/core';
+import { api, ApiError } from '../app/api.js';
+import type { JobContext } from '../jobs/index.js';
+import { Button, SelectField, Sheet, TextArea } from '../ui/index.js';
+import { tellAnswered } from './outbox.js';
+
+/** What one request may hold: a table goes in whole or not at all. */
+const MOST_ROWS = 200;
+const SHOWN = 60;
+
+interface Table {
+  readonly heads: readonly string[];
+  readonly rows: readonly (readonly string[])[];
+}
+
+/** Any delimiter; the first line is the headings when it holds no figure. */
+function tableOf(text: string): Table {
+  const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
+  const [first = [], ...rest] = data;
+  const headed = !first.some((c) => /^\s*[\d.,]+\s*$/u.test(c));
+  return headed
+    ? { heads: first, rows: rest }
+    : { heads: first.map((_, i) => `column ${i + 1}`), rows: data };
+}
+
+/** Readings from a table, mapped on screen, every row shown with what it will be or what is wrong with it. */
+export function ImportSheet({ context, onClose }: { context: JobContext; onClose: () => void }) {
+  const { file, unit } = context;
+  const [text, setText] = useState('');
+  const [changed, setChanged] = useState<TableMapping | null>(null);
+  const [units, setUnits] = useState<{ value?: LengthUnit; depth?: LengthUnit }>({});
+  const [instrumentId, setInstrumentId] = useState('');
+  const [error, setError] = useState<string | null>(null);
+  const [sending, setSending] = useState(false);
+  // Ids and the time stand for as long as the table does: sending twice enters once.
+  const [ids] = useState(() => Array.from({ length: MOST_ROWS }, () => v7()));
+  const [at] = useState(() => new Date().toISOString());
+
+  const table = useMemo(() => tableOf(text), [text]);
+  const mapping = changed ?? guessMapping(table.heads);
+  const headUnit = (column: TableColumn) => {
+    const i = mapping[column];
+    return i === undefined ? null : unitOfHead(table.heads[i] ?? '');
+  };
+  const valueUnit = units.value ?? headUnit('value') ?? 'mm';
+  const depthUnit = units.depth ?? headUnit('depth') ?? valueUnit;
+  const rows = table.rows.map((cells) =>
+    tableRow(cells, mapping, file, {
+      unit: valueUnit,
+      depthUnit,
+      instrumentId: instrumentId || null,
+      cylinder: 0,
+      kit: standingDecision(file)?.kitId ?? null,
+      at,
+    }),
+  );
+  const wrong = rows.filter((r) => !r.ok).length;
+  const tooMany = rows.length > MOST_ROWS;
+  const ready = rows.length > 0 && wrong === 0 && !tooMany;
+
+  const take = async () => {
+    setSending(true);
+    setError(null);
+    try {
+      const entries = rows.flatMap((r, i) => (r.ok ? [{ id: ids[i]!, ...r.entry } as AnyEntryBody] : []));
+      const log = await api.post<AppendedLog>(`/jobs/${file.job.id}/log`, { entries });
+      tellAnswered(file.job.id, log);
+      onClose();
+    } catch (e) {
+      const path = e instanceof ApiError ? e.problem.errors?.[0]?.path : undefined;
+      const row = path && /^\/entries\/(\d+)/u.exec(path)?.[1];
+      setError(
+        `${row ? `Row ${Number(row) + 1}: ` : ''}${(e as Error).message} Nothing was taken; the table is kept here.`,
+      );
+    } finally {
+      setSending(false);
+    }
+  };
+
+  return (
+    <Sheet title="Readings from a table" onClose={onClose} wide>
+      <div className="grid gap-4">
+        <div className="grid gap-2">
+          <label className="text-small text-soft">
+            A CSV file
+            <input
+              type="file"
+              accept=".csv,.tsv,.txt,text/csv"
+              className="block min-h-11 w-full"
+              onChange={(e) => {
+                const [chosen] = e.target.files ?? [];
+                void chosen?.text().then((t) => {
+                  setText(t);
+                  setChanged(null);
+                });
+              }}
+            />
+          </label>
+          <TextArea
+            label="or pasted here"
+            className="figure"
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              setChanged(null);
+            }}
+          />
+        </div>
+        {table.rows.length > 0 && (
+          <>
+            <div className="grid gap-3 sm:grid-cols-3">
+              {(Object.keys(TABLE_COLUMNS) as TableColumn[]).map((column) => (
+                <SelectField
+                  key={column}
+                  label={TABLE_COLUMNS[column]}
+                  value={mapping[column] ?? ''}
+                  onChange={(e) => {
+                    const { [column]: _gone, ...rest } = mapping;
+                    setChanged(e.target.value === '' ? rest : { ...rest, [column]: Number(e.target.value) });
+                  }}
+                >
+                  <option value="">not in the table</option>
+                  {table.heads.map((h, i) => (
+                    <option key={`${i}:${h}`} value={i}>
+                      {h}
+                    </option>
+                  ))}
+                </SelectField>
+              ))}
+              <SelectField
+                label="Readings without a unit are"
+                value={valueUnit}
+                onChange={(e) => setUnits({ ...units, value: e.target.value as LengthUnit })}
+              >
+                <option value="mm">millimetres</option>
+                <option value="in">inches</option>
+              </SelectField>
+              <SelectField
+                label="Depths are"
+                value={depthUnit}
+                onChange={(e) => setUnits({ ...units, depth: e.target.value as LengthUnit })}
+              >
+                <option value="mm">millimetres</option>
+                <option value="in">inches</option>
+              </SelectField>
+              <SelectField
+                label="Gauge where the table names none"
+                value={instrumentId}
+                onChange={(e) => setInstrumentId(e.target.value)}
+              >
+                <option value="">none</option>
+                {file.instruments.map((i) => (
+                  <option key={i.id} value={i.id}>
+                    {i.name}
+                  </option>
+                ))}
+              </SelectField>
+            </div>
+            <p role="status" className={wrong > 0 || tooMany ? 'font-semibold text-beyond' : 'text-soft'}>
+              {tooMany
+                ? `${rows.length} rows: at most ${MOST_ROWS} go in at once.`
+                : wrong > 0
+                  ? `${wrong} of ${rows.length} rows cannot be read. Nothing is taken until all can.`
+                  : `${rows.length} ${rows.length === 1 ? 'row' : 'rows'}, all read.`}
+            </p>
+            <div
+              className="max-h-72 overflow-auto border-y border-rule"
+              tabIndex={0}
+              role="region"
+              aria-label="Preview"
+            >
+              <table className="w-full text-left">
+                <thead className="text-small text-soft">
+                  <tr>
+                    {['row', 'where', 'reading', 'gauge'].map((h) => (
+                      <th key={h} className="px-2 py-1 font-normal">
+                        {h}
+                      </th>
+                    ))}
+                  </tr>
+                </thead>
+                <tbody>
+                  {rows.slice(0, SHOWN).map((r, i) => (
+                    <tr key={i} className="border-t border-rule align-top">
+                      <td className="figure px-2 py-1">{i + 1}</td>
+                      {r.ok ? (
+                        <>
+                          <td className="px-2 py-1">{stationName(file, r.entry.station, unit)}</td>
+                          <td className="figure px-2 py-1">{r.entry.text}</td>
+                          <td className="px-2 py-1">
+                            {file.instruments.find((g) => g.id === r.entry.instrumentId)?.name}
+                          </td>
+                        </>
+                      ) : (
+                        <td colSpan={3} className="px-2 py-1 text-beyond">
+                          {r.sentence}
+                          <span className="figure block text-small text-soft">
+                            {table.rows[i]!.join(' · ')}
+                          </span>
+                        </td>
+                      )}
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+            {rows.length > SHOWN && (
+              <p className="text-small text-soft">
+                The first {SHOWN} of {rows.length} rows.
+              </p>
+            )}
+          </>
+        )}
+        {error && (
+          <p role="alert" className="text-beyond">
+            {error}
+          </p>
+        )}
+        {ready && (
+          <div>
+            <Button look="brass" disabled={sending} onClick={() => void take()}>
+              Take {rows.length} {rows.length === 1 ? 'reading' : 'readings'}
+            </Button>
+          </div>
+        )}
+      </div>
+    </Sheet>
+  );
+}
