@@ -19,7 +19,7 @@ import {
   type LengthUnit,
   type Nanometres,
 } from '../units/index.js';
-import type { JobFile } from './jobFile.js';
+import { standingDecision, type JobFile } from './jobFile.js';
 import { crossCheckSentence } from './crossChecks.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 import type { NextAction } from './nextAction.js';
@@ -231,10 +231,12 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
       return `${subject(file, next.item)} has no limit on file. Add it from the manual, or decide knowing that nothing was proved.`;
     case 'decide':
       return 'Measuring is complete. Decide what to do with the engine.';
-    case 'decided':
+    case 'decided': {
+      const reason = standingDecision(file)?.reason;
       return next.kitId === null
-        ? 'Decided: nothing is bored.'
+        ? `Decided: nothing is bored.${reason ? ` ${reason}` : ''}`
         : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for ${cylindersText(file)}.`;
+    }
   }
 }
 

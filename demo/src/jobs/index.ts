@@ -214,6 +214,8 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           '+1 +1 0',
         ])
         .closingZero('-1')
+        .piston(0, null, 'mic-75-100', '76.268')
+        .piston(1, null, 'mic-75-100', '76.279')
         .finding(0, 'flaking', { depth: 44, angle: 52 }, null)
         .finding(0, 'scuff', { depth: 60, angle: 150 }, um(20))
         .note('Air leak at the magneto side crank seal: soap bubbles at 0.45 bar. The cause of the seizure.')

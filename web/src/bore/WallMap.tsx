@@ -3,7 +3,6 @@ import {
   stationFigure,
   borePlan,
   directionName,
-  FINDINGS,
   findingText,
   formatLength,
   isBlocked,
@@ -67,7 +66,7 @@ export function WallMap({
   return (
     <figure className="min-w-0">
       <figcaption className="flex items-center gap-3 pl-9">
-        <span className="text-lead font-semibold first-letter:uppercase">{name}</span>
+        <span className="text-lead font-semibold whitespace-nowrap first-letter:uppercase">{name}</span>
         <span className="flex-1" />
         {children}
         <span className="text-small whitespace-nowrap text-soft">
@@ -132,11 +131,16 @@ export function WallMap({
               f.place && (
                 <span
                   key={f.id}
+                  role="img"
+                  aria-label={findingText(f, unit)}
                   title={findingText(f, unit)}
-                  className="absolute z-10 -translate-x-1/2 rounded-edge border border-beyond bg-sheet px-1 text-small leading-4 text-beyond"
-                  style={{ left: `${across(f.place.angle, thrust)}%`, top: `${down(f.place.depth)}%` }}
+                  className="absolute -translate-1/2 border border-beyond bg-sheet px-1 text-small leading-4 font-semibold whitespace-nowrap text-beyond"
+                  style={{
+                    left: `clamp(1.75rem, ${across(f.place.angle, thrust)}%, calc(100% - 1.75rem))`,
+                    top: `${down(f.place.depth)}%`,
+                  }}
                 >
-                  <span aria-hidden="true">⁄⁄</span> {FINDINGS[f.what].split(' ')[0]}
+                  ⁄⁄
                   {f.deep !== null && (
                     <span className="figure"> {formatLength(f.deep, { unit, step: 1_000 })}</span>
                   )}

@@ -18,14 +18,14 @@ export function WarmUpSheet({
 }) {
   const { file, judgement, unit } = context;
   const view = useMemo(() => warmUpOf(file, judgement, cylinder), [file, judgement, cylinder]);
-  const decimals = unit === 'mm' ? 3 : 4;
+  const decimals = unit === 'mm' ? 4 : 5;
   const inUnit = useCallback((v: number) => Number(toDecimal(nm(v), unit, decimals)), [unit, decimals]);
   const runs = useMemo(() => view?.runs ?? [], [view]);
 
   const rises = useCallback(
     (inks: Inks) => ({
       grid: { left: 54, right: 20, top: 40, bottom: 44 },
-      legend: { top: 0, textStyle: { color: inks.ink } },
+      legend: legend(inks),
       xAxis: axis(inks, 'seconds after the start'),
       yAxis: axis(inks, 'rise, K'),
       series: runs.flatMap((r) => [
@@ -38,7 +38,7 @@ export function WarmUpSheet({
   const clearances = useCallback(
     (inks: Inks) => ({
       grid: { left: 66, right: 20, top: 56, bottom: 44 },
-      legend: { top: 0, textStyle: { color: inks.ink } },
+      legend: legend(inks),
       xAxis: axis(inks, 'seconds after the start'),
       yAxis: axis(inks, `against the minimum, cold, ${unit}`),
       series: runs.flatMap((r) => [
@@ -123,6 +123,8 @@ export function WarmUpSheet({
     </Sheet>
   );
 }
+
+const legend = (inks: Inks) => ({ top: 0, itemWidth: 40, textStyle: { color: inks.ink } });
 
 const axis = (inks: Inks, name: string) => ({
   type: 'value',

@@ -195,8 +195,12 @@ export function LimitStrip({
           )}
         </svg>
       </span>
-      <span className="block truncate text-small text-soft">
-        {beside.map((w) => `${w.label} ${besideText(w, unit)} · `)}
+      {beside.map((w) => (
+        <span key={w.label} className="figure block truncate text-small">
+          {w.label} {besideText(w, unit)}
+        </span>
+      ))}
+      <span className="relative block truncate text-small text-soft">
         {item.limit
           ? `${sourceLine(item.limit.source)} · ${item.limit.state === 'service' ? 'service limit' : 'for new parts'}`
           : 'No limit on file for this engine. Not a pass.'}

@@ -35,21 +35,24 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
             {proposal && laid === proposal.reduce((sum, l) => sum + l, 0) ? ', proposed' : ''}
           </span>
           <span data-testid="leaf" className="figure text-reading leading-8 font-semibold">
-            {laid > 0 ? leafText(laid, unit) : 'none left'}
+            {laid > 0 ? leafText(laid, unit) : '–'}
           </span>{' '}
-          <span className="text-soft">{unit}</span>
+          {laid > 0 && <span className="text-soft">{unit}</span>}
         </p>
-        {ANSWERS.map(({ answer, key }) => (
-          <button
-            key={answer}
-            type="button"
-            disabled={laid === 0}
-            onClick={() => leaves.answer(answer)}
-            className="inline-flex min-h-12 items-center gap-2 rounded-edge border border-ink/40 bg-page px-4 text-lead disabled:opacity-60"
-          >
-            <Kbd>{key}</Kbd> {LEAF_ANSWERS[answer]}
-          </button>
-        ))}
+        {laid === 0 ? (
+          <p className="text-soft">Nothing in the set narrows this further. Tap a leaf to try it again.</p>
+        ) : (
+          ANSWERS.map(({ answer, key }) => (
+            <button
+              key={answer}
+              type="button"
+              onClick={() => leaves.answer(answer)}
+              className="inline-flex min-h-12 items-center gap-2 rounded-edge border border-ink/40 bg-page px-4 text-lead"
+            >
+              <Kbd>{key}</Kbd> {LEAF_ANSWERS[answer]}
+            </button>
+          ))
+        )}
         <p className="figure ml-auto text-lead" data-testid="bracket">
           {gap ? bracketText(gap.bracket, unit) : 'nothing tried yet'}
         </p>

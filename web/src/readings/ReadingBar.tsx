@@ -134,7 +134,7 @@ export function ReadingBar({
           </p>
         </Cell>
         <Cell label="where">
-          <p className="truncate text-lead font-semibold" data-testid="where">
+          <p className="line-clamp-2 text-lead leading-5 font-semibold" data-testid="where">
             {stationName(file, station, unit)}
           </p>
           <p className="truncate text-small text-soft">
@@ -176,14 +176,16 @@ export function ReadingBar({
             <button type="button" className="inline-flex items-center gap-1" onClick={entry.takeBack}>
               <Kbd>⌫</Kbd> take back
             </button>
-            <button
-              type="button"
-              className="text-blue underline underline-offset-4"
-              aria-expanded={keypad}
-              onClick={() => setKeypad(!keypad)}
-            >
-              keypad
-            </button>
+            {!leaves && (
+              <button
+                type="button"
+                className="text-blue underline underline-offset-4"
+                aria-expanded={keypad}
+                onClick={() => setKeypad(!keypad)}
+              >
+                keypad
+              </button>
+            )}
           </p>
         </Cell>
       </div>
@@ -200,7 +202,7 @@ export function ReadingBar({
 
 const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
   last.kind === 'reading'
-    ? last.text
+    ? `${last.text}${last.zeroId === null ? '' : last.unit === 'um' ? ' µm' : ` ${last.unit}`}`
     : `${leafText(
         last.stack.reduce((sum, l) => sum + l, 0),
         unit,

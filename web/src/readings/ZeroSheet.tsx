@@ -10,6 +10,7 @@ import {
   parseReading,
   readingContext,
   suggestedZero,
+  toDecimal,
   withUnit,
   type Instrument,
   type Needle,
@@ -17,7 +18,6 @@ import {
 } from '@tribos/core';
 import { onFigure } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
-import { lengthText } from '../forms/lengthField.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { post } from './outbox.js';
 
@@ -69,7 +69,10 @@ function OpeningZero({
   );
   const [where, setWhere] = useState(micrometers[0]?.id ?? RING);
   const [ringU, setRingU] = useState('');
-  const [text, setText] = useState(lengthText(suggested.value, 'mm'));
+  const unitOf = (place: string) => lengthUnitOf(file.instruments, place, gauge.unit);
+  const [text, setText] = useState(() =>
+    toDecimal(suggested.value, unitOf(where), unitOf(where) === 'mm' ? 3 : 4),
+  );
   const [needle, setNeedle] = useState<Needle | null>(null);
   const [repeats, setRepeats] = useState('3');
   const [error, setError] = useState<{ field: string; sentence: string } | null>(null);
@@ -78,7 +81,7 @@ function OpeningZero({
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const trouble = (field: string, sentence: string) => setError({ field, sentence });
-    const size = parseReading(text, { unit: lengthUnitOf(file.instruments, where, gauge.unit) });
+    const size = parseReading(text, { unit: unitOf(where) });
     if (!size.ok) return trouble('text', size.sentence);
     const times = Number(repeats);
     if (!Number.isInteger(times) || times < 1 || times > 20) return trouble('repeats', 'From 1 to 20.');
@@ -129,7 +132,7 @@ function OpeningZero({
           />
         )}
         <TextField
-          label="Size set"
+          label={`Size set, ${unitOf(where)}`}
           hint={
             suggested.from === 'piston'
               ? 'Measured piston and the middle of its clearance: the needle then reads bore − wanted.'
