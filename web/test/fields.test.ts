@@ -129,6 +129,8 @@ describe('a gauge for a station', () => {
     }) as unknown as Instrument;
   const file = {
     log: [],
+    decisions: [],
+    job: { fitted: { piston: null, ring: null } },
     engine: {
       bore: mm(77),
       kits: [],

@@ -28,8 +28,8 @@ export interface BoreState {
   readonly step: number;
   readonly instruments: readonly Instrument[];
   readonly at: string;
-  /** Where wear is counted from: the unworn land where it was measured, else the standard bore's low end. */
-  readonly reference: { readonly value: number; readonly from: 'land' | 'standard' };
+  /** Where wear is counted from: the ticket of a renewed wall, a measured unworn land, the standard bore's low end. */
+  readonly reference: { readonly value: number; readonly from: 'ticket' | 'land' | 'standard' };
   /** Size the wall was renewed to on a ticket; null for the wall that came in. */
   readonly ticket: Governing | null;
 }
@@ -94,6 +94,7 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
   const read = planned.filter(
     (p) => state.stations.get(stationKey(p.station))?.result?.threePoint === false,
   ).length;
+  const ticket = ticketOf(file, cylinder);
   const taperLimit = governingFor(file, 'bore.taper', ['service', 'new'], 'max');
   const land = state.stations.get(stationKey({ part: 'land', cylinder }))?.result?.estimate;
   const entries = stations.flatMap((s) => s.readings.map((r) => r.entry));
@@ -128,8 +129,13 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
     step: Math.max(...instruments.map((i) => i.resolution), 1_000),
     instruments,
     at: entries.at(-1)?.at ?? '',
-    reference: land ? { value: land.value, from: 'land' } : { value: standardLow(file), from: 'standard' },
-    ticket: ticketOf(file, cylinder),
+    reference:
+      ticket?.status === 'governed' && ticket.limit.low !== null
+        ? { value: ticket.limit.low, from: 'ticket' }
+        : land
+          ? { value: land.value, from: 'land' }
+          : { value: standardLow(file), from: 'standard' },
+    ticket,
   };
 }
 
@@ -161,6 +167,12 @@ function ovalityLine(survey: BoreSurvey | null, spread: MapSpread | null | undef
   const { low, high } = found ?? { low: null, high: null };
   return [{ kind: 'interval', label: 'ovality', value: Math.max(...ovals), low, high }];
 }
+
+const REFERENCES: Record<BoreState['reference']['from'], string> = {
+  ticket: 'over the low end of the ticket',
+  land: 'wear over the unworn land',
+  standard: 'wear over the low end of the standard bore',
+};
 
 /** Verdicts on one bore: largest against its wear limit, out-of-round, taper. */
 export function boreItems(
@@ -246,10 +258,7 @@ export function boreItems(
             { kind: 'length', label: 'smallest, at 20 °C', value: survey.smallest.of.value },
             {
               kind: 'length',
-              label:
-                bore.reference.from === 'land'
-                  ? 'wear over the unworn land'
-                  : 'wear over the low end of the standard bore',
+              label: REFERENCES[bore.reference.from],
               value: largest!.of.value - bore.reference.value,
             },
             ...shape,

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { standardLow, standingDecision, stationKey, walk } from '@tribos/core';
+import { standingDecision, stationKey, walk } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { PistonMatch } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -60,7 +60,7 @@ export function MeasureStation() {
   const shown = open?.kind === 'item' ? judgement.items.find((i) => i.key === open.key) : undefined;
   const most = Math.max(
     20_000,
-    ...judgement.bores.map((b) => (b.survey?.largest.of.value ?? 0) - standardLow(file)),
+    ...judgement.bores.map((b) => (b.survey ? b.survey.largest.of.value - b.reference.value : 0)),
   );
   const alone = file.engine.cylinders.length === 1;
   const nothingRead = judgement.overall === null;

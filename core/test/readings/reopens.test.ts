@@ -1,0 +1,92 @@
+import {
+  isReopened,
+  lastWall,
+  mm,
+  openSteps,
+  pistonStation,
+  REOPENED,
+  REOPENS,
+  WORK,
+  type LogEntry,
+  type Reopened,
+  type Station,
+  type WorkEntry,
+  type WorkKind,
+} from '../../src/index.js';
+import { bore } from '../support.js';
+
+const work = (what: WorkKind, over: Partial<WorkEntry> = {}): WorkEntry => ({
+  id: `w-${what}`,
+  at: '2026-03-01T10:00:00.000Z',
+  by: 'first',
+  kind: 'work',
+  what,
+  cylinder: 0,
+  kitId: null,
+  ticket: null,
+  text: '',
+  ...over,
+});
+const leaf: Station = { part: 'clearance', cylinder: 0, kit: null };
+const ring: Station = { part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(15) };
+
+describe('what work opens again', () => {
+  it.each<[WorkKind, Reopened[]]>([
+    ['honed', ['bore', 'shape', 'clearance', 'ring-gap', 'wash']],
+    ['piston-renewed', ['clearance', 'ring-groove', 'deck', 'mass']],
+    ['gasket-changed', ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash']],
+    ['skimmed', ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash']],
+    ['shim-changed', ['lash']],
+    ['zeroed-again', ['comparator-map']],
+    ['piston-eased', ['piston', 'clearance', 'wash']],
+    ['washed', []],
+  ])('%s: %j', (what, opens) => {
+    expect([...REOPENS[what]].sort()).toEqual([...opens].sort());
+  });
+
+  it('has a word for every work and everything it opens', () => {
+    for (const [what, opens] of Object.entries(REOPENS)) {
+      expect(WORK[what as WorkKind]).toMatch(/\w/u);
+      for (const o of opens) expect(REOPENED[o]).toMatch(/\w/u);
+    }
+  });
+
+  it.each<[string, Station, WorkKind, boolean]>([
+    ['a bore by honing', bore(0, 15, 0), 'honed', true],
+    ['a leaf reading by honing', leaf, 'honed', true],
+    ['a ring gap by easing ports', ring, 'ports-eased', true],
+    ['a bore by easing ports', bore(0, 15, 0), 'ports-eased', false],
+    ['a piston by honing', pistonStation(0, null), 'honed', false],
+    ['a piston by easing it', pistonStation(0, null), 'piston-eased', true],
+    ['a bore by washing', bore(0, 15, 0), 'washed', false],
+    ['a pin by honing', { part: 'pin', cylinder: 0, place: 'end' }, 'honed', false],
+  ])('%s', (_, station, what, opened) => {
+    expect(isReopened(station, [work(what)])).toBe(opened);
+  });
+
+  it('only on the cylinder worked on, or on all', () => {
+    expect(isReopened(bore(1, 15, 0), [work('honed')])).toBe(false);
+    expect(isReopened(bore(1, 15, 0), [work('honed', { cylinder: null })])).toBe(true);
+  });
+
+  it('not another kit’s piston', () => {
+    const eased = work('piston-eased', { kitId: 'plus-0.5' });
+    expect(isReopened(pistonStation(0, 'plus-0.5'), [eased])).toBe(true);
+    expect(isReopened(pistonStation(0, null), [eased])).toBe(false);
+  });
+
+  it('leaves a stoned wall unwashed until it is washed after', () => {
+    const open = (...log: LogEntry[]) => openSteps(log).map((o) => o.work.what);
+    expect(open(work('washed'), work('honed'))).toEqual(['honed']);
+    expect(open(work('honed'), work('washed'))).toEqual([]);
+    expect(open(work('honed'), work('washed', { cylinder: 1 }))).toEqual(['honed']);
+    expect(open(work('honed'), work('washed', { cylinder: null }))).toEqual([]);
+  });
+
+  it('remembers the last renewal of a wall', () => {
+    const log = [work('bored', { id: 'a' }), work('sleeved', { id: 'b', cylinder: null }), work('honed')];
+    expect(lastWall(log, 0)!.id).toBe('b');
+    expect(lastWall(log, 3)!.id).toBe('b');
+    expect(lastWall([work('honed')], 0)).toBeNull();
+  });
+});
