@@ -1,4 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import pg from 'pg';
@@ -7,6 +10,7 @@ import type { JobView } from '@tribos/contract';
 import { judgeJob } from '@tribos/core';
 import { gaugeOf, jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
 
+const COMMAND = fileURLToPath(new URL('../../core/dist/cli/tribos.js', import.meta.url));
 let world: World;
 beforeAll(async () => {
   world = await makeWorld();
@@ -146,10 +150,18 @@ describe('verdicts over the wire', () => {
   it('are those of the core, and the worked examples come out to the digit', async () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
     const { body } = await world.technician.get(`/api/jobs/${job.file.job.id}/verdicts`).expect(200);
-    const here = judgeJob(job.file);
-    expect(body.verdicts.map((v: { key: string; p: number }) => [v.key, v.p])).toEqual(
-      here.items.map((i) => [i.key, i.p]),
-    );
+    // The command propagates the exported file in a process of its own: the same bits.
+    const dir = mkdtempSync(join(tmpdir(), 'tribos-check-'));
+    writeFileSync(join(dir, 'job.json'), JSON.stringify(job.file));
+    const { stdout } = spawnSync(process.execPath, [COMMAND, 'check', join(dir, 'job.json')], {
+      encoding: 'utf8',
+    });
+    rmSync(dir, { recursive: true });
+    type Said = { key: string; p: number | null; interval: object | null };
+    const figures = (list: readonly Said[]) => list.map((v) => [v.key, v.p, v.interval]);
+    const printed = (JSON.parse(stdout) as { verdicts: Said[] }).verdicts;
+    expect(figures(body.verdicts)).toEqual(figures(printed));
+    expect(printed.filter((v) => v.interval).length).toBeGreaterThan(7);
     const left = body.verdicts.find((v: { key: string }) => v.key === '0:bore:max');
     expect(left.outlook.map((g: { p: number }) => g.p.toFixed(4))).toEqual([
       '0.9997',
@@ -171,7 +183,15 @@ describe('verdicts over the wire', () => {
     const job = await newTwin(world.technician, { plan: 'full' });
     const id = job.file.job.id;
     const at = (angle: number) => ({ station: { part: 'bore', cylinder: 0, depth: 15_000_000, angle } });
-    const score = { id: v7(), kind: 'score', at: new Date().toISOString(), cylinder: 0, depth: 20_000 };
+    const score = {
+      id: v7(),
+      kind: 'finding',
+      at: new Date().toISOString(),
+      cylinder: 0,
+      what: 'score',
+      place: null,
+      deep: 20_000,
+    };
     const entries = [
       readingBody(job, '77.094', at(0)),
       readingBody(job, '77.081', at(45)),
@@ -279,12 +299,12 @@ describe('decisions and edits', () => {
 describe('in and out', () => {
   const schema = JSON.parse(
     readFileSync(
-      fileURLToPath(new URL('../../docs/formats/job-file.v1.schema.json', import.meta.url)),
+      fileURLToPath(new URL('../../docs/formats/job-file.v2.schema.json', import.meta.url)),
       'utf8',
     ),
   ) as object;
 
-  it.each(['Varrow 644 Twin', 'Varrow 312 MX', 'Brask 59'])(
+  it.each(['Varrow 644 Twin', 'Varrow 312 MX', 'Brask 59', 'Kaldera 620 Twin', 'Pellworm 720'])(
     'exports %s by the schema and imports it as a new job with the same verdicts',
     async (engine) => {
       const job = await jobOf(world.technician, engine);
@@ -335,9 +355,9 @@ describe('in and out', () => {
     const lines = text.trim().split('\n');
     expect(headers['content-type']).toContain('text/csv');
     expect(lines[0]).toBe(
-      'time,person,gauge,station,part,cylinder,depth_mm,direction_deg,typed,value_nm,value_mm,stands',
+      'time,person,gauge,station,part,cylinder,depth_mm,direction_deg,place,typed,value_nm,value_mm,stands',
     );
-    expect(lines[1]).toMatch(/bore,left,15,0,77\.094,77094000,77\.094,no$/u);
+    expect(lines[1]).toMatch(/bore,left,15,0,,77\.094,77094000,77\.094,no$/u);
     expect(lines[2]).toMatch(/"77,098",77098000,77\.098,yes$/u);
   });
 });

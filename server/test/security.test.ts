@@ -46,6 +46,8 @@ function calls(): Call[] {
     rangeHigh: 9,
     contacts: 2,
     settingKind: 'none',
+    travel: null,
+    leaves: [],
     calibrationDue: null,
   };
   return [

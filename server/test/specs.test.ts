@@ -149,6 +149,8 @@ describe('limits', () => {
       pinAxisDeg: 90,
       depths: { top: 10_000_000, mid: 30_000_000, low: 50_000_000 },
       wallDepth: 70_000_000,
+      pin: null,
+      cooling: 'liquid',
     };
     await world.lead
       .post('/api/engines')
@@ -187,6 +189,8 @@ describe('gauges', () => {
     rangeHigh: 60_000_000,
     contacts: 2,
     settingKind: 'none',
+    travel: null,
+    leaves: [],
     calibrationDue: '2027-01-01',
     ...over,
   });
@@ -217,6 +221,8 @@ describe('gauges', () => {
       'a micrometer that is not there',
       { type: 'dial-bore', settingKind: 'micrometer', settingInstrumentId: v7() },
     ],
+    ['a leaf set without leaves', { type: 'leaf' }],
+    ['leaves of a calliper', { type: 'calliper', leaves: [50_000] }],
   ])('refuse %s', async (_, over) => {
     const { body: problem } = await world.lead.post('/api/gauges').send(gauge(over)).expect(422);
     expect(problem.errors[0].path).toMatch(/^\//u);

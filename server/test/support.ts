@@ -34,11 +34,14 @@ const cluster = (): string => {
   return url;
 };
 
-async function asOwner(url: string, sql: string): Promise<void> {
+export async function asOwner(url: string, sql: string, values: unknown[] = []): Promise<void> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
-  await client.query(sql);
-  await client.end();
+  try {
+    await client.query(sql, values);
+  } finally {
+    await client.end();
+  }
 }
 
 export async function makeWorld(): Promise<World> {

@@ -6,6 +6,7 @@ import {
   readJobFile,
   recommendationSentence,
   verdictSentence,
+  type VerdictSentence,
   type VerdictState,
 } from '../index.js';
 
@@ -22,6 +23,8 @@ function fail(sentence: string, details: unknown = undefined): never {
   );
   process.exit(2);
 }
+
+const sentenceOf = ({ headline, todo }: VerdictSentence) => ({ sentence: headline, todo });
 
 function check(path: string): void {
   let json: unknown;
@@ -44,7 +47,9 @@ function check(path: string): void {
     limit: i.limitAt,
     u: i.u,
     p: i.p,
-    sentence: verdictSentence(file, i, 'mm').headline,
+    interval: i.interval,
+    bracket: i.bracket,
+    ...sentenceOf(verdictSentence(file, i, 'mm')),
   }));
   const recommended = judged.kits.recommended?.kit.id ?? null;
   const report = {

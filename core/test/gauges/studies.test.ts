@@ -9,7 +9,6 @@ import {
   repeatabilityStudy,
   studyCells,
   studyFor,
-  uncertaintyOf,
   mm,
   type Bench,
   type PartStudy,

@@ -334,7 +334,7 @@ describe('sentences', () => {
 
   it('names value, limit, odds and source in the details', () => {
     const { details } = verdictSentence(complete, item(complete, '0:bore:max'), 'mm');
-    expect(details[0]).toBe('77.020 mm against max 77.105 mm, P > 0.9999.');
+    expect(details[0]).toBe('77.020 mm against max 77.105 mm, P > 0.9999, by ring-set.');
     expect(details.at(-1)).toBe('Varrow manual, p. 1, checked. Varrow governs: nothing else is fitted.');
   });
 

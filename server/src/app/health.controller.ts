@@ -16,7 +16,7 @@ export class HealthController {
   }
 
   /** The published schema of the job file. */
-  @Get('schemas/job-file.v1.json')
+  @Get('schemas/job-file.v2.json')
   @Open()
   schema() {
     return jobFileSchema;

@@ -67,7 +67,7 @@ export function WorkingSheet({
   /** Opens the warm-up behind a clearance. */
   onWhy?: (() => void) | null;
 }) {
-  const { headline, details } = verdictSentence(file, item, unit);
+  const { headline, details, todo } = verdictSentence(file, item, unit);
   const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
   const others = item.governing.status === 'ask' ? item.governing.candidates : item.governing.others;
   return (
@@ -76,6 +76,7 @@ export function WorkingSheet({
         <div>
           <VerdictMark state={markOf(item)} />
           <p className="text-lead font-semibold">{headline}</p>
+          {todo && <p className="text-brass">{todo}</p>}
           {details.map((d) => (
             <p key={d} className="text-soft">
               {d}

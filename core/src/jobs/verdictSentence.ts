@@ -1,0 +1,220 @@
+import { featureInfo, sourceLine } from '../specs/index.js';
+import { limitFigureText, nm, withUnit, type LengthUnit } from '../units/index.js';
+import type { JobFile } from './jobFile.js';
+import type { Caveat, VerdictItem } from './verdictItem.js';
+import { capital, leafText, oddsText } from './words.js';
+
+/** A verdict in words: what it is, then what stands behind it. */
+export interface VerdictSentence {
+  readonly headline: string;
+  readonly details: readonly string[];
+  /** What to do about it; null where it stands and nothing is to be done. */
+  readonly todo: string | null;
+}
+
+const CAVEATS: Record<Caveat, string> = {
+  'two-directions': 'Two directions only: an oval lying at 45° would not show.',
+  unchecked: 'The limit is unchecked: one person typed it and no second compared it with the document.',
+  overdue: 'A gauge used was past its calibration date; its error is counted double.',
+  raised: 'Repeats scatter more than the gauge should; what was seen is used.',
+  'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
+  override: 'A lead has overridden the governing limit.',
+  'listed-piston': 'The piston is the listed size, not measured.',
+  reopened: 'Work done since has put earlier readings aside.',
+  leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
+};
+
+/** What a verdict is about: `Left bore`. */
+export const subject = (file: JobFile, item: VerdictItem): string => {
+  const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
+  const names: Partial<Record<VerdictItem['feature'], string>> = {
+    bore:
+      item.limit?.source.type === 'machinist'
+        ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}`
+        : 'bore',
+    'bore.out-of-round': 'out-of-round',
+    'bore.taper': 'taper',
+  };
+  const name =
+    item.feature === 'clearance'
+      ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
+      : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+  return file.engine.cylinders.length === 1 ? capital(name) : `${cylinder} ${name}`;
+};
+
+const bound = (item: VerdictItem): string =>
+  item.limit?.source.type === 'machinist'
+    ? 'ticket'
+    : item.side === 'max'
+      ? item.limit?.state === 'new'
+        ? 'maximum for new parts'
+        : 'service limit'
+      : 'minimum';
+
+/** The margin to the limit with as many digits as it takes not to read as zero. */
+function marginText(item: VerdictItem, unit: LengthUnit): string {
+  const margin = Math.abs(item.value! - item.limitAt!);
+  return withUnit(nm(margin), {
+    unit,
+    step: item.step,
+    extra: margin < item.step ? 1 : 0,
+    limits: margin > 0 ? [nm(0)] : [],
+  });
+}
+
+/** What stands behind the sentence, without what to do. */
+type Said = Omit<VerdictSentence, 'todo'>;
+
+/**
+ * What one verdict says, in words a customer could read.
+ * @param unit the reader's unit
+ */
+export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUnit): VerdictSentence {
+  return { ...said(file, item, unit), todo: todo(item) };
+}
+
+const BEYOND: Partial<Record<VerdictItem['feature'], Record<VerdictItem['side'], string>>> = {
+  bore: { max: 'Renew the wall or the cylinder: see Decide.', min: 'It has to be opened up to its ticket.' },
+  'bore.out-of-round': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
+  'bore.taper': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
+  clearance: {
+    max: 'Another piston or a renewed wall: see Decide.',
+    min: 'Never run it: it would seize. Another piston, or open the bore where its wall allows it.',
+  },
+};
+
+/** What to do about a verdict. */
+function todo(item: VerdictItem): string | null {
+  switch (item.because) {
+    case 'unread':
+    case 'incomplete':
+      return 'Read the rest of the plan.';
+    case 'question':
+      return 'Answer the question in the bar.';
+    case 'conflict':
+      return 'Read it again both ways.';
+    case 'unseen':
+      return 'Read a third direction there.';
+    case 'three-point':
+      return 'Read it with a two-point gauge.';
+    case 'wrong-axis':
+      return 'Read the bore on the thrust axis.';
+    case 'ask-limit':
+      return 'Say which engine this is, so that its limit is known.';
+    case 'leaves':
+      return 'Try the leaves between, or measure bore and piston.';
+    case 'gauge': {
+      const surer = item.outlook.find((g) => g.state !== 'undecided');
+      return surer
+        ? `Take ${surer.instrument.name}: showing the same it would say ${surer.state}, P ${oddsText(surer.p)}.`
+        : 'Read it again, or treat it as beyond.';
+    }
+    case null:
+      break;
+  }
+  if (item.state === 'noLimit') return 'Add the limit from the manual or the piston maker’s sheet.';
+  if (item.state !== 'beyond') return null;
+  if (item.limit?.source.type === 'machinist') return 'Back to the machinist with these readings.';
+  return BEYOND[item.feature]?.[item.side] || 'Renew the part.';
+}
+
+function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
+  const who = subject(file, item);
+  const details: string[] = [];
+  const figure = (v: number) =>
+    withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
+  if (item.bracket) return leafSentence(who, item, unit, details);
+  if (item.value !== null && item.limitAt !== null) {
+    details.push(
+      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}${item.p === null ? '' : `, P ${oddsText(item.p)}`}${item.gauges[0] ? `, by ${item.gauges[0]}` : ''}.`,
+    );
+  }
+  if (item.interval)
+    details.push(
+      `95 % between ${figure(item.interval.low)} and ${figure(item.interval.high)}, from the whole map.`,
+    );
+  else if (item.provisional) details.push('Quick figure: the whole map is still being worked.');
+  for (const c of item.caveats) details.push(CAVEATS[c]);
+  if (item.limit)
+    details.push(
+      `${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim(),
+    );
+
+  if (item.because === 'unread') {
+    const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
+    return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
+  }
+  if (item.because === 'three-point') {
+    return {
+      headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`,
+      details,
+    };
+  }
+  if (item.because === 'ask-limit' && item.governing.status === 'ask')
+    return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
+  if (item.state === 'noLimit') {
+    const why =
+      item.governing.status === 'none' ? item.governing.why : 'The sheet gives no figure on this side.';
+    return {
+      headline: `${who} is ${figure(item.value!)}; no limit on file.`,
+      details: [why, 'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.'],
+    };
+  }
+  const inside = item.side === 'max' ? item.value! <= item.limitAt! : item.value! >= item.limitAt!;
+  const where = `${marginText(item, unit)} ${inside ? 'inside' : 'past'} its ${bound(item)}`;
+  switch (item.because) {
+    case 'incomplete':
+      return {
+        headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.`,
+        details,
+      };
+    case 'question':
+      return { headline: `${who} waits for an answer about a reading.`, details };
+    case 'conflict':
+      return {
+        headline: `${who}: two ways of measuring disagree. Read that station again with both.`,
+        details,
+      };
+    case 'wrong-axis':
+      return {
+        headline: `${who}: the bore was read along the pin, the piston across it. Read the thrust axis.`,
+        details,
+      };
+    case 'unseen':
+      return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
+    case 'gauge': {
+      const gauge = item.gauges[0] ?? 'this gauge';
+      return { headline: `${who} is ${where}; ${gauge} cannot tell ${marginText(item, unit)}.`, details };
+    }
+    default:
+      return { headline: `${who} is ${where}.`, details };
+  }
+}
+
+/** A bracket found with leaves, in words: never one number. */
+function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details: string[]): Said {
+  const { low, high } = item.bracket!;
+  const leaf = (v: number) => leafText(v, unit);
+  const between =
+    low !== null && high !== null
+      ? `${leaf(low)} goes, ${leaf(high)} ${unit} does not go freely`
+      : low !== null
+        ? `at least ${leaf(low)} ${unit} goes`
+        : `${leaf(high!)} ${unit} does not go freely`;
+  for (const c of item.caveats) details.push(CAVEATS[c]);
+  if (item.limit) details.push(`${sourceLine(item.limit.source)}.`);
+  if (item.because === 'conflict')
+    return {
+      headline: `${who}: leaves and gauges disagree, or a leaf goes that should not. Square it and try again.`,
+      details,
+    };
+  if (item.limitAt === null) return { headline: `${who}: ${between}; no limit on file.`, details };
+  const limit = `${item.side === 'max' ? 'maximum' : 'minimum'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}`;
+  const says =
+    item.state === 'within'
+      ? `keeps its ${limit}`
+      : item.state === 'beyond'
+        ? `is past its ${limit}`
+        : `is not proved against its ${limit}`;
+  return { headline: `${who} ${says}: ${between}.`, details };
+}

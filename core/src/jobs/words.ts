@@ -1,0 +1,116 @@
+import type { LeafBracket } from '../gauges/index.js';
+import {
+  FINDINGS,
+  halfTurn,
+  PISTON_PLACES,
+  thrustAngle,
+  type FindingEntry,
+  type Station,
+} from '../readings/index.js';
+import {
+  limitFigureText,
+  nm,
+  toDecimal,
+  withUnit,
+  type LengthUnit,
+  type Nanometres,
+} from '../units/index.js';
+import type { JobFile } from './jobFile.js';
+
+/** A sentence begins with a capital. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * Probability as printed: never 1, never 0, since neither can be measured, and never rounded across a
+ * threshold a verdict turns on.
+ */
+export function oddsText(p: number): string {
+  if (p > 0.9999) return '> 0.9999';
+  if (p < 0.0001) return '< 0.0001';
+  const thresholds = [0.05, 0.5, 0.8, 0.95, 0.999];
+  for (let digits = p > 0.999 || p < 0.001 ? 4 : 3; digits < 8; digits += 1) {
+    const text = p.toFixed(digits);
+    if (thresholds.every((t) => Math.sign(Number(text) - t) === Math.sign(p - t))) return text;
+  }
+  return p.toFixed(8);
+}
+
+/** `left · 38 mm · thrust`: how a station is named everywhere. */
+export function stationName(file: Pick<JobFile, 'engine'>, s: Station, unit: LengthUnit = 'mm'): string {
+  const cylinder = file.engine.cylinders[s.cylinder] ?? `cylinder ${s.cylinder + 1}`;
+  const depth = (d: number) => (unit === 'mm' ? `${d / 1e6} mm` : `${(d / 25.4e6).toFixed(2)} in`);
+  const kit = 'kit' in s ? file.engine.kits.find((k) => k.id === s.kit) : undefined;
+  const piston = kit ? `${kit.name} piston` : 'piston';
+  switch (s.part) {
+    case 'bore':
+      return `${cylinder} · ${depth(s.depth)} · ${directionName(file, s.angle)}`;
+    case 'land':
+      return `${cylinder} · unworn land`;
+    case 'piston':
+      return `${cylinder} · ${piston} · ${PISTON_PLACES[s.place]}`;
+    case 'pin':
+      return `${cylinder} · pin · ${s.place}`;
+    case 'pin-bore':
+      return `${cylinder} · pin hole in piston`;
+    case 'small-end':
+      return `${cylinder} · small end`;
+    case 'clearance':
+      return `${cylinder} · leaf beside the ${piston}`;
+    case 'ring-gap':
+      return `${cylinder} · ${s.ring} ring gap · ${depth(s.depth)}`;
+  }
+}
+
+/** A direction by what it means to the piston: thrust, pin, or degrees from thrust. */
+export function directionName(file: Pick<JobFile, 'engine'>, angle: number): string {
+  const from = halfTurn(angle - thrustAngle(file.engine));
+  return from === 0 ? 'thrust' : from === 90 ? 'pin' : `${from}°`;
+}
+
+/** A finding in words: `score 0.010 mm deep, 32 mm down at 8°`. */
+export function findingText(f: Pick<FindingEntry, 'what' | 'deep' | 'place'>, unit: LengthUnit): string {
+  const deep = f.deep === null ? '' : ` ${withUnit(f.deep, { unit, step: 1_000 })} deep`;
+  const down = (d: number) => (unit === 'mm' ? `${d / 1e6} mm` : `${(d / 25.4e6).toFixed(2)} in`);
+  const place = f.place ? `, ${down(f.place.depth)} down at ${f.place.angle}°` : '';
+  return `${FINDINGS[f.what]}${deep}${place}`;
+}
+
+/** Thickness of a leaf as it is engraved. */
+export const leafText = (thickness: number, unit: LengthUnit): string =>
+  toDecimal(nm(thickness), unit, unit === 'mm' ? 2 : 4);
+
+/** What leaves leave between them: a bracket or a bound, never one number. */
+export function bracketText(bracket: Pick<LeafBracket, 'low' | 'high'>, unit: LengthUnit): string {
+  const { low, high } = bracket;
+  if (low !== null && high !== null) return `${leafText(low, unit)}–${leafText(high, unit)} ${unit}`;
+  if (low !== null) return `≥ ${leafText(low, unit)} ${unit}`;
+  return high === null ? '–' : `< ${leafText(high, unit)} ${unit}`;
+}
+
+/** The cylinders of an engine, all of them, in a sentence. */
+export const cylindersText = (file: JobFile): string =>
+  file.engine.cylinders.length === 1
+    ? 'the cylinder'
+    : file.engine.cylinders.length === 2
+      ? 'both cylinders'
+      : `all ${file.engine.cylinders.length} cylinders`;
+
+/** A limit in the reader's unit: range, maximum or minimum. */
+export function limitText(low: number | null, high: number | null, unit: LengthUnit): string {
+  const [least, most] = [
+    low === null ? null : limitFigureText(nm(low), 'low', unit),
+    high === null ? null : limitFigureText(nm(high), 'high', unit),
+  ];
+  if (least !== null && most !== null) return `${least} – ${most} ${unit}`;
+  if (most !== null) return `max ${most} ${unit}`;
+  return least === null ? 'no figure' : `min ${least} ${unit}`;
+}
+
+/** A finished size as it goes on paper: the low end never rounded down, the high end never up. */
+export function finishText(
+  target: { readonly low: Nanometres; readonly high: Nanometres },
+  unit: LengthUnit,
+): string {
+  const decimals = unit === 'mm' ? 4 : 5;
+  return `${toDecimal(target.low, unit, decimals, 'up')} – ${toDecimal(target.high, unit, decimals, 'down')}`;
+}
