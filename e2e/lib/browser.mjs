@@ -45,6 +45,16 @@ export async function openBrowser({ width = 1280, height = 800, touch = false } 
   return {
     driver,
     resize,
+    /** Cuts this browser’s line, or joins it again. */
+    async offline(cut) {
+      await driver.sendDevToolsCommand('Network.enable', {});
+      await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
+        offline: cut,
+        latency: 0,
+        downloadThroughput: -1,
+        uploadThroughput: -1,
+      });
+    },
     async close() {
       await driver.quit().catch(() => undefined);
       rmSync(profile, { recursive: true, force: true, maxRetries: 3 });

@@ -146,9 +146,9 @@ describe('deciding', () => {
     await visit(`/jobs/${id}`, 'left · 15 mm · thrust');
     for (const text of ['77.094', '77.081', '77.068', '77.079']) await take(driver, text);
     await press(driver, ']', Key.ARROW_UP, Key.ARROW_UP, Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_LEFT);
-    await driver.findElement(By.xpath('(//button[text()="note a score"])[1]')).click();
-    await field('Depth from the worn wall, mm').sendKeys('0.020', Key.ENTER);
-    await sees(driver, 'score 0.020 deep');
+    await driver.findElement(By.xpath('(//button[normalize-space()="note a finding"])[1]')).click();
+    await field('How deep, mm').sendKeys('0.020', Key.ENTER);
+    await sees(driver, 'score 0.020 mm deep');
     await visit(`/jobs/${id}/decide`, '77.184 / 77.278');
     const { body } = await api(driver, 'GET', `/jobs/${id}/verdicts`);
     expect(body.kits.find((k: { name: string }) => k.name === '+0.25').cylinders[0].odds.p.toFixed(2)).toBe(

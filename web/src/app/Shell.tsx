@@ -19,8 +19,10 @@ const PLACES: readonly { to: string; name: string; icon: LucideIcon; end?: boole
 export function Shell() {
   const session = useSession();
   if (session.isPending) return <Loading what="the shop" />;
-  if (session.isError) return <Failed error={session.error} retry={() => void session.refetch()} />;
-  if (session.data === null) return <SignIn />;
+  // Someone who was signed in stays so while the line is down: the server says otherwise when it is back.
+  if (session.isError && session.data === undefined)
+    return <Failed error={session.error} retry={() => void session.refetch()} />;
+  if (!session.data) return <SignIn />;
   return (
     <SignedIn
       id={session.data.person.id}

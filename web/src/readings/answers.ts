@@ -7,6 +7,8 @@ export interface Answer {
   readonly key: 'y' | 'n';
   readonly label: string;
   readonly act: () => void;
+  /** Where it leads, when that is all it does: once there, the reading itself is the answer. */
+  readonly goes?: Station;
 }
 
 /** What an answer can do. */
@@ -51,6 +53,12 @@ export function answersTo(
       { key: 'n', label: 'No, as typed', act: asTyped },
     ];
   }
+  const goTo = (label: string, goes: Station): Answer => ({
+    key: 'y',
+    label,
+    goes,
+    act: () => pick(goes),
+  });
   const stands: Answer = { key: 'n', label: 'It stands', act: asTyped };
   switch (question.code) {
     case 'taken-twice':
@@ -59,12 +67,9 @@ export function answersTo(
         { key: 'n', label: `Take ${entry.text} back`, act: takeBack },
       ];
     case 'wrong-axis':
-      return [
-        { key: 'y', label: 'Go to the thrust axis', act: () => pick(thrust(entry.station.cylinder)) },
-        stands,
-      ];
+      return [goTo('Go to the thrust axis', thrust(entry.station.cylinder)), stands];
     case 'outlier':
-      return [{ key: 'y', label: 'Take it again', act: () => pick(entry.station) }, stands];
+      return [goTo('Take it again', entry.station), stands];
     default:
       return [
         { key: 'y', label: 'Yes, as typed', act: asTyped },

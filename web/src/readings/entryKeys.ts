@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import type { LeafAnswer } from '@tribos/core';
+import { stationKey, type LeafAnswer } from '@tribos/core';
 import { ask, handsFree, onFigure, sayPlace, Wedge, WEDGE_MS } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
 import { placeLine } from './placeLine.js';
@@ -88,7 +88,9 @@ export function handle(
   }
   // The foot-switch types a space, wherever the focus was left.
   if (key === ' ' && !typing) {
-    if (e.answers[0]) e.answers[0].act();
+    const [yes] = e.answers;
+    const there = yes?.goes && stationKey(yes.goes) === stationKey(e.station);
+    if (yes && !there) yes.act();
     else e.trigger();
     return true;
   }

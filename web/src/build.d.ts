@@ -1,0 +1,2 @@
+/** Names the build, so that what one kept is not read by another. */
+declare const __BUILD__: string;
