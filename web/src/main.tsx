@@ -18,7 +18,4 @@ createRoot(document.getElementById('root')!).render(
 );
 // The screens themselves are kept too; they are served from the device when the line is down.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  window.addEventListener(
-    'load',
-    () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined),
-  );
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
