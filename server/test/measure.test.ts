@@ -230,3 +230,30 @@ describe('a map read in', () => {
     expect(largest.interval.high).toBeGreaterThan(largest.value);
   });
 });
+
+describe('the summary in the lists', () => {
+  it('follows the whole map once it is worked, without the reading waiting for it', async () => {
+    const job = await newTwin(world.technician, { plan: 'quick' });
+    const { engine } = job.file;
+    const entries = [0, 1].flatMap((cylinder) =>
+      [engine.depths.top, engine.depths.low].flatMap((depth) =>
+        [0, 90].map((angle) =>
+          readingBody(job, '77.020', { station: { part: 'bore', cylinder, depth, angle } }),
+        ),
+      ),
+    );
+    await send(job, entries).expect(200);
+    const whole = await report(job);
+    expect(whole.verdicts.find((v: { key: string }) => v.key === '0:bore:max').interval).not.toBeNull();
+    const row = async () =>
+      (await world.technician.get('/api/jobs')).body.items.find(
+        (j: { id: string }) => j.id === job.file.job.id,
+      );
+    let shown = await row();
+    for (let n = 0; n < 50 && shown.overall !== whole.overall; n += 1) {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      shown = await row();
+    }
+    expect([shown.overall, shown.read]).toEqual([whole.overall, 8]);
+  });
+});

@@ -14,8 +14,9 @@ function spread(readings: readonly WallReading[]): Estimate {
   return low && high && low !== high ? difference(high.of, low.of) : exactly(0);
 }
 
+/** Of at least one: a taper of nothing is as uncertain as any other. */
 const largestOf = (estimates: readonly Estimate[]): Estimate =>
-  estimates.reduce((a, b) => (b.value > a.value ? b : a), exactly(0));
+  estimates.reduce((a, b) => (b.value > a.value ? b : a));
 
 /**
  * Taper of a bore as a difference of diameters, by the limit's own definition.

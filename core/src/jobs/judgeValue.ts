@@ -97,7 +97,8 @@ function outcome(
   if (!found) return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
   if (governed.status === 'ask') return { state: 'undecided', because: 'ask-limit' };
   if (limitAt === null) return { state: 'noLimit', because: null };
-  if (p === null) return { state: 'undecided', because: input.blockedBy ?? 'leaves' };
+  if (p === null)
+    return { state: 'undecided', because: input.blockedBy ?? (input.leaves ? 'leaves' : 'gauge') };
   const consequence = consequenceOf(input.feature, input.side);
   const state = decide(p, consequence, file.shop.rules);
   // What is read can already be too much; what is not read yet can never make it enough.

@@ -40,6 +40,19 @@ describe('judging a job', () => {
     expect(judgeJob(withBores()).overall).toBe('within');
   });
 
+  it('passes a bore that reads the same everywhere: a taper of nothing is uncertain too', () => {
+    const even = [
+      [
+        ['77.020', '77.020'],
+        ['77.020', '77.020'],
+        ['77.020', '77.020'],
+      ],
+    ];
+    const taper = item(jobFile(bores(even)), '0:bore.taper:max');
+    expect(taper).toMatchObject({ state: 'within', because: null, value: 0 });
+    expect(taper.u).toBeGreaterThan(1_000);
+  });
+
   it('does not pass an incomplete plan, but says beyond at once', () => {
     const one = bores(SOUND).slice(0, 3);
     expect(item(jobFile(one), '0:bore:max')).toMatchObject({ state: 'undecided', because: 'incomplete' });

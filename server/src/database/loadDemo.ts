@@ -150,6 +150,6 @@ async function fill(
     );
     for (const [i, d] of job.decisions.entries())
       await jobRoom.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
-    await jobRoom.summarise(jobId);
+    await jobRoom.summarise(jobId, true);
   }
 }

@@ -150,7 +150,7 @@ export class ExchangeService {
     for (const [i, d] of file.decisions.entries())
       await this.jobs.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
     await this.audit.note('job imported', jobId, { from: file.job.number });
-    await this.jobs.summarise(jobId);
+    await this.jobs.summarise(jobId, true);
     return this.jobs.view(jobId);
   }
 

@@ -1,4 +1,4 @@
-import { Injectable } from '@nestjs/common';
+import { Injectable, Logger } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type {
   AppendedLog,
@@ -43,6 +43,8 @@ const DUE_SOON_DAYS = 30;
 /** Jobs: what is on the benches, what was read, what was decided. */
 @Injectable()
 export class JobsService {
+  private readonly logger = new Logger(JobsService.name);
+
   constructor(
     @InjectModel(JobModel) private readonly jobs: typeof JobModel,
     @InjectModel(DecisionModel) private readonly decisions: typeof DecisionModel,
@@ -101,7 +103,8 @@ export class JobsService {
 
   private async onBench(row: JobModel): Promise<BenchView['job']> {
     const file = await this.fileOf(row);
-    const { next } = await this.judge(file);
+    // Home does not wait for whole maps: the one next thing seldom hangs on them, and they are there next time.
+    const { next } = this.judgeNow(file).judgement;
     const station = next.kind === 'decide' || next.kind === 'decided' ? 'decide' : 'measure';
     const sentences = { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') };
     return { ...listRow(row, file.job.customer), next: sentences, station };
@@ -114,6 +117,13 @@ export class JobsService {
 
   async file(id: string): Promise<JobFile> {
     return this.fileOf(await this.row(id));
+  }
+
+  /** Verdicts at once: maps not propagated yet stand on the closed form, and are set to work. */
+  private judgeNow(file: JobFile): { judgement: Judgement; settled: Promise<unknown> | null } {
+    const { spreadOf, settled } = this.propagation.known(judgeJob(file).maps);
+    settled?.catch(() => undefined);
+    return { judgement: judgeJob(file, 'mm', spreadOf), settled };
   }
 
   /** Verdicts with every complete map propagated. */
@@ -250,11 +260,33 @@ export class JobsService {
     });
   }
 
-  /** Renews what the lists show of a job. */
-  async summarise(id: string): Promise<void> {
+  /** Renews the summary once whole maps are worked, in a transaction of its own after this one. */
+  private summariseLater(id: string, settled: Promise<unknown>): void {
+    const { who } = this.scope;
+    settled
+      .then(() =>
+        this.scope.run(who, async () => {
+          // The lock waits for whoever is writing now, so that no older log is summed up.
+          await this.row(id, true);
+          await this.summarise(id, true);
+        }),
+      )
+      .catch((error: unknown) => {
+        // The next write or look sums it up again; nothing but a list’s mark was late.
+        if (!this.propagation.closing) this.logger.warn(`summary of ${id}: ${String(error)}`);
+      });
+  }
+
+  /**
+   * Renews what the lists show of a job.
+   * @param whole waits for whole maps instead of renewing it again when they are worked
+   */
+  async summarise(id: string, whole = false): Promise<void> {
     const row = await this.row(id);
     const file = await this.fileOf(row);
-    const judged = await this.judge(file);
+    const now = whole ? { judgement: await this.judge(file), settled: null } : this.judgeNow(file);
+    if (now.settled) this.summariseLater(id, now.settled);
+    const judged = now.judgement;
     const chosen = standingDecision(file);
     const planned = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
     const decided =

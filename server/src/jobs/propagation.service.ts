@@ -14,8 +14,11 @@ export class PropagationService implements OnApplicationShutdown {
   private readonly kept = new Map<string, MapSpread>();
   private readonly working = new Map<string, Promise<MapSpread>>();
   private pool: Piscina | null = null;
+  /** Set once the server stops: what was under way is given up. */
+  closing = false;
 
   async onApplicationShutdown(): Promise<void> {
+    this.closing = true;
     await this.pool?.destroy();
   }
 
@@ -31,6 +34,18 @@ export class PropagationService implements OnApplicationShutdown {
         }),
     );
     return (problem) => done.get(mapKey(problem)) ?? null;
+  }
+
+  /** Answers from what is kept already, and sets the rest to work. `settled` is null when nothing is missing. */
+  known(problems: readonly (MapProblem | null)[]): {
+    readonly spreadOf: SpreadOf;
+    readonly settled: Promise<SpreadOf> | null;
+  } {
+    const missing = problems.some((p) => p !== null && !this.kept.has(mapKey(p)));
+    return {
+      spreadOf: (problem) => this.kept.get(mapKey(problem)) ?? null,
+      settled: missing ? this.ready(problems) : null,
+    };
   }
 
   private one(key: string, problem: MapProblem): Promise<MapSpread> {
