@@ -16,7 +16,7 @@ await run(async () => {
   ensureDebianPackages(['postgresql', 'chromium', 'chromium-driver']);
   ensureNodePackages();
   buildChanged();
-  const { openBrowser, sees, signIn } = await import('../e2e/lib/browser.mjs');
+  const { By, openBrowser, sees, signIn, until } = await import('../e2e/lib/browser.mjs');
   const { api, demoJob } = await import('../e2e/lib/job.mjs');
   const { startWorld } = await import('../e2e/lib/world.mjs');
   mkdirSync(FOLDER, { recursive: true });
@@ -25,13 +25,22 @@ await run(async () => {
   const world = await startWorld(cluster.url('postgres'));
   const browser = await openBrowser();
   const { driver } = browser;
-  const shot = async (name, path, shows, { theme = 'light', width = 1280, height = 800 } = {}) => {
+  const press = async (text) => {
+    await driver.findElement(By.xpath(`(//button[contains(.,"${text}")])[1]`)).click();
+  };
+  const shot = async (name, path, shows, { theme = 'light', width = 1280, height = 800, act } = {}) => {
     await driver.executeScript(
       `localStorage.setItem('tribos:settings', JSON.stringify({ unit: 'mm', theme: '${theme}' }))`,
     );
     await browser.resize(width, height);
     await driver.get(world.base + path);
     await sees(driver, shows);
+    await act?.();
+    // Whole maps are worked beside the screen: the picture is of what stands then.
+    await driver.wait(
+      async () => !(await driver.findElement(By.css('body')).getText()).includes('working the map'),
+      20_000,
+    );
     await driver.executeScript('return document.fonts.ready.then(() => undefined)');
     await new Promise((resolve) => setTimeout(resolve, 400));
     await browser.picture(join(FOLDER, `${name}.png`));
@@ -54,6 +63,24 @@ await run(async () => {
     await shot('engines', '/engines', 'Add an engine');
     await shot('engine', `/engines/${engine}`, 'Corrie');
     await shot('gauges', '/gauges', 'Add a gauge');
+    const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
+    const saw = await demoJob(driver, 'Brask 59');
+    const gauge = (await api(driver, 'GET', '/gauges')).body.find((v) =>
+      v.instrument.name.startsWith('Bore gauge 2'),
+    );
+    await shot('measure-comparator', `/jobs/${kaldera}`, 'What stands');
+    await shot('measure-leaves', `/jobs/${saw}`, 'What stands', {
+      act: () => press('leaf beside the piston'),
+    });
+    await shot('why-clearance', `/jobs/${job}`, 'What stands', {
+      act: async () => {
+        await press('Loosest clearance');
+        await press('Why this clearance');
+        await driver.wait(until.elementLocated(By.css('[role=img] canvas')), 10_000);
+      },
+    });
+    await shot('bench-sheet', `/jobs/${job}/bench-sheet`, 'back to the job');
+    await shot('gauge', `/gauges/${gauge.instrument.id}`, '3 people, 3 parts');
   } finally {
     await browser.close();
     await world.close();

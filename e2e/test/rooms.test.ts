@@ -32,6 +32,11 @@ const field = (label: string) =>
     5_000,
   );
 
+const gaugeId = async (name: string): Promise<string> =>
+  ((await api(browser.driver, 'GET', '/gauges')).body as { instrument: { id: string; name: string } }[]).find(
+    (g) => g.instrument.name.startsWith(name),
+  )!.instrument.id;
+
 interface Violation {
   readonly id: string;
   readonly nodes: readonly { readonly target: unknown; readonly failureSummary: string }[];
@@ -245,6 +250,8 @@ describe('for everyone', () => {
     await settle(theme, 1280);
     const id = await demoJob(driver, 'Varrow 644 Twin');
     const engine = ((await api(driver, 'GET', '/engines')).body as { id: string }[])[0]!.id;
+    const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
+    const bore = await gaugeId('Bore gauge 2');
     const screens: [string, string][] = [
       ['/', 'Window bench'],
       ['/jobs', 'New job'],
@@ -256,16 +263,44 @@ describe('for everyone', () => {
       [`/engines/${engine}`, 'Add a limit'],
       [`/engines/${engine}?add=bore`, 'Which state'],
       ['/gauges', 'Add a gauge'],
+      [`/gauges/${bore}`, '3 people, 3 parts'],
+      [`/jobs/${id}/bench-sheet`, 'Measured by'],
+      [`/jobs/${kaldera}`, 'What stands'],
       ['/nowhere', 'There is nothing at this address.'],
     ];
     for (const [path, shows] of screens) {
       await visit(path, shows);
       expect([path, ...(await violations())]).toEqual([path]);
     }
-    await visit(`/jobs/${id}`, 'What stands');
-    await press(driver, '?');
-    await sees(driver, 'accept and walk to the next station');
-    expect(await violations()).toEqual([]);
+    // Sheets laid over the station, by key or by the name on their button.
+    const sheets: [string, () => Promise<void>, string][] = [
+      ['keys', () => press(driver, '?'), 'accept and walk to the next station'],
+      ['zero', () => press(driver, Key.ARROW_UP, 'z'), 'the needle turns'],
+      ['finding', () => button('note a finding').click(), 'Below the deck'],
+      ...['Work done', 'Note', 'From a table', 'Hands free'].map(
+        (name): [string, () => Promise<void>, string] => [
+          name,
+          () => button(name).click(),
+          name === 'From a table' ? 'or pasted here' : 'Close',
+        ],
+      ),
+      [
+        'leaves',
+        async () => {
+          await button('leaf, land, ring, pin and other places').click();
+          await driver.findElement(By.xpath('//button[contains(.,"leaf beside the piston")]')).click();
+        },
+        'does not go',
+      ],
+    ];
+    for (const [name, open, shows] of sheets) {
+      await visit(`/jobs/${id}`, 'What stands');
+      await open();
+      await (shows === 'Close'
+        ? driver.wait(until.elementLocated(By.css('[aria-label=Close]')), 5_000)
+        : sees(driver, shows));
+      expect([name, ...(await violations())]).toEqual([name]);
+    }
   });
 
   it.each([1280, 820, 640])('nothing runs off a screen %i wide', async (width) => {
@@ -277,6 +312,8 @@ describe('for everyone', () => {
       [`/jobs/${id}/decide`, 'Recommended'],
       ['/engines', 'Engines'],
       ['/gauges', 'Gauges'],
+      [`/gauges/${await gaugeId('Bore gauge 2')}`, '3 people, 3 parts'],
+      [`/jobs/${id}/bench-sheet`, 'Measured by'],
     ] as const) {
       await visit(path, shows);
       const over = await browser.driver.executeScript(

@@ -12,6 +12,7 @@ export * from './verificationU.js';
 export * from './stationFigure.js';
 export * from './beforeMeasuring.js';
 export * from './suggestedZero.js';
+export * from './comparatorWorth.js';
 export * from './warmUpOf.js';
 export * from './pistonMatch.js';
 export * from './nextReads.js';

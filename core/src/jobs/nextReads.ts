@@ -1,14 +1,10 @@
 import {
-  difference,
   instrumentOf,
   rankActions,
   READS,
-  readingEstimate,
-  uncertaintyOf,
   type Instrument,
   type RankedAction,
   type ReadAction,
-  type Zero,
 } from '../gauges/index.js';
 import {
   halfTurn,
@@ -20,7 +16,8 @@ import {
   type SizeStation,
 } from '../readings/index.js';
 import { nm } from '../units/index.js';
-import { benchOf, materialOf, nominalOf } from './benchOf.js';
+import { nominalOf } from './benchOf.js';
+import { comparatorWorth } from './comparatorWorth.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 import type { ReadingsState, StationState } from './standingReadings.js';
 import type { VerdictItem } from './verdictItem.js';
@@ -72,45 +69,6 @@ export function stationBehind(item: VerdictItem, readings: ReadingsState): Stati
   return here.sort((a, b) => sign * (b.result!.estimate.value - a.result!.estimate.value))[0] ?? null;
 }
 
-/** Uncertainty of a clearance (or a bore) with the bore gauge zeroed in the micrometer at that size. */
-function comparatorU(file: JobFile, item: VerdictItem, gauge: Instrument, micrometer: Instrument): number {
-  const station = { part: 'bore', cylinder: item.cylinder, depth: nm(0), angle: 0 } as const;
-  const size = nominalOf(file, station);
-  const at = file.log.at(-1)?.at ?? '';
-  const bench = benchOf(file);
-  const zero: Zero = {
-    id: 'asked',
-    instrumentId: gauge.id,
-    in: { kind: 'micrometer', instrumentId: micrometer.id },
-    value: size,
-    needle: 'clockwise-larger',
-    repeats: 3,
-    at,
-    closing: null,
-  };
-  const common = { at, part: 'asked', value: size } as const;
-  const one = (id: string, instrumentId: string, part: 'bore' | 'piston') =>
-    readingEstimate(
-      {
-        ...common,
-        id,
-        place: id,
-        instrumentId,
-        part: `${part}:asked`,
-        material: materialOf(
-          file,
-          part === 'bore' ? station : { part, cylinder: item.cylinder, place: 'gauge-height', kit: null },
-        ),
-        ...(part === 'bore' ? { zero } : {}),
-      },
-      bench,
-    );
-  const bore = one('asked-bore', gauge.id, 'bore');
-  return uncertaintyOf(
-    item.feature === 'clearance' ? difference(bore, one('asked-piston', micrometer.id, 'piston')) : bore,
-  ).u;
-}
-
 const fused = (u: number, v: number): number => 1 / Math.hypot(1 / u, 1 / v);
 
 /**
@@ -153,10 +111,11 @@ export function nextReads(
   const gauges = file.instruments.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
   const micrometers = file.instruments.filter((i) => i.type === 'micrometer' && reach(i));
   if (bore && !zeroed && gauges[0] && micrometers[0]) {
-    const own = comparatorU(file, item, gauges[0], micrometers[0]);
+    const at = file.log.at(-1)?.at ?? '';
+    const worth = comparatorWorth(file, item.cylinder, gauges[0], micrometers[0], undefined, at, 3);
     add(
       'comparator',
-      item.feature === 'clearance' ? Math.min(u, own) : fused(u, own),
+      item.feature === 'clearance' ? Math.min(u, worth.clearance) : fused(u, worth.bore),
       behind.station,
       gauges[0].id,
     );

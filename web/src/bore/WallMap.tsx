@@ -155,7 +155,8 @@ export function WallMap({
             if (blocked && !state) return null;
             const value = state?.result ? stationFigure(state, unit) : null;
             const held = state !== undefined && state.result === null;
-            const label = `${stationName(file, station, unit)}: ${value ?? (held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan')}`;
+            const times = state && state.readings.length > 1 ? ` ×${state.readings.length}` : '';
+            const label = `${stationName(file, station, unit)}: ${value ? `${value}${times}` : held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan'}`;
             return (
               <button
                 key={key}
@@ -177,9 +178,7 @@ export function WallMap({
                     className={`figure bg-sheet px-1 text-small leading-4 ${here ? 'font-bold text-brass' : held ? 'text-undecided' : 'text-ink'}`}
                   >
                     {value ?? '?'}
-                    {state && state.readings.length > 1 && (
-                      <span className="text-soft"> ×{state.readings.length}</span>
-                    )}
+                    <span className="text-soft">{times}</span>
                   </span>
                 )}
               </button>

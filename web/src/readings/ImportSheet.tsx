@@ -94,13 +94,18 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
   return (
     <Sheet title="Readings from a table" onClose={onClose} wide>
       <div className="grid gap-4">
-        <div className="grid gap-2">
+        <p className="text-soft">
+          A row a reading: cylinder, depth, direction and the figure, in any order, millimetres or inches,
+          point or comma. Headings are guessed and can be changed; nothing is taken before every row can be
+          read.
+        </p>
+        <div className="grid gap-3">
           <label className="text-small text-soft">
             A CSV file
             <input
               type="file"
               accept=".csv,.tsv,.txt,text/csv"
-              className="block min-h-11 w-full"
+              className="mt-1 block w-full text-ink file:mr-3 file:min-h-11 file:rounded-edge file:border file:border-ink/40 file:bg-sheet file:px-4 file:text-ink"
               onChange={(e) => {
                 const [chosen] = e.target.files ?? [];
                 void chosen?.text().then((t) => {

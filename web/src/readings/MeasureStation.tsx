@@ -52,7 +52,8 @@ export function MeasureStation() {
   // The gauge of this device is looked for while someone measures, and kept for the next job.
   useEffect(connectLine, []);
   const { entries } = useOutbox();
-  const refused = entries.filter((w) => w.jobId === file.job.id && w.refused !== null);
+  const ofJob = entries.filter((w) => w.jobId === file.job.id);
+  const refused = ofJob.filter((w) => w.refused !== null);
 
   const plan = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null).map(stationKey);
   const close = () => setOpen(null);
@@ -135,6 +136,7 @@ export function MeasureStation() {
         entry={entry}
         by={context.by}
         refused={refused}
+        waiting={ofJob.length - refused.length}
         count={{ at: plan.indexOf(stationKey(station)) + 1, of: plan.length }}
         onZero={zeroable ? onZero : null}
       />

@@ -64,6 +64,7 @@ export function ReadingBar({
   entry,
   by,
   refused,
+  waiting,
   count,
   onZero,
 }: {
@@ -72,6 +73,8 @@ export function ReadingBar({
   entry: Entry;
   by: string;
   refused: readonly Waiting[];
+  /** Entries of this job that the server has not answered for. */
+  waiting: number;
   count: { at: number; of: number };
   /** Opens the zero of the comparator; null where none is read. */
   onZero: (() => void) | null;
@@ -154,11 +157,14 @@ export function ReadingBar({
               'reading'
             )
           }
-          className="order-first col-span-2 border-l-0 lg:order-none lg:col-span-1 lg:border-l"
+          className={`order-first col-span-2 border-l-0 lg:order-none lg:col-span-1 lg:block lg:border-l ${leaves ? 'hidden' : ''}`}
         >
           <Taking entry={entry} unit={unit} />
         </Cell>
-        <Cell label="last" className="col-span-2 border-t lg:col-span-1 lg:border-t-0">
+        <Cell
+          label={waiting > 0 ? `last · ${waiting} waiting to go up` : 'last'}
+          className="col-span-2 border-t lg:col-span-1 lg:border-t-0"
+        >
           <p className="truncate">
             {last ? (
               <>

@@ -2,6 +2,7 @@ import { useEffect, useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import type { AnyEntryBody } from '@tribos/contract';
 import {
+  comparatorWorth,
   driftAllowed,
   fromDeviation,
   lengthUnitOf,
@@ -69,6 +70,12 @@ function OpeningZero({
   );
   const [where, setWhere] = useState(micrometers[0]?.id ?? RING);
   const [ringU, setRingU] = useState('');
+  const micrometer = micrometers.find((m) => m.id === where);
+  const worth = (zeroed: number | null) =>
+    micrometer &&
+    comparatorWorth(file, cylinder, gauge, micrometer, context.by, new Date().toISOString(), zeroed);
+  const [whole, compared] = [worth(null), worth(3)];
+  const good = (u: number) => withUnit(nm(Math.ceil(2 * u)), { unit: context.unit, step: 1_000 });
   const unitOf = (place: string) => lengthUnitOf(file.instruments, place, gauge.unit);
   const [text, setText] = useState(() =>
     toDecimal(suggested.value, unitOf(where), unitOf(where) === 'mm' ? 3 : 4),
@@ -130,6 +137,12 @@ function OpeningZero({
             onChange={(e) => setRingU(e.target.value)}
             error={wrong('ringU')}
           />
+        )}
+        {whole && compared && (
+          <p className="text-small text-soft">
+            With the piston measured in the same micrometer its error cancels: clearance good to ±
+            {good(compared.clearance)} by deviation, ±{good(whole.clearance)} with sizes read whole.
+          </p>
         )}
         <TextField
           label={`Size set, ${unitOf(where)}`}

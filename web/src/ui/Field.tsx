@@ -16,7 +16,7 @@ interface Frame {
 
 function Around({ id, label, hint, error, children }: Frame & { id: string; children: ReactNode }) {
   return (
-    <div className="grid gap-1">
+    <div className="grid content-start gap-1">
       <label htmlFor={id} className="text-small text-soft">
         {label}
       </label>
