@@ -245,63 +245,67 @@ describe('for everyone', () => {
     await browser.resize(width, 800);
   };
 
-  it.each(['light', 'dark'])('axe finds nothing on any screen, %s', async (theme) => {
-    const { driver } = browser;
-    await settle(theme, 1280);
-    const id = await demoJob(driver, 'Varrow 644 Twin');
-    const engine = ((await api(driver, 'GET', '/engines')).body as { id: string }[])[0]!.id;
-    const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
-    const bore = await gaugeId('Bore gauge 2');
-    const screens: [string, string][] = [
-      ['/', 'Window bench'],
-      ['/jobs', 'New job'],
-      ['/jobs?new=1', 'Open the job'],
-      [`/jobs/${id}`, 'What stands'],
-      [`/jobs/${id}/decide`, 'Recommended'],
-      ['/engines', 'Add an engine'],
-      ['/engines?new=1', '0° points to'],
-      [`/engines/${engine}`, 'Add a limit'],
-      [`/engines/${engine}?add=bore`, 'Which state'],
-      ['/gauges', 'Add a gauge'],
-      [`/gauges/${bore}`, '3 people, 3 parts'],
-      [`/jobs/${id}/bench-sheet`, 'Measured by'],
-      [`/jobs/${kaldera}`, 'What stands'],
-      ['/nowhere', 'There is nothing at this address.'],
-    ];
-    for (const [path, shows] of screens) {
-      await visit(path, shows);
-      expect([path, ...(await violations())]).toEqual([path]);
-    }
-    // Sheets laid over the station, by key or by the name on their button.
-    const sheets: [string, () => Promise<void>, string][] = [
-      ['keys', () => press(driver, '?'), 'accept and walk to the next station'],
-      ['zero', () => press(driver, Key.ARROW_UP, 'z'), 'the needle turns'],
-      ['finding', () => button('note a finding').click(), 'Below the deck'],
-      ...['Work done', 'Note', 'From a table', 'Hands free'].map(
-        (name): [string, () => Promise<void>, string] => [
-          name,
-          () => button(name).click(),
-          name === 'From a table' ? 'or pasted here' : 'Close',
+  it.each(['light', 'dark'])(
+    'axe finds nothing on any screen, %s',
+    async (theme) => {
+      const { driver } = browser;
+      await settle(theme, 1280);
+      const id = await demoJob(driver, 'Varrow 644 Twin');
+      const engine = ((await api(driver, 'GET', '/engines')).body as { id: string }[])[0]!.id;
+      const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
+      const bore = await gaugeId('Bore gauge 2');
+      const screens: [string, string][] = [
+        ['/', 'Window bench'],
+        ['/jobs', 'New job'],
+        ['/jobs?new=1', 'Open the job'],
+        [`/jobs/${id}`, 'What stands'],
+        [`/jobs/${id}/decide`, 'Recommended'],
+        ['/engines', 'Add an engine'],
+        ['/engines?new=1', '0° points to'],
+        [`/engines/${engine}`, 'Add a limit'],
+        [`/engines/${engine}?add=bore`, 'Which state'],
+        ['/gauges', 'Add a gauge'],
+        [`/gauges/${bore}`, '3 people, 3 parts'],
+        [`/jobs/${id}/bench-sheet`, 'Measured by'],
+        [`/jobs/${kaldera}`, 'What stands'],
+        ['/nowhere', 'There is nothing at this address.'],
+      ];
+      for (const [path, shows] of screens) {
+        await visit(path, shows);
+        expect([path, ...(await violations())]).toEqual([path]);
+      }
+      // Sheets laid over the station, by key or by the name on their button.
+      const sheets: [string, () => Promise<void>, string][] = [
+        ['keys', () => press(driver, '?'), 'accept and walk to the next station'],
+        ['zero', () => press(driver, Key.ARROW_UP, 'z'), 'the needle turns'],
+        ['finding', () => button('note a finding').click(), 'Below the deck'],
+        ...['Work done', 'Note', 'From a table', 'Hands free'].map(
+          (name): [string, () => Promise<void>, string] => [
+            name,
+            () => button(name).click(),
+            name === 'From a table' ? 'or pasted here' : 'Close',
+          ],
+        ),
+        [
+          'leaves',
+          async () => {
+            await button('leaf, land, ring, pin and other places').click();
+            await driver.findElement(By.xpath('//button[contains(.,"leaf beside the piston")]')).click();
+          },
+          'does not go',
         ],
-      ),
-      [
-        'leaves',
-        async () => {
-          await button('leaf, land, ring, pin and other places').click();
-          await driver.findElement(By.xpath('//button[contains(.,"leaf beside the piston")]')).click();
-        },
-        'does not go',
-      ],
-    ];
-    for (const [name, open, shows] of sheets) {
-      await visit(`/jobs/${id}`, 'What stands');
-      await open();
-      await (shows === 'Close'
-        ? driver.wait(until.elementLocated(By.css('[aria-label=Close]')), 5_000)
-        : sees(driver, shows));
-      expect([name, ...(await violations())]).toEqual([name]);
-    }
-  });
+      ];
+      for (const [name, open, shows] of sheets) {
+        await visit(`/jobs/${id}`, 'What stands');
+        await open();
+        await (shows === 'Close'
+          ? driver.wait(until.elementLocated(By.css('[aria-label=Close]')), 5_000)
+          : sees(driver, shows));
+        expect([name, ...(await violations())]).toEqual([name]);
+      }
+    },
+    180_000,
+  );
 
   it.each([1280, 820, 640])('nothing runs off a screen %i wide', async (width) => {
     await settle('light', width);

@@ -217,7 +217,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         .piston(0, null, 'mic-75-100', '76.268')
         .piston(1, null, 'mic-75-100', '76.279')
         .finding(0, 'flaking', { depth: 44, angle: 52 }, null)
-        .finding(0, 'scuff', { depth: 60, angle: 150 }, um(20))
+        .finding(0, 'scuff', { depth: 71, angle: 150 }, um(20))
         .note('Air leak at the magneto side crank seal: soap bubbles at 0.45 bar. The cause of the seizure.')
         .log,
       decisions: [

@@ -134,7 +134,7 @@ export function WallMap({
                   role="img"
                   aria-label={findingText(f, unit)}
                   title={findingText(f, unit)}
-                  className="absolute -translate-1/2 border border-beyond bg-sheet px-1 text-small leading-4 font-semibold whitespace-nowrap text-beyond"
+                  className="pointer-events-none absolute z-10 -translate-1/2 border border-beyond bg-sheet px-1 text-small leading-4 font-semibold whitespace-nowrap text-beyond"
                   style={{
                     left: `clamp(1.75rem, ${across(f.place.angle, thrust)}%, calc(100% - 1.75rem))`,
                     top: `${down(f.place.depth)}%`,

@@ -1,2 +1,2 @@
 export { WallMap } from './WallMap.js';
-export { usePropagate, useSpreads } from './usePropagation.js';
+export { usePropagate, useSpreads, useWorking } from './usePropagation.js';

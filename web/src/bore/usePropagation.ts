@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
 import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core';
 import type { PropagationWorker } from './propagation.worker.js';
 
@@ -34,35 +34,63 @@ function start(): Remote<PropagationWorker> {
 
 /** Looks propagated maps up; the function changes when there is something new to find. */
 export function useSpreads(): SpreadOf {
-  const seen = useSyncExternalStore(subscribe, () => version);
+  const [seen, setSeen] = useState(version);
+  // Not urgent: a key pressed meanwhile is drawn first.
+  useEffect(() => {
+    const look = () => startTransition(() => setSeen(version));
+    look();
+    const stop = subscribe(look);
+    return () => void stop();
+  }, []);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- a new function is how a memo learns of new spreads
   return useCallback((problem: MapProblem) => kept.get(mapKey(problem)) ?? null, [seen]);
 }
 
+let share: number | null = null;
+let shown = 0;
+const watchers = new Set<() => void>();
+/** Often enough to be seen moving, seldom enough to cost nothing. */
+const SHOW_MS = 120;
+
+function show(next: number | null): void {
+  const now = performance.now();
+  if (next !== null && share !== null && now - shown < SHOW_MS) return;
+  share = next;
+  shown = now;
+  watchers.forEach((w) => w());
+}
+
+/** Share done of the map being worked; null when there is nothing to work. Only who asks is drawn anew. */
+export const useWorking = (): number | null =>
+  useSyncExternalStore(
+    (watcher) => {
+      watchers.add(watcher);
+      return () => watchers.delete(watcher);
+    },
+    () => share,
+  );
+
 /**
  * Works the maps that are not propagated yet, one after another, in a worker. When the readings change the
  * one being worked is given up.
- * @returns share done of the one being worked; null when there is nothing to work
  */
-export function usePropagate(maps: readonly (MapProblem | null)[]): number | null {
-  const [share, setShare] = useState<number | null>(null);
+export function usePropagate(maps: readonly (MapProblem | null)[]): void {
   const next = useMemo(() => maps.find((m) => m !== null && !kept.has(mapKey(m))) ?? null, [maps]);
   const key = next && mapKey(next);
   useEffect(() => {
     if (!next || key === null) {
-      // eslint-disable-next-line react-hooks/set-state-in-effect -- the work outside has ended
-      setShare(null);
+      show(null);
       if (running !== null) void worker?.cancel();
       running = null;
       return;
     }
     running = key;
-    setShare(0);
+    show(0);
     void start()
       .work(
         next,
         proxy((s: number) => {
-          if (running === key) setShare(s);
+          if (running === key) show(s);
         }),
       )
       .then((spread) => {
@@ -70,5 +98,6 @@ export function usePropagate(maps: readonly (MapProblem | null)[]): number | nul
       });
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the problem
   }, [key]);
-  return share;
+  // A job that is left takes its progress with it.
+  useEffect(() => () => show(null), []);
 }

@@ -9,6 +9,7 @@ import {
   type VerdictItem,
   type VerdictState,
 } from '@tribos/core';
+import { useWorking } from '../bore/index.js';
 import { VerdictMark } from '../ui/index.js';
 
 const ORDER: Record<VerdictState, number> = { beyond: 0, undecided: 1, noLimit: 2, within: 3 };
@@ -39,14 +40,11 @@ export function WhatStands({
   file,
   judgement,
   unit,
-  working,
   onOpen,
 }: {
   file: JobFile;
   judgement: Judgement;
   unit: LengthUnit;
-  /** Share done of the map being propagated; null when none is. */
-  working: number | null;
   onOpen: (item: VerdictItem) => void;
 }) {
   const read = judgement.items
@@ -57,16 +55,7 @@ export function WhatStands({
     <section className="mt-4">
       <h2 className="mb-1 flex justify-between text-small font-semibold text-soft">
         What stands
-        {working !== null && (
-          <span
-            className="figure font-normal"
-            role="progressbar"
-            aria-label="working the whole map"
-            aria-valuenow={Math.round(working * 100)}
-          >
-            working the map, {Math.round(working * 100)} %
-          </span>
-        )}
+        <Working />
       </h2>
       <ul className="grid">
         {read.map((item) => {
@@ -107,5 +96,22 @@ export function WhatStands({
         </p>
       )}
     </section>
+  );
+}
+
+/** How far the whole map is worked, while it is. */
+function Working() {
+  const working = useWorking();
+  if (working === null) return null;
+  const percent = Math.round(working * 100);
+  return (
+    <span
+      className="figure font-normal"
+      role="progressbar"
+      aria-label="working the whole map"
+      aria-valuenow={percent}
+    >
+      working the map, {percent} %
+    </span>
   );
 }

@@ -20,8 +20,6 @@ export interface JobContext {
   readonly unit: LengthUnit;
   /** Who is at the gauge. */
   readonly by: string;
-  /** Share done of the map being propagated; null when none is. */
-  readonly working: number | null;
 }
 
 // What the server answered is put into the job at once, so that nothing flickers while the view is fetched.
@@ -45,7 +43,7 @@ export function useJob(id: string) {
   const view = query.data;
   const spreadOf = useSpreads();
 
-  const context = useMemo((): Omit<JobContext, 'working'> | null => {
+  const context = useMemo((): JobContext | null => {
     if (!view) return null;
     const known = new Set(view.file.log.map((e) => e.id));
     const mine = entries.filter((w) => w.jobId === id && w.refused === null && !known.has(w.entry.id));
@@ -57,7 +55,7 @@ export function useJob(id: string) {
     const file = { ...view.file, log: [...view.file.log, ...pending] };
     return { file, version: view.version, judgement: judgeJob(file, unit, spreadOf), unit, by };
   }, [view, entries, id, unit, by, spreadOf]);
-  const working = usePropagate(context?.judgement.maps ?? NO_MAPS);
+  usePropagate(context?.judgement.maps ?? NO_MAPS);
 
   useEffect(() => {
     const job = view?.file.job;
@@ -67,7 +65,7 @@ export function useJob(id: string) {
     };
   }, [view]);
 
-  return { query, context: context && { ...context, working } };
+  return { query, context };
 }
 
 export const useJobContext = (): JobContext => useOutletContext<JobContext>();

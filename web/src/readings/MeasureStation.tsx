@@ -115,7 +115,6 @@ export function MeasureStation() {
             file={file}
             judgement={judgement}
             unit={unit}
-            working={context.working}
             onOpen={(item) => setOpen({ kind: 'item', key: item.key })}
           />
           <CrossChecks judgement={judgement} unit={unit} />
