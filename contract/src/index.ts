@@ -4,6 +4,7 @@ export * from './kit/problem.js';
 export * from './kit/rules.js';
 export * from './people/roles.js';
 export * from './people/session.js';
+export * from './readings/station.js';
 export * from './readings/entry.js';
 export * from './jobs/job.js';
 export * from './specs/limit.js';

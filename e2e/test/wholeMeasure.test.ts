@@ -3,7 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { judgeJob, propagate, type JobFile } from '@tribos/core';
 import { By, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
-import { api, clientId, demoJob, freshJob, press, serverLog, take } from '../lib/job.mjs';
+import { api, demoJob, freshJob, press, serverLog, take } from '../lib/job.mjs';
 import { stationOf } from '../lib/station.mjs';
 import { startWorld } from '../lib/world.mjs';
 
@@ -289,76 +289,5 @@ describe('the whole map', () => {
     await driver.wait(until.elementLocated(By.css('[role=img] canvas')), 5_000);
     await sees(driver, 'Estimates for a liquid-cooled engine');
     await press(driver, Key.ESCAPE);
-  });
-});
-
-describe('when the line is down', () => {
-  it('the page loads and the job is measured on; every reading goes up once, in order', async () => {
-    const { driver } = browser;
-    const id = await freshJob(driver);
-    await station.open(id);
-    await driver.wait(
-      async () => driver.executeScript('return navigator.serviceWorker.controller !== null'),
-      15_000,
-      'the screens were never kept',
-    );
-    await take(driver, '77.021');
-    await station.logged(id, 1);
-    // Long enough for what was seen to be kept.
-    await driver.sleep(1_500);
-    await world.kill();
-    await take(driver, '77.020');
-    await driver.navigate().refresh();
-    await driver.wait(until.elementLocated(By.css('[data-testid=where]')), 15_000);
-    await station.isWhere('left · 45 mm · thrust');
-    for (const text of ['77.016', '77.015']) await take(driver, text);
-    await sees(driver, '3 entries waiting');
-    await world.restart();
-    await station.logged(id, 4);
-    expect((await log(id)).map((e: { text: string }) => e.text)).toEqual([
-      '77.021',
-      '77.020',
-      '77.016',
-      '77.015',
-    ]);
-    await sees(driver, 'line up');
-  });
-
-  it('someone else takes the same place meanwhile: both are kept, and it is asked', async () => {
-    const { driver } = browser;
-    const id = await freshJob(driver);
-    await station.open(id);
-    await take(driver, '77.021');
-    await station.logged(id, 1);
-    const first = (await log(id))[0] as { instrumentId: string };
-    const other = await openBrowser();
-    try {
-      await signIn(other.driver, world.base, 'mirela@ternhollow.example');
-      await browser.offline(true);
-      await take(driver, '77.018');
-      await sees(driver, 'waiting');
-      const station2 = { part: 'bore', cylinder: 0, depth: 15_000_000, angle: 90 };
-      const sent = await api(other.driver, 'POST', `/jobs/${id}/log`, {
-        entries: [
-          {
-            id: clientId(),
-            kind: 'reading',
-            at: new Date().toISOString(),
-            station: station2,
-            instrumentId: first.instrumentId,
-            text: '77.024',
-          },
-        ],
-      });
-      expect(sent.status).toBe(200);
-      await browser.offline(false);
-      await sees(driver, 'Mirela Okafor-Lind took this station meanwhile: 77.024', 20_000);
-      await press(driver, 'y');
-      await station.logged(id, 4);
-      const entries = (await log(id)) as { kind: string; text: string }[];
-      expect(entries.map((e) => e.text ?? e.kind)).toEqual(['77.021', '77.024', '77.018', 'answer']);
-    } finally {
-      await other.close();
-    }
   });
 });

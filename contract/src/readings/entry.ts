@@ -1,12 +1,11 @@
 import {
   FINDINGS,
-  PISTON_PLACES,
   REOPENS,
+  SLIP_CODES,
   type FindingKind,
   type LeafAnswer,
   type Nanometres,
   type Needle,
-  type PistonPlace,
   type SlipCode,
   type WorkKind,
 } from '@tribos/core';
@@ -25,20 +24,19 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsClientId, IsId, IsLength, IsProse, IsTime, IsTyped, OrNull } from '../kit/rules.js';
+import {
+  BoreStationBody,
+  ClearanceStationBody,
+  GapStationBody,
+  LandStationBody,
+  PinBoreStationBody,
+  PinStationBody,
+  PistonStationBody,
+  RingGapStationBody,
+  SmallEndStationBody,
+  StationBody,
+} from './station.js';
 
-const PARTS = ['bore', 'land', 'piston', 'pin', 'pin-bore', 'small-end'] as const;
-const GAPS = ['clearance', 'ring-gap'] as const;
-const SLIPS = [
-  'unit',
-  'thimble-turn',
-  'sign',
-  'too-fine',
-  'outlier',
-  'wrong-place',
-  'wrong-axis',
-  'mistyped',
-  'taken-twice',
-] as const satisfies readonly SlipCode[];
 export const ENTRY_KINDS = [
   'reading',
   'leaf',
@@ -50,83 +48,6 @@ export const ENTRY_KINDS = [
   'work',
   'note',
 ] as const;
-
-class OnCylinder {
-  @IsInt()
-  @Min(0)
-  @Max(11)
-  cylinder!: number;
-}
-
-export class StationBody extends OnCylinder {
-  @IsIn(PARTS)
-  part!: (typeof PARTS)[number];
-}
-
-export class BoreStationBody extends StationBody {
-  declare part: 'bore';
-
-  @IsLength()
-  depth!: Nanometres;
-
-  @IsNumber()
-  @Min(0)
-  @Max(359.999)
-  angle!: number;
-}
-
-export class LandStationBody extends StationBody {
-  declare part: 'land';
-}
-
-export class PistonStationBody extends StationBody {
-  declare part: 'piston';
-
-  @IsIn(Object.keys(PISTON_PLACES))
-  place!: PistonPlace;
-
-  @OrNull()
-  @IsId()
-  kit!: string | null;
-}
-
-export class PinStationBody extends StationBody {
-  declare part: 'pin';
-
-  @IsIn(['middle', 'end'])
-  place!: 'middle' | 'end';
-}
-
-export class PinBoreStationBody extends StationBody {
-  declare part: 'pin-bore';
-}
-
-export class SmallEndStationBody extends StationBody {
-  declare part: 'small-end';
-}
-
-export class GapStationBody extends OnCylinder {
-  @IsIn(GAPS)
-  part!: (typeof GAPS)[number];
-}
-
-export class ClearanceStationBody extends GapStationBody {
-  declare part: 'clearance';
-
-  @OrNull()
-  @IsId()
-  kit!: string | null;
-}
-
-export class RingGapStationBody extends GapStationBody {
-  declare part: 'ring-gap';
-
-  @IsIn(['top', 'second'])
-  ring!: 'top' | 'second';
-
-  @IsLength()
-  depth!: Nanometres;
-}
 
 export class EntryBody {
   @IsClientId()
@@ -143,8 +64,8 @@ export class CorrectsBody {
   @IsId()
   readingId!: string;
 
-  @IsIn(SLIPS)
-  slip!: (typeof SLIPS)[number];
+  @IsIn(SLIP_CODES)
+  slip!: SlipCode;
 }
 
 export class ReadingBody extends EntryBody {
@@ -313,8 +234,8 @@ export class AnswerBody extends EntryBody {
   @IsId()
   readingId!: string;
 
-  @IsIn(SLIPS)
-  slip!: (typeof SLIPS)[number];
+  @IsIn(SLIP_CODES)
+  slip!: SlipCode;
 }
 
 export class WallPlace {

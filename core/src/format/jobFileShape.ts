@@ -1,6 +1,7 @@
 import { FEATURE_KEYS } from '../specs/feature.js';
 import { FINDINGS } from '../readings/log.js';
 import { REOPENS } from '../readings/reopens.js';
+import { SLIP_CODES } from '../readings/slips.js';
 import { EXPANSION } from '../specs/material.js';
 import {
   boolean,
@@ -148,17 +149,7 @@ const sizes = {
 };
 const sizeStation = byKind('part', sizes);
 const gapStation = byKind('part', gaps);
-const slip = oneOf(
-  'unit',
-  'thimble-turn',
-  'sign',
-  'too-fine',
-  'outlier',
-  'wrong-place',
-  'wrong-axis',
-  'mistyped',
-  'taken-twice',
-);
+const slip = oneOf(...SLIP_CODES);
 const work = oneOf(...Object.keys(REOPENS));
 const base = { id, at: time, by: name };
 const entry = byKind('kind', {

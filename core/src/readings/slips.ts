@@ -2,16 +2,19 @@ import { median } from '../statistics/index.js';
 import { NM_PER, nm, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 import type { Instrument } from '../gauges/index.js';
 
-export type SlipCode =
-  | 'unit'
-  | 'thimble-turn'
-  | 'sign'
-  | 'too-fine'
-  | 'outlier'
-  | 'wrong-place'
-  | 'wrong-axis'
-  | 'mistyped'
-  | 'taken-twice';
+/** Every slip that is asked about. */
+export const SLIP_CODES = [
+  'unit',
+  'thimble-turn',
+  'sign',
+  'too-fine',
+  'outlier',
+  'wrong-place',
+  'wrong-axis',
+  'mistyped',
+  'taken-twice',
+] as const;
+export type SlipCode = (typeof SLIP_CODES)[number];
 
 /** A question about a reading. It is stored as typed whatever the answer. */
 export interface SlipQuestion {
