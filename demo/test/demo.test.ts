@@ -2,8 +2,13 @@ import {
   FEATURE_KEYS,
   judgeJob,
   mm,
+  nominalOf,
   readJobFile,
+  READS,
+  senseOf,
+  stationKey,
   um,
+  walk,
   type EngineSpec,
   type FeatureKey,
   type JobFile,
@@ -90,6 +95,27 @@ describe('the demo shop', () => {
     const read = readJobFile(JSON.parse(JSON.stringify(fileOf(machine))));
     expect(read.ok ? [] : read.misfits).toEqual([]);
   });
+});
+
+describe('every engine of the shop', () => {
+  it.each(engines.map((e) => [`${e.maker} ${e.model}`, e] as const))(
+    '%s can be measured: a gauge that reads and reaches every planned place',
+    (_, engine) => {
+      const gauges = instruments('2099-01-01');
+      const file = { ...fileOf('Varrow 644 Twin'), engine, log: [], decisions: [] };
+      for (const plan of ['quick', 'usual', 'full'] as const) {
+        const stations = walk(engine, plan, null);
+        expect(stations.length).toBeGreaterThanOrEqual(engine.cylinders.length * 4);
+        for (const s of stations) {
+          const size = nominalOf(file, s);
+          const fits = gauges.filter(
+            (i) => READS[i.type].includes(senseOf(s)) && size >= i.rangeLow && size <= i.rangeHigh,
+          );
+          expect([stationKey(s), fits.length > 0]).toEqual([stationKey(s), true]);
+        }
+      }
+    },
+  );
 });
 
 describe('what each job shows', () => {

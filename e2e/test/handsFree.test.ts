@@ -61,6 +61,43 @@ describe('with the gauge stand-in and a foot-switch', () => {
     await sees(driver, 'Right tightest clearance');
   });
 
+  it('reads a whole map by comparator, three times a place, and closes its zero, all with Space', async () => {
+    const { driver } = browser;
+    const id = await freshJob(driver, '386', { plan: 'quick' });
+    await station.open(id);
+    await connected();
+    await press(driver, 'z');
+    const size = await station.field('Size set, mm');
+    await size.clear();
+    await size.sendKeys('84.030');
+    await driver.findElement(By.xpath('//label[contains(.,"anticlockwise")]')).click();
+    await station.button('Read by deviation from here').click();
+    const text = () => driver.findElement(By.css('[aria-label=Verdicts]')).getText();
+    // From here on nothing but the foot-switch.
+    for (let n = 0; n < 60 && !(await text()).includes('closing zero'); n += 1) {
+      await press(driver, SPACE);
+      await driver.sleep(250);
+    }
+    await press(driver, SPACE);
+    await sees(driver, 'Closing zero of');
+    await press(driver, SPACE);
+    await sees(driver, 'corrected.');
+    await press(driver, SPACE);
+    await sees(driver, 'line up');
+    await driver.wait(
+      async () => ((await serverLog(driver, id)) as Entry[]).some((e) => e.kind === 'closing-zero'),
+      8_000,
+    );
+    const log = (await serverLog(driver, id)) as Entry[];
+    const bores = log.filter((e) => e.kind === 'reading' && e.station.part === 'bore');
+    expect(log[0]!.kind).toBe('zero');
+    expect(new Set(bores.map((e) => JSON.stringify(e.station))).size).toBe(4);
+    expect(bores.length).toBeGreaterThanOrEqual(12);
+    for (const e of bores) expect(Math.abs(e.value / 1e6 - 84.03)).toBeLessThan(0.05);
+    // Held in its setting the stand-in shows its zero, give or take a scatter.
+    expect(Math.abs(log.find((e) => e.kind === 'closing-zero')!.value)).toBeLessThanOrEqual(6_000);
+  });
+
   it('asks about a thimble read a turn off; Space says yes', async () => {
     const { driver } = browser;
     await gauge.knobs({ slip: 1 });

@@ -11,6 +11,7 @@ export * from './kitOptions.js';
 export * from './verificationU.js';
 export * from './stationFigure.js';
 export * from './beforeMeasuring.js';
+export * from './putAsideSentences.js';
 export * from './suggestedZero.js';
 export * from './comparatorWorth.js';
 export * from './warmUpOf.js';

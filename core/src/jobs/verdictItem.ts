@@ -29,7 +29,6 @@ export type Caveat =
   | 'kept-repeat'
   | 'override'
   | 'listed-piston'
-  | 'reopened'
   | 'leaves';
 
 /** One line of the working behind a figure. */

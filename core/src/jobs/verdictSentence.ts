@@ -20,7 +20,6 @@ const CAVEATS: Record<Caveat, string> = {
   'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
   override: 'A lead has overridden the governing limit.',
   'listed-piston': 'The piston is the listed size, not measured.',
-  reopened: 'Work done since has put earlier readings aside.',
   leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
 };
 

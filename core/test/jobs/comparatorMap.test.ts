@@ -4,6 +4,7 @@ import {
   mm,
   nextSentence,
   oneReadingU,
+  putAsideSentences,
   openZero,
   readEntry,
   suggestedZero,
@@ -91,6 +92,9 @@ describe('a map read by comparator', () => {
     const judged = judgeJob(file);
     expect(judged.readings.stations.size).toBe(0);
     expect([...judged.readings.setAside.values()]).toEqual(Array(12).fill('zero-lost'));
+    expect(putAsideSentences(file, judged.readings)).toEqual([
+      'The zero of mic-set wandered more than scatter explains: 12 readings since it no longer count.',
+    ]);
     expect(judged.next).toMatchObject({ kind: 'read', again: true });
   });
 

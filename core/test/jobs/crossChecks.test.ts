@@ -2,6 +2,7 @@ import {
   crossCheckSentence,
   judgeJob,
   mm,
+  putAsideSentences,
   type CrossCheck,
   type GapStation,
   type JobFile,
@@ -102,6 +103,28 @@ describe('cross-checks', () => {
       bores([WORN[0]!, WORN[1]!.map((r) => r.map((t) => (Number(t) + 0.25).toFixed(3)))]),
     );
     expect(checks(sleeved, 'cylinders')[0]).toMatchObject({ agrees: false });
+  });
+});
+
+describe('what work put aside', () => {
+  it('is counted, by the work that did it first', () => {
+    const honed = (id: string, cylinder: number | null): LogEntry => ({
+      kind: 'work',
+      id,
+      at: '2026-03-01T12:00:00.000Z',
+      by: 'first',
+      what: 'honed',
+      cylinder,
+      kitId: null,
+      ticket: null,
+      text: '',
+    });
+    const of = file(honed('a', 0), honed('b', null));
+    expect(putAsideSentences(of, judgeJob(of).readings)).toEqual([
+      'Honed (left): 6 readings before it no longer count.',
+      'Honed (all cylinders): 6 readings before it no longer count.',
+    ]);
+    expect(putAsideSentences(file(), judgeJob(file()).readings)).toEqual([]);
   });
 });
 

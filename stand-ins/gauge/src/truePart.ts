@@ -75,6 +75,8 @@ export function trueSize(at: Place): number {
       const off = { crown: -0.35, 'pin-axis': -0.18, 'skirt-edge': -0.01, 'at-ports': -0.004 }[at.place] ?? 0;
       return at.nominal - part.pistonWear + off;
     }
+    case 'setting':
+      return at.zero ?? at.nominal;
     case 'pin':
       return at.nominal - 0.002;
     default:

@@ -78,6 +78,11 @@ describe('a reading', () => {
     expect(calliper).toBeCloseTo(Math.round(calliper * 100) / 100, 9);
   });
 
+  it('held in its setting shows its zero', () => {
+    const line = 'AT part=setting nominal=77.05 gauge=dial-bore unit=mm zero=77.05';
+    expect(take(held(line, still({ scatter: 0 })))).toBe(0);
+  });
+
   it('from a zero is a deviation, in the sense of its needle, and wanders', () => {
     let clock = 0;
     const line = (needle: string) => `${BORE} zero=77.050 needle=${needle}`;

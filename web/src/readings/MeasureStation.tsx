@@ -1,5 +1,5 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { standingDecision, stationKey, walk } from '@tribos/core';
+import { openZero, standingDecision, stationKey, walk } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { PistonMatch } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -12,6 +12,7 @@ import { useEntryKeys } from './entryKeys.js';
 import { NextButtons } from './NextButtons.js';
 import { KeysSheet, NoteSheet } from './NoteSheets.js';
 import { useOutbox } from './outbox.js';
+import { PutAside } from './PutAside.js';
 import { ReadingBar } from './ReadingBar.js';
 import { useEntry } from './useEntry.js';
 
@@ -24,7 +25,8 @@ const WarmUpSheet = lazy(async () => ({ default: (await import('../fit/WarmUpShe
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
-  | { readonly kind: 'note' | 'keys' | 'work' | 'zero' | 'hands-free' | 'import' }
+  | { readonly kind: 'note' | 'keys' | 'work' | 'hands-free' | 'import' }
+  | { readonly kind: 'zero'; readonly gauge: string }
   | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
   | null;
 
@@ -36,7 +38,11 @@ export function MeasureStation() {
   const entry = useEntry(context);
   const { station } = entry;
   const zeroable = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
-  const onZero = () => setOpen({ kind: 'zero' });
+  const onZero = (gauge: string) => setOpen({ kind: 'zero', gauge });
+  const { next } = judgement;
+  // The gauge being zeroed, or put back into what it was zeroed in.
+  const zeroing = open?.kind === 'zero' ? (file.instruments.find((i) => i.id === open.gauge) ?? null) : null;
+  const zero = zeroing && openZero(judgement.readings.zeros, zeroing.id);
   useEntryKeys(
     entry,
     {
@@ -44,10 +50,12 @@ export function MeasureStation() {
       keys: () => setOpen({ kind: 'keys' }),
       unit: toggleUnit,
       zero: () => {
-        if (zeroable) onZero();
+        if (zeroable && entry.gauge) onZero(entry.gauge.id);
       },
+      closeZero: next.kind === 'closing-zero' ? () => onZero(next.gauge) : null,
     },
     context,
+    zeroing && zero ? { gauge: zeroing, zero } : null,
   );
   // The gauge of this device is looked for while someone measures, and kept for the next job.
   useEffect(connectLine, []);
@@ -68,7 +76,7 @@ export function MeasureStation() {
   const nextBox = (
     <NextBox file={file} next={judgement.next} unit={unit}>
       <NextButtons
-        next={judgement.next}
+        next={next}
         entry={entry}
         context={context}
         onZero={onZero}
@@ -118,6 +126,7 @@ export function MeasureStation() {
             onOpen={(item) => setOpen({ kind: 'item', key: item.key })}
           />
           <CrossChecks judgement={judgement} unit={unit} />
+          <PutAside file={file} judgement={judgement} />
           <PistonMatch context={context} />
           {!nothingRead && gaugesBefore}
           <div className="no-print mt-3 flex flex-wrap">
@@ -137,7 +146,7 @@ export function MeasureStation() {
         refused={refused}
         waiting={ofJob.length - refused.length}
         count={{ at: plan.indexOf(stationKey(station)) + 1, of: plan.length }}
-        onZero={zeroable ? onZero : null}
+        onZero={zeroable && entry.gauge ? () => onZero(entry.gauge!.id) : null}
       />
       {shown && (
         <WorkingSheet
@@ -167,12 +176,12 @@ export function MeasureStation() {
             onClose={close}
           />
         )}
-        {open?.kind === 'zero' && entry.gauge && (
+        {zeroing && (
           <ZeroSheet
             context={context}
-            gauge={entry.gauge}
+            gauge={zeroing}
             cylinder={station.cylinder}
-            zero={entry.zero}
+            zero={zero}
             onClose={close}
           />
         )}

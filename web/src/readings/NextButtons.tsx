@@ -17,7 +17,7 @@ export function NextButtons({
   next: NextAction;
   entry: Entry;
   context: JobContext;
-  onZero: () => void;
+  onZero: (gauge: string) => void;
   onWork: () => void;
 }) {
   const { file, unit } = context;
@@ -40,7 +40,7 @@ export function NextButtons({
             <Button
               onClick={() => {
                 go(action.gauge, action.station);
-                onZero();
+                onZero(action.gauge);
               }}
             >
               Zero it
@@ -70,16 +70,7 @@ export function NextButtons({
       );
     }
     case 'closing-zero':
-      return (
-        <Button
-          onClick={() => {
-            entry.pickGauge(next.gauge);
-            onZero();
-          }}
-        >
-          Close the zero
-        </Button>
-      );
+      return <Button onClick={() => onZero(next.gauge)}>Close the zero</Button>;
     case 'step':
       return <Button onClick={onWork}>It is done</Button>;
     case 'decide':

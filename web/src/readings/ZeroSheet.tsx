@@ -17,7 +17,7 @@ import {
   type Needle,
   type Zero,
 } from '@tribos/core';
-import { onFigure } from '../gaugeLine/index.js';
+import { onFigure, takeFromLine } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { post } from './outbox.js';
@@ -248,6 +248,13 @@ function ClosingZero({
           className="figure text-lead"
           value={text}
           onChange={(e) => setText(e.target.value)}
+          onKeyDown={(e) => {
+            // The foot-switch: once for the figure, once more to keep it.
+            if (e.key !== ' ') return;
+            e.preventDefault();
+            if (text) keep(text);
+            else if (!takeFromLine()) setError('No gauge is connected: type what the dial shows.');
+          }}
           error={error}
         />
         <p role="status" className={q !== null && Math.abs(q) > allowed ? 'text-beyond' : 'text-soft'}>

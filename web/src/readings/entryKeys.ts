@@ -1,8 +1,8 @@
 import { useEffect, useRef } from 'react';
-import { stationKey, type LeafAnswer } from '@tribos/core';
+import { stationKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
 import { ask, handsFree, onFigure, sayPlace, Wedge, WEDGE_MS } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
-import { placeLine } from './placeLine.js';
+import { placeLine, settingLine } from './placeLine.js';
 import type { Entry } from './useEntry.js';
 
 /** What keys do beyond the bar itself. */
@@ -11,20 +11,33 @@ export interface Commands {
   readonly keys: () => void;
   readonly unit: () => void;
   readonly zero: () => void;
+  /** Closes the zero of a map that is read; null while there is none to close. */
+  readonly closeZero: (() => void) | null;
 }
 
 /** Whether a sheet lies over the station: then nothing typed or sent belongs to the bar. */
 const covered = (): boolean => document.querySelector('[role="dialog"]') !== null;
 
-/** Keys of the station, wherever the focus is, except in a field or a sheet laid over it; and connected gauges. */
-export function useEntryKeys(entry: Entry, commands: Commands, context: JobContext): void {
+/**
+ * Keys of the station, wherever the focus is, except in a field or a sheet laid over it; and connected gauges.
+ * @param setting the comparator that is being held in what it was zeroed in; null while none is
+ */
+export function useEntryKeys(
+  entry: Entry,
+  commands: Commands,
+  context: JobContext,
+  setting: { readonly gauge: Instrument; readonly zero: Zero } | null,
+): void {
   const latest = useRef({ entry, commands });
   useEffect(() => {
     latest.current = { entry, commands };
   });
   const { station, gauge, question, zero } = entry;
   const { file } = context;
-  useEffect(() => sayPlace(placeLine(file, station, gauge, zero)), [file, station, gauge, zero]);
+  const held = setting
+    ? settingLine(file, setting.gauge, setting.zero)
+    : placeLine(file, station, gauge, zero);
+  useEffect(() => sayPlace(held), [held]);
   useEffect(
     () =>
       onFigure((figure) => {
@@ -91,6 +104,7 @@ export function handle(
     const [yes] = e.answers;
     const there = yes?.goes && stationKey(yes.goes) === stationKey(e.station);
     if (yes && !there) yes.act();
+    else if (!yes && commands.closeZero) commands.closeZero();
     else e.trigger();
     return true;
   }

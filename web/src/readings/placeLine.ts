@@ -1,5 +1,9 @@
 import { nominalOf, type Instrument, type JobFile, type Station, type Zero } from '@tribos/core';
 
+/** A comparator held in what it was zeroed in. */
+export const settingLine = (file: JobFile, gauge: Instrument, zero: Zero): string =>
+  lineOf(file, gauge, zero, { part: 'setting', cylinder: 0, nominal: zero.value / 1e6 });
+
 /** Where a gauge is being held, as the gauge line says it (docs/formats/gauge-line.md). */
 export function placeLine(
   file: JobFile,
@@ -7,21 +11,29 @@ export function placeLine(
   gauge: Instrument | null,
   zero: Zero | null,
 ): string {
-  const facts: Record<string, string | number> = {
+  return lineOf(file, gauge, zero, {
     part: station.part,
     cylinder: station.cylinder,
     nominal: nominalOf(file, station) / 1e6,
+    ...('depth' in station ? { depth: station.depth / 1e6 } : {}),
+    ...(station.part === 'bore' ? { angle: station.angle } : {}),
+    ...('place' in station ? { place: station.place } : {}),
+  });
+}
+
+function lineOf(
+  file: JobFile,
+  gauge: Instrument | null,
+  zero: Zero | null,
+  place: Record<string, string | number>,
+): string {
+  const facts: Record<string, string | number> = {
+    ...place,
     gauge: gauge?.type ?? 'none',
     unit: gauge?.unit ?? 'mm',
     engine: file.engine.model.replaceAll(' ', '-'),
+    ...(zero ? { zero: zero.value / 1e6, needle: zero.needle } : {}),
   };
-  if ('depth' in station) facts['depth'] = station.depth / 1e6;
-  if (station.part === 'bore') facts['angle'] = station.angle;
-  if ('place' in station) facts['place'] = station.place;
-  if (zero) {
-    facts['zero'] = zero.value / 1e6;
-    facts['needle'] = zero.needle;
-  }
   return `AT ${Object.entries(facts)
     .map(([key, value]) => `${key}=${value}`)
     .join(' ')}`;

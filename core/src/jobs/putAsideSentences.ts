@@ -1,0 +1,35 @@
+import { isReopened, WORK, workOf } from '../readings/index.js';
+import { gaugeName } from './nextReads.js';
+import type { JobFile } from './jobFile.js';
+import type { ReadingsState } from './standingReadings.js';
+import { capital } from './words.js';
+
+const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`;
+
+/** What no longer counts, in words: a sentence for each piece of work and each lost zero that put readings aside. */
+export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'setAside' | 'zeros'>): string[] {
+  const works = workOf(file.log);
+  const byWork = new Map<string, number>();
+  const byZero = new Map<string, number>();
+  file.log.forEach((e, i) => {
+    const why = state.setAside.get(e.id);
+    if (!why || (e.kind !== 'reading' && e.kind !== 'leaf')) return;
+    if (why === 'zero-lost' && e.kind === 'reading' && e.zeroId)
+      byZero.set(e.zeroId, (byZero.get(e.zeroId) ?? 0) + 1);
+    else {
+      const first = works.find((w) => w.at > i && isReopened(e.station, [w.entry]));
+      if (first) byWork.set(first.entry.id, (byWork.get(first.entry.id) ?? 0) + 1);
+    }
+  });
+  const named = works
+    .filter(({ entry }) => byWork.has(entry.id))
+    .map(({ entry }) => {
+      const where = entry.cylinder === null ? 'all cylinders' : file.engine.cylinders[entry.cylinder]!;
+      return `${capital(WORK[entry.what])} (${where}): ${counted(byWork.get(entry.id)!)} before it no longer count.`;
+    });
+  const lost = [...byZero].map(([id, n]) => {
+    const gauge = gaugeName(file, state.zeros.get(id)!.instrumentId);
+    return `The zero of ${gauge} wandered more than scatter explains: ${counted(n)} since it no longer count.`;
+  });
+  return [...named, ...lost];
+}
