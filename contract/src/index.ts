@@ -5,6 +5,8 @@ export * from './kit/rules.js';
 export * from './people/roles.js';
 export * from './people/session.js';
 export * from './readings/station.js';
+export * from './readings/entryBody.js';
+export * from './readings/zero.js';
 export * from './readings/entry.js';
 export * from './jobs/job.js';
 export * from './specs/limit.js';

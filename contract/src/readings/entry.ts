@@ -5,7 +5,6 @@ import {
   type FindingKind,
   type LeafAnswer,
   type Nanometres,
-  type Needle,
   type SlipCode,
   type WorkKind,
 } from '@tribos/core';
@@ -23,7 +22,8 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import { IsClientId, IsId, IsLength, IsProse, IsTime, IsTyped, OrNull } from '../kit/rules.js';
+import { IsId, IsLength, IsProse, IsTyped, OrNull } from '../kit/rules.js';
+import { EntryBody } from './entryBody.js';
 import {
   BoreStationBody,
   ClearanceStationBody,
@@ -36,29 +36,7 @@ import {
   SmallEndStationBody,
   StationBody,
 } from './station.js';
-
-export const ENTRY_KINDS = [
-  'reading',
-  'leaf',
-  'zero',
-  'closing-zero',
-  'take-back',
-  'answer',
-  'finding',
-  'work',
-  'note',
-] as const;
-
-export class EntryBody {
-  @IsClientId()
-  id!: string;
-
-  @IsIn(ENTRY_KINDS)
-  kind!: (typeof ENTRY_KINDS)[number];
-
-  @IsTime()
-  at!: string;
-}
+import { ClosingZeroBody, ZeroBody } from './zero.js';
 
 export class CorrectsBody {
   @IsId()
@@ -153,72 +131,6 @@ export class LeafBody extends EntryBody {
 
   @IsIn(['goes', 'drags', 'does-not'])
   answer!: LeafAnswer;
-}
-
-export class ZeroInBody {
-  @IsIn(['micrometer', 'ring'])
-  kind!: 'micrometer' | 'ring';
-}
-
-export class ZeroInMicrometer extends ZeroInBody {
-  declare kind: 'micrometer';
-
-  @IsId()
-  instrumentId!: string;
-}
-
-export class ZeroInRing extends ZeroInBody {
-  declare kind: 'ring';
-
-  /** Standard uncertainty of its certificate, nm. */
-  @IsNumber()
-  @Min(0)
-  @Max(1_000_000)
-  u!: number;
-}
-
-export class ZeroBody extends EntryBody {
-  declare kind: 'zero';
-
-  @IsId()
-  instrumentId!: string;
-
-  @IsObject()
-  @ValidateNested()
-  @Type(() => ZeroInBody, {
-    keepDiscriminatorProperty: true,
-    discriminator: {
-      property: 'kind',
-      subTypes: [
-        { name: 'micrometer', value: ZeroInMicrometer },
-        { name: 'ring', value: ZeroInRing },
-      ],
-    },
-  })
-  in!: ZeroInMicrometer | ZeroInRing;
-
-  /** Size set, as typed. */
-  @IsTyped()
-  text!: string;
-
-  @IsIn(['clockwise-larger', 'clockwise-smaller'])
-  needle!: Needle;
-
-  @IsInt()
-  @Min(1)
-  @Max(20)
-  repeats!: number;
-}
-
-export class ClosingZeroBody extends EntryBody {
-  declare kind: 'closing-zero';
-
-  @IsId()
-  zeroId!: string;
-
-  /** Deviation on the dial, as typed. */
-  @IsTyped()
-  text!: string;
 }
 
 export class TakeBackBody extends EntryBody {

@@ -17,6 +17,7 @@ import { IdPipe } from '../kit/uuid.js';
 import { LogService } from '../readings/index.js';
 import { ExchangeService } from './exchange.service.js';
 import { JobsService } from './jobs.service.js';
+import { JudgingService } from './judging.service.js';
 import { verdictReport } from './verdictReport.js';
 
 @Controller()
@@ -25,6 +26,7 @@ export class JobsController {
     private readonly jobs: JobsService,
     private readonly exchange: ExchangeService,
     private readonly log: LogService,
+    private readonly judging: JudgingService,
   ) {}
 
   @Get('benches')
@@ -83,7 +85,7 @@ export class JobsController {
   async verdicts(@Param('id', IdPipe) id: string, @Query('unit') unit?: string) {
     const show = unit === 'in' ? 'in' : 'mm';
     const file = await this.jobs.file(id);
-    return verdictReport(file, await this.jobs.judge(file, show), show);
+    return verdictReport(file, await this.judging.whole(file, show), show);
   }
 
   @Get('jobs/:id/file')

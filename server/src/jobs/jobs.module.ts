@@ -7,6 +7,7 @@ import { SpecsModule } from '../specs/index.js';
 import { ExchangeService } from './exchange.service.js';
 import { JobsController } from './jobs.controller.js';
 import { JobsService } from './jobs.service.js';
+import { JudgingService } from './judging.service.js';
 import { PropagationService } from './propagation.service.js';
 import { DecisionModel, JobModel } from './models.js';
 
@@ -19,7 +20,7 @@ import { DecisionModel, JobModel } from './models.js';
     ReadingsModule,
   ],
   controllers: [JobsController],
-  providers: [JobsService, ExchangeService, PropagationService],
+  providers: [JobsService, ExchangeService, JudgingService, PropagationService],
   exports: [JobsService],
 })
 export class JobsModule {}

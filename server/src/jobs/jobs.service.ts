@@ -15,15 +15,12 @@ import type {
 } from '@tribos/contract';
 import {
   calibrationOverdue,
-  judgeJob,
   nextSentence,
   standingDecision,
   stationKey,
   UNSTATED_THERMAL,
   walk,
   type JobFile,
-  type Judgement,
-  type LengthUnit,
 } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
 import { GaugesService, StudiesService } from '../gauges/index.js';
@@ -32,8 +29,9 @@ import { Scope } from '../kit/scope.js';
 import { AuditService, ShopService } from '../people/index.js';
 import { canonical, LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
+import { JudgingService } from './judging.service.js';
 import { DecisionModel, JobModel } from './models.js';
-import { PropagationService } from './propagation.service.js';
+
 import { decisionOf, factsOf, listRow } from './rows.js';
 
 const PAGE = 50;
@@ -52,7 +50,7 @@ export class JobsService {
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
     private readonly studies: StudiesService,
-    private readonly propagation: PropagationService,
+    private readonly judging: JudgingService,
     private readonly log: LogService,
     private readonly scope: Scope,
     private readonly audit: AuditService,
@@ -104,7 +102,7 @@ export class JobsService {
   private async onBench(row: JobModel): Promise<BenchView['job']> {
     const file = await this.fileOf(row);
     // Home does not wait for whole maps: the one next thing seldom hangs on them, and they are there next time.
-    const { next } = this.judgeNow(file).judgement;
+    const { next } = this.judging.now(file).judgement;
     const station = next.kind === 'decide' || next.kind === 'decided' ? 'decide' : 'measure';
     const sentences = { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') };
     return { ...listRow(row, file.job.customer), next: sentences, station };
@@ -117,19 +115,6 @@ export class JobsService {
 
   async file(id: string): Promise<JobFile> {
     return this.fileOf(await this.row(id));
-  }
-
-  /** Verdicts at once: maps not propagated yet stand on the closed form, and are set to work. */
-  private judgeNow(file: JobFile): { judgement: Judgement; settled: Promise<unknown> | null } {
-    const { spreadOf, settled } = this.propagation.known(judgeJob(file).maps);
-    settled?.catch(() => undefined);
-    return { judgement: judgeJob(file, 'mm', spreadOf), settled };
-  }
-
-  /** Verdicts with every complete map propagated. */
-  async judge(file: JobFile, unit: LengthUnit = 'mm'): Promise<Judgement> {
-    const { maps } = judgeJob(file, unit);
-    return judgeJob(file, unit, await this.propagation.ready(maps));
   }
 
   async create(body: NewJob): Promise<JobView> {
@@ -231,7 +216,7 @@ export class JobsService {
         errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
       });
     }
-    const judged = await this.judge(await this.fileOf(row));
+    const judged = await this.judging.whole(await this.fileOf(row));
     const option = judged.kits.options.find((o) => o.kit.id === body.kitId);
     if (option?.whyNot) throw new ProblemError(422, 'may-not', `${option.whyNot} Nothing was saved.`);
     await this.keepDecision(
@@ -273,7 +258,7 @@ export class JobsService {
       )
       .catch((error: unknown) => {
         // The next write or look sums it up again; nothing but a list’s mark was late.
-        if (!this.propagation.closing) this.logger.warn(`summary of ${id}: ${String(error)}`);
+        if (!this.judging.closing) this.logger.warn(`summary of ${id}: ${String(error)}`);
       });
   }
 
@@ -284,7 +269,7 @@ export class JobsService {
   async summarise(id: string, whole = false): Promise<void> {
     const row = await this.row(id);
     const file = await this.fileOf(row);
-    const now = whole ? { judgement: await this.judge(file), settled: null } : this.judgeNow(file);
+    const now = whole ? { judgement: await this.judging.whole(file), settled: null } : this.judging.now(file);
     if (now.settled) this.summariseLater(id, now.settled);
     const judged = now.judgement;
     const chosen = standingDecision(file);

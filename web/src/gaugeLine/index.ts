@@ -5,6 +5,7 @@ export {
   onFigure,
   openSerial,
   sayPlace,
+  sendsItself,
   takeFromLine,
   useLineState,
 } from './line.js';

@@ -81,6 +81,9 @@ export function sayPlace(line: string): void {
 /** Asks the gauge for the figure it shows. @returns false when no gauge is there */
 export const takeFromLine = (): boolean => send('TAKE');
 
+/** Whether the gauge that is there sends by its own button only, as serial gauges do. */
+export const sendsItself = (): boolean => state.status === 'ready' && socket === null;
+
 export function onFigure(hear: Hears): () => void {
   hearers.add(hear);
   return () => hearers.delete(hear);

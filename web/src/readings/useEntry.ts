@@ -26,7 +26,7 @@ import {
   type Station,
   type Zero,
 } from '@tribos/core';
-import { speak, takeFromLine, tick } from '../gaugeLine/index.js';
+import { sendsItself, speak, takeFromLine, tick } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
 import { fittedKitId } from './places.js';
 import { answersTo, type Answer } from './answers.js';
@@ -287,7 +287,11 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     trigger: () => {
       if (text !== '') accept(false);
       else if (!takeFromLine())
-        trouble('No gauge is connected: type the reading, or connect one under Hands free.');
+        trouble(
+          sendsItself()
+            ? 'This gauge sends by its own button.'
+            : 'No gauge is connected: type the reading, or connect one under Hands free.',
+        );
     },
   };
 }
