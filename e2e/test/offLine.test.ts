@@ -22,12 +22,14 @@ describe('when the line is down', () => {
   it('the page loads and the job is measured on; every reading goes up once, in order', async () => {
     const { driver } = browser;
     const id = await freshJob(driver);
-    await station.open(id);
-    await driver.wait(
-      async () => driver.executeScript('return navigator.serviceWorker.controller !== null'),
-      15_000,
-      'the screens were never kept',
-    );
+    // The screens are kept when the browser finds the time; a page that came before that is not served by them.
+    const kept = () => driver.executeScript('return navigator.serviceWorker.controller !== null');
+    for (let n = 0; n < 5; n += 1) {
+      await station.open(id);
+      for (let wait = 0; wait < 40 && !(await kept()); wait += 1) await driver.sleep(250);
+      if (await kept()) break;
+    }
+    expect(await kept()).toBe(true);
     await take(driver, '77.021');
     await station.logged(id, 1);
     // Long enough for what was seen to be kept.

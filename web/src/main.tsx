@@ -19,3 +19,7 @@ createRoot(document.getElementById('root')!).render(
 // The screens themselves are kept too; they are served from the device when the line is down.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
   void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
+// A page older than what the server now has cannot load its other screens: it begins anew, once a line is there.
+window.addEventListener('vite:preloadError', () => {
+  if (navigator.onLine) window.location.reload();
+});

@@ -1,7 +1,7 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { openZero, standingDecision, stationKey, walk } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
-import { PistonMatch } from '../fit/index.js';
+import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
 import { NextBox, useJobContext, WhatStands, WorkingSheet } from '../jobs/index.js';
@@ -21,7 +21,6 @@ const WorkSheet = lazy(async () => ({ default: (await import('./WorkSheet.js')).
 const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
 const ImportSheet = lazy(async () => ({ default: (await import('./ImportSheet.js')).ImportSheet }));
-const WarmUpSheet = lazy(async () => ({ default: (await import('../fit/WarmUpSheet.js')).WarmUpSheet }));
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
