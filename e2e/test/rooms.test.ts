@@ -327,6 +327,20 @@ describe('for everyone', () => {
     }
   });
 
+  it('leaves room for the sheet beside the bar at 200 % zoom', async () => {
+    const { driver } = browser;
+    await settle('light', 1280);
+    await browser.resize(640, 400);
+    await visit(`/jobs/${await demoJob(driver, 'Varrow 644 Twin')}`, 'Right');
+    const bar = await driver.findElement(By.css('[aria-label="Reading bar"]')).getRect();
+    const main = await driver.findElement(By.css('main')).getRect();
+    expect(bar.height).toBeLessThan(main.height / 3);
+    expect(bar.y + bar.height).toBeLessThanOrEqual(main.y + main.height + 1);
+    await take(driver, '76.95');
+    await sees(driver, 'Right loosest clearance');
+    await browser.resize(1280, 800);
+  });
+
   it('speaks inches everywhere at one key', async () => {
     await settle('light', 1280);
     const { driver } = browser;

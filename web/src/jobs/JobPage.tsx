@@ -28,7 +28,7 @@ function Job({ context }: { context: JobContext }) {
   const read = judgement.items.filter((i) => i.because !== 'unread').map((i): VerdictState => i.state);
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col print:block">
+    <div className="flex min-h-0 flex-1 flex-col print:block short:flex-none">
       <header className="flex flex-wrap items-baseline gap-x-4 px-5 pt-3">
         <h1 className="text-title font-semibold">
           <span className="figure mr-2 text-lead font-normal text-soft">
@@ -65,28 +65,31 @@ function Job({ context }: { context: JobContext }) {
             end
           />
           <Station to={`/jobs/${job.id}/decide`} name="Decide" done={file.decisions.length > 0} />
-          <li className="no-print ml-auto hidden self-center text-small text-soft sm:block">
+          <li className="no-print ml-auto hidden flex-wrap justify-end self-center text-small text-soft sm:flex">
             <Link
-              className="px-2 py-3 text-blue underline underline-offset-4"
+              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
               to={`/jobs/${job.id}/bench-sheet`}
             >
               Bench sheet
             </Link>
             <a
-              className="px-2 py-3 text-blue underline underline-offset-4"
+              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
               href={`/api/jobs/${job.id}/file`}
               download
             >
               Job file
             </a>
             <a
-              className="px-2 py-3 text-blue underline underline-offset-4"
+              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
               href={`/api/jobs/${job.id}/readings.csv`}
               download
             >
               Readings as CSV
             </a>
-            <Link className="px-2 py-3 text-blue underline underline-offset-4" to={`/engines/${engine.id}`}>
+            <Link
+              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
+              to={`/engines/${engine.id}`}
+            >
               Limits
             </Link>
           </li>

@@ -92,8 +92,8 @@ export function MeasureStation() {
 
   return (
     <>
-      <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block">
-        <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto">
+      <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block short:flex-none short:overflow-visible">
+        <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto short:overflow-visible">
           <div className="mb-3 lg:hidden">{nextBox}</div>
           <div
             className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
@@ -114,7 +114,7 @@ export function MeasureStation() {
         </div>
         <aside
           aria-label="Verdicts"
-          className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l"
+          className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l short:overflow-visible"
         >
           <div className="hidden lg:block">{nextBox}</div>
           {nothingRead && gaugesBefore}

@@ -43,7 +43,9 @@ function Cell({
   children: ReactNode;
 }) {
   return (
-    <div className={`min-w-0 border-l border-rule px-4 py-2 lg:first:border-l-0 ${className}`}>
+    <div
+      className={`min-w-0 border-l border-rule px-4 py-2 lg:first:border-l-0 short:px-2 short:py-1 ${className}`}
+    >
       <p className="truncate text-small text-soft">{label}</p>
       {children}
     </div>
@@ -85,13 +87,16 @@ export function ReadingBar({
   const overdue = gauge && calibrationOverdue(gauge, new Date().toISOString());
 
   return (
-    <section aria-label="Reading bar" className="no-print shrink-0 border-t-2 border-ink bg-sheet">
+    <section
+      aria-label="Reading bar"
+      className="no-print shrink-0 border-t-2 border-ink bg-sheet short:sticky short:bottom-0 short:z-20"
+    >
       {refused.map((w) => (
         <Refused key={w.entry.id} waiting={w} />
       ))}
       {entry.question && <Question question={entry.question} answers={entry.answers} />}
       {leaves && <LeafRack leaves={leaves} unit={unit} />}
-      <div className="grid grid-cols-2 lg:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1.1fr)_19rem]">
+      <div className="grid grid-cols-2 lg:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1.1fr)_19rem] short:grid-cols-3">
         <Cell
           label={
             <>
@@ -120,7 +125,7 @@ export function ReadingBar({
               </option>
             ))}
           </select>
-          <p className="flex items-center gap-2 text-small">
+          <p className="flex items-center gap-2 text-small short:hidden">
             <span className={`truncate ${overdue ? 'font-semibold text-beyond' : 'text-soft'}`}>
               {overdue ? 'calibration overdue · ' : ''}
               {goodTo(file, entry, by, unit)}
@@ -137,10 +142,13 @@ export function ReadingBar({
           </p>
         </Cell>
         <Cell label="where">
-          <p className="line-clamp-2 text-lead leading-5 font-semibold" data-testid="where">
+          <p
+            className="line-clamp-2 text-lead leading-5 font-semibold short:text-body short:leading-4"
+            data-testid="where"
+          >
             {stationName(file, station, unit)}
           </p>
-          <p className="truncate text-small text-soft">
+          <p className="truncate text-small text-soft short:hidden">
             {count.at > 0 ? `${count.at} of ${count.of} in the plan` : 'beside the plan'} · arrows,{' '}
             <Kbd>[</Kbd> <Kbd>]</Kbd>
           </p>
@@ -157,13 +165,13 @@ export function ReadingBar({
               'reading'
             )
           }
-          className={`order-first col-span-2 border-l-0 lg:order-none lg:col-span-1 lg:block lg:border-l ${leaves ? 'hidden' : ''}`}
+          className={`order-first col-span-2 border-l-0 short:order-none short:col-span-1 lg:order-none lg:col-span-1 lg:block lg:border-l ${leaves ? 'hidden' : ''}`}
         >
           <Taking entry={entry} unit={unit} />
         </Cell>
         <Cell
           label={waiting > 0 ? `last · ${waiting} waiting to go up` : 'last'}
-          className="col-span-2 border-t lg:col-span-1 lg:border-t-0"
+          className="col-span-2 border-t lg:col-span-1 lg:border-t-0 short:hidden"
         >
           <p className="truncate">
             {last ? (
@@ -231,13 +239,13 @@ function Taking({ entry, unit }: { entry: Entry; unit: LengthUnit }) {
           ? usual
           : `= ${formatLength(size, { unit: gauge!.unit, step: 1_000 })} ${gauge!.unit}`;
   return (
-    <p className="flex min-h-13 items-center gap-3" aria-live="off">
+    <p className="flex min-h-13 items-center gap-3 short:min-h-8" aria-live="off">
       <span
         data-testid="typed"
-        className="figure inline-flex items-center text-taking leading-13 font-semibold"
+        className="figure inline-flex items-center text-taking leading-13 font-semibold short:text-reading short:leading-8"
       >
         {text}
-        <span aria-hidden="true" className="ml-0.5 inline-block h-11 w-1 bg-brass" />
+        <span aria-hidden="true" className="ml-0.5 inline-block h-11 w-1 bg-brass short:h-7" />
       </span>
       <span className="text-lead text-soft">{says}</span>
     </p>
