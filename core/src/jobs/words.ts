@@ -8,6 +8,7 @@ import {
   type Station,
 } from '../readings/index.js';
 import {
+  engravedText,
   limitFigureText,
   nm,
   toDecimal,
@@ -76,8 +77,7 @@ export function findingText(f: Pick<FindingEntry, 'what' | 'deep' | 'place'>, un
 }
 
 /** Thickness of a leaf as it is engraved. */
-export const leafText = (thickness: number, unit: LengthUnit): string =>
-  toDecimal(nm(thickness), unit, unit === 'mm' ? 2 : 4);
+export const leafText = (thickness: number, unit: LengthUnit): string => engravedText(thickness, unit);
 
 /** What leaves leave between them: a bracket or a bound, never one number. */
 export function bracketText(bracket: Pick<LeafBracket, 'low' | 'high'>, unit: LengthUnit): string {

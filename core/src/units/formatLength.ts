@@ -90,3 +90,23 @@ export function limitFigureText(value: Nanometres, side: 'low' | 'high', unit: L
   const [up, down] = [toDecimal(value, unit, decimals, 'up'), toDecimal(value, unit, decimals, 'down')];
   return up === down ? up : toDecimal(value, unit, decimals + 1, side === 'low' ? 'up' : 'down');
 }
+
+/**
+ * An uncertainty, or a width that is needed: never printed smaller than it is.
+ * @param value nm, ≥ 0
+ * @example atLeastText(4_100, 'mm') // '0.005'
+ */
+export const atLeastText = (value: number, unit: LengthUnit): string =>
+  toDecimal(Math.ceil(value) as Nanometres, unit, SHEET[unit], 'up');
+
+/**
+ * A length as it is engraved: all its digits, two decimals of a millimetre or four of an inch at least, so that a
+ * leaf of 0.038 is never called 0.04.
+ */
+export function engravedText(value: number, unit: LengthUnit): string {
+  let decimals = unit === 'mm' ? 2 : 4;
+  const exact = (d: number) =>
+    toDecimal(value as Nanometres, unit, d, 'up') === toDecimal(value as Nanometres, unit, d, 'down');
+  while (decimals < MOST[unit] - 2 && !exact(decimals)) decimals += 1;
+  return toDecimal(value as Nanometres, unit, decimals);
+}

@@ -256,7 +256,7 @@ describe('small words', () => {
   it('a bracket, a bound, nothing', () => {
     expect(bracketText({ low: mm(0.06), high: mm(0.07) }, 'mm')).toBe('0.06–0.07 mm');
     expect(bracketText({ low: mm(0.06), high: null }, 'mm')).toBe('≥ 0.06 mm');
-    expect(bracketText({ low: null, high: mm(0.06) }, 'in')).toBe('< 0.0024 in');
+    expect(bracketText({ low: null, high: mm(0.06) }, 'in')).toBe('< 0.00236 in');
     expect(bracketText({ low: null, high: null }, 'mm')).toBe('–');
   });
 

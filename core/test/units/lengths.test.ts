@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import {
+  atLeastText,
   convert,
+  engravedText,
   factorMaximum,
   factorMinimum,
   finishText,
@@ -99,5 +101,22 @@ describe('lengths', () => {
     expect(unitsAgree('torque', { value: 40, unit: 'N·m' }, { value: 29.5, unit: 'lbf·ft' })).toBe(true);
     expect(unitsAgree('torque', { value: 40, unit: 'N·m' }, { value: 39.5, unit: 'lbf·ft' })).toBe(false);
     expect(um(1.5)).toBe(1_500);
+  });
+});
+
+describe('figures that may only be rounded one way', () => {
+  it('an uncertainty is never printed smaller than it is', () => {
+    expect([4_000, 4_001, 4_999].map((v) => atLeastText(v, 'mm'))).toEqual(['0.004', '0.005', '0.005']);
+    // 4.1 µm is 0.00016142 in
+    expect(atLeastText(4_100, 'in')).toBe('0.0002');
+  });
+
+  it('a leaf is called by all its digits', () => {
+    expect([mm(0.4), mm(0.038), inch(0.0015)].map((v) => engravedText(v, 'mm'))).toEqual([
+      '0.40',
+      '0.038',
+      '0.0381',
+    ]);
+    expect(engravedText(inch(0.0015), 'in')).toBe('0.0015');
   });
 });

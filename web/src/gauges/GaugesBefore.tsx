@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
 import {
+  atLeastText,
   beforeMeasuring,
-  formatLength,
   isGap,
+  limitFigureText,
   nm,
   type Instrument,
-  type LengthUnit,
   type SizeStation,
   type Station,
 } from '@tribos/core';
@@ -41,8 +41,6 @@ function Before({
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [engine, instruments, studies, job, decisions, station, by],
   );
-  const figure = (v: number, u: LengthUnit = unit) =>
-    formatLength(nm(Math.ceil(v)), { unit: u, step: 1_000 });
   if (gauges.length === 0) return null;
   const has = gauges.find((g) => g.window)?.window?.has;
   return (
@@ -56,11 +54,12 @@ function Before({
           >
             <span className="flex justify-between gap-2">
               <span className="truncate">{g.instrument.name}</span>
-              <span className="figure shrink-0">±{figure(g.undecidedWithin)}</span>
+              <span className="figure shrink-0">±{atLeastText(g.undecidedWithin, unit)}</span>
             </span>
             {g.window && !g.window.fits && (
               <span className="block text-small font-normal text-undecided">
-                clearance window {figure(g.window.has)}: it needs {figure(g.window.needs)} to be confirmed
+                clearance window {limitFigureText(nm(g.window.has), 'high', unit)}: it needs{' '}
+                {atLeastText(g.window.needs, unit)} to be confirmed
               </span>
             )}
           </li>
@@ -68,7 +67,8 @@ function Before({
       </ul>
       <p className="mt-1 text-small text-soft">
         Nearer to a limit than that, in {unit}, it stays undecided.
-        {has !== undefined && ` The clearance for new parts is ${figure(has)} wide.`}
+        {has !== undefined &&
+          ` The clearance for new parts is ${limitFigureText(nm(has), 'high', unit)} wide.`}
       </p>
     </section>
   );

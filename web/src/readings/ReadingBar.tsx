@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import {
+  atLeastText,
   calibrationOverdue,
   formatLength,
   fromDeviation,
@@ -10,7 +11,6 @@ import {
   readingContext,
   stationKey,
   stationName,
-  withUnit,
   type JobFile,
   type LeafEntry,
   type LengthUnit,
@@ -28,9 +28,9 @@ import type { Waiting } from './outbox.js';
 function goodTo(file: JobFile, entry: Entry, by: string, unit: LengthUnit): string {
   const { gauge, station, zero, leaves } = entry;
   if (!gauge) return 'no gauge fits';
-  if (leaves) return `each leaf to ±${withUnit(nm(gauge.maxError), { unit, step: 1_000 })}`;
+  if (leaves) return `each leaf to ±${atLeastText(gauge.maxError, unit)} ${unit}`;
   const u = oneReadingU(file, station, gauge, by, new Date().toISOString(), zero);
-  return `good to ±${withUnit(nm(2 * u), { unit, step: 1_000 })}`;
+  return `good to ±${atLeastText(2 * u, unit)} ${unit}`;
 }
 
 function Cell({

@@ -2,6 +2,7 @@ import { useEffect, useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import type { AnyEntryBody } from '@tribos/contract';
 import {
+  atLeastText,
   comparatorWorth,
   driftAllowed,
   fromDeviation,
@@ -75,7 +76,7 @@ function OpeningZero({
     micrometer &&
     comparatorWorth(file, cylinder, gauge, micrometer, context.by, new Date().toISOString(), zeroed);
   const [whole, compared] = [worth(null), worth(3)];
-  const good = (u: number) => withUnit(nm(Math.ceil(2 * u)), { unit: context.unit, step: 1_000 });
+  const good = (u: number) => `${atLeastText(2 * u, context.unit)} ${context.unit}`;
   const unitOf = (place: string) => lengthUnitOf(file.instruments, place, gauge.unit);
   const [text, setText] = useState(() =>
     toDecimal(suggested.value, unitOf(where), unitOf(where) === 'mm' ? 3 : 4),
