@@ -331,13 +331,14 @@ describe('for everyone', () => {
     const { driver } = browser;
     await settle('light', 1280);
     await browser.resize(640, 400);
-    await visit(`/jobs/${await demoJob(driver, 'Varrow 644 Twin')}`, 'Right');
+    await visit(`/jobs/${await freshJob(driver)}`, 'left · 15 mm · thrust');
     const bar = await driver.findElement(By.css('[aria-label="Reading bar"]')).getRect();
     const main = await driver.findElement(By.css('main')).getRect();
     expect(bar.height).toBeLessThan(main.height / 3);
     expect(bar.y + bar.height).toBeLessThanOrEqual(main.y + main.height + 1);
-    await take(driver, '76.95');
-    await sees(driver, 'Right loosest clearance');
+    await take(driver, '77.020');
+    await sees(driver, 'left · 15 mm · pin');
+    await sees(driver, 'Left bore is 0.085 mm inside its service limit so far');
     await browser.resize(1280, 800);
   });
 
