@@ -33,21 +33,29 @@ export interface Judgement {
 /** Looks a propagated map up, or works it; null while it is not there yet. */
 export type SpreadOf = (problem: MapProblem) => MapSpread | null;
 
-/**
- * Every verdict of a job from its file: the one function behind the screen, the server and the command.
- * Pure; the same file and the same propagation give the same judgement anywhere. Where a map is not
- * propagated yet its verdicts stand on the closed form and say they are provisional.
- *
- * @param show     unit the slip questions speak in
- * @param spreadOf propagation of a whole map
- */
-export function judgeJob(file: JobFile, show: LengthUnit = 'mm', spreadOf: SpreadOf = () => null): Judgement {
+/** What a judgement rests on before any map is propagated: the dear part, the same whatever the draws say. */
+export type Prepared = Omit<Judgement, 'items' | 'next' | 'overall'>;
+
+/** @param show unit the slip questions speak in */
+export function prepareJob(file: JobFile, show: LengthUnit = 'mm'): Prepared {
   const readings = standingReadings(file, show);
   const bores = file.engine.cylinders.map((_, i) => boreState(file, readings, i));
-  // An incomplete map proves nothing yet, so it is not worth propagating.
-  const maps = bores.map((bore) =>
-    bore.blockedBy === 'incomplete' ? null : mapProblem(file, bore, readings),
-  );
+  const deep = scores(file.log, file.engine.cylinders.length);
+  return {
+    bores,
+    readings,
+    kits: kitOptions(file, bores, readings, deep, file.log.at(-1)?.at ?? ''),
+    checks: crossChecks(file, bores, readings),
+    findings: findings(file.log, file.engine.cylinders.length),
+    scores: deep,
+    // An incomplete map proves nothing yet, so it is not worth propagating.
+    maps: bores.map((bore) => (bore.blockedBy === 'incomplete' ? null : mapProblem(file, bore, readings))),
+  };
+}
+
+/** Verdicts on what was prepared, with whatever maps are propagated by now. */
+export function judgePrepared(file: JobFile, prepared: Prepared, spreadOf: SpreadOf): Judgement {
+  const { bores, maps, readings, kits, checks } = prepared;
   const items = bores.flatMap((bore, i) => {
     const map = maps[i];
     const spread = map ? spreadOf(map) : undefined;
@@ -57,20 +65,25 @@ export function judgeJob(file: JobFile, show: LengthUnit = 'mm', spreadOf: Sprea
       ...pinItems(file, i, readings),
     ];
   });
-  const deep = scores(file.log, file.engine.cylinders.length);
-  const kits = kitOptions(file, bores, readings, deep, file.log.at(-1)?.at ?? '');
-  const checks = crossChecks(file, bores, readings);
   const read = items.filter((i) => i.because !== 'unread');
   return {
+    ...prepared,
     items,
-    bores,
-    readings,
-    kits,
-    checks,
-    findings: findings(file.log, file.engine.cylinders.length),
-    scores: deep,
-    maps,
     next: nextAction(file, items, readings, kits, checks),
     overall: read.length === 0 ? null : combineVerdicts(read.map((i) => i.state)),
   };
 }
+
+/**
+ * Every verdict of a job from its file: the one function behind the screen, the server and the command.
+ * Pure; the same file and the same propagation give the same judgement anywhere. Where a map is not
+ * propagated yet its verdicts stand on the closed form and say they are provisional.
+ *
+ * @param show     unit the slip questions speak in
+ * @param spreadOf propagation of a whole map
+ */
+export const judgeJob = (
+  file: JobFile,
+  show: LengthUnit = 'mm',
+  spreadOf: SpreadOf = () => null,
+): Judgement => judgePrepared(file, prepareJob(file, show), spreadOf);

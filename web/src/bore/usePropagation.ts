@@ -73,9 +73,10 @@ export const useWorking = (): number | null =>
 /**
  * Works the maps that are not propagated yet, one after another, in a worker. When the readings change the
  * one being worked is given up.
+ * @param spreadOf what is propagated already
  */
-export function usePropagate(maps: readonly (MapProblem | null)[]): void {
-  const next = useMemo(() => maps.find((m) => m !== null && !kept.has(mapKey(m))) ?? null, [maps]);
+export function usePropagate(maps: readonly (MapProblem | null)[], spreadOf: SpreadOf): void {
+  const next = useMemo(() => maps.find((m) => m !== null && spreadOf(m) === null) ?? null, [maps, spreadOf]);
   const key = next && mapKey(next);
   useEffect(() => {
     if (!next || key === null) {

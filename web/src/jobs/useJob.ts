@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
-import { judgeJob, type JobFile, type Judgement, type LengthUnit } from '@tribos/core';
+import { judgePrepared, prepareJob, type JobFile, type Judgement, type LengthUnit } from '@tribos/core';
 import { usePropagate, useSpreads } from '../bore/index.js';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
@@ -43,7 +43,7 @@ export function useJob(id: string) {
   const view = query.data;
   const spreadOf = useSpreads();
 
-  const context = useMemo((): JobContext | null => {
+  const read = useMemo(() => {
     if (!view) return null;
     const known = new Set(view.file.log.map((e) => e.id));
     const mine = entries.filter((w) => w.jobId === id && w.refused === null && !known.has(w.entry.id));
@@ -53,9 +53,21 @@ export function useJob(id: string) {
       by,
     );
     const file = { ...view.file, log: [...view.file.log, ...pending] };
-    return { file, version: view.version, judgement: judgeJob(file, unit, spreadOf), unit, by };
-  }, [view, entries, id, unit, by, spreadOf]);
-  usePropagate(context?.judgement.maps ?? NO_MAPS);
+    return { file, version: view.version, prepared: prepareJob(file, unit) };
+  }, [view, entries, id, unit, by]);
+  // Apart, so that a map propagated meanwhile costs only the verdicts anew.
+  const context = useMemo(
+    (): JobContext | null =>
+      read && {
+        file: read.file,
+        version: read.version,
+        judgement: judgePrepared(read.file, read.prepared, spreadOf),
+        unit,
+        by,
+      },
+    [read, spreadOf, unit, by],
+  );
+  usePropagate(context?.judgement.maps ?? NO_MAPS, spreadOf);
 
   useEffect(() => {
     const job = view?.file.job;
