@@ -1,6 +1,6 @@
 import { BESIDE_PISTON_BIAS, difference, leafMiddle, uncertaintyOf } from '../gauges/index.js';
 import { pistonStation, stationKey, type RingGapStation } from '../readings/index.js';
-import { nm, toDecimal, withUnit, type LengthUnit } from '../units/index.js';
+import { atLeastText, nm, withUnit, type LengthUnit } from '../units/index.js';
 import type { BoreState } from './boreItems.js';
 import { AGREE, fittedKit } from './clearanceItems.js';
 import type { JobFile } from './jobFile.js';
@@ -201,8 +201,6 @@ export function crossCheckSentence(c: CrossCheck, unit: LengthUnit): string {
   const apart = figure(Math.abs(c.a.value - c.b.value));
   if (!c.agrees)
     return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${figure(c.b.value)}: ${apart} apart, more than both can err. ${c.repeat}`;
-  const fused = c.fused
-    ? ` Together ${figure(c.fused.value)} ± ${toDecimal(nm(Math.round(2 * c.fused.u)), unit, unit === 'mm' ? 3 : 4)}.`
-    : '';
+  const fused = c.fused ? ` Together ${figure(c.fused.value)} ± ${atLeastText(2 * c.fused.u, unit)}.` : '';
   return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${figure(c.b.value)}: they agree.${fused}`;
 }
