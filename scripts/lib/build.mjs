@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
-import { ROOT, STATE } from './paths.mjs';
+import { ROOT } from './paths.mjs';
 import { say, Trouble } from './say.mjs';
 
 const SKIP = new Set(['node_modules', 'dist', 'test', '.tribos']);
@@ -42,11 +42,13 @@ const STEPS = [
   },
 ];
 
+/** What was last built: it belongs to the checkout, whichever state directory the application is run with. */
+const BUILT = join(ROOT, '.tribos', 'built.json');
+
 /** Builds what changed since it was last built. */
 export function buildChanged() {
-  mkdirSync(STATE, { recursive: true });
-  const file = join(STATE, 'built.json');
-  const built = existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : {};
+  mkdirSync(dirname(BUILT), { recursive: true });
+  const built = existsSync(BUILT) ? JSON.parse(readFileSync(BUILT, 'utf8')) : {};
   for (const step of STEPS) {
     const now = fingerprint(step.sources);
     if (built[step.name] === now && existsSync(join(ROOT, step.output))) continue;
@@ -54,9 +56,11 @@ export function buildChanged() {
     const result = spawnSync(process.execPath, step.command(), {
       cwd: join(ROOT, step.cwd ?? '.'),
       stdio: 'inherit',
+      // The same build whoever asks for it: a test runner sets another mode.
+      env: { ...process.env, NODE_ENV: 'production' },
     });
     if (result.status !== 0) throw new Trouble(`The ${step.name} could not be built.`);
     built[step.name] = now;
-    writeFileSync(file, JSON.stringify(built));
+    writeFileSync(BUILT, JSON.stringify(built));
   }
 }
