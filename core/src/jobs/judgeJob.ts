@@ -15,6 +15,8 @@ import type { LengthUnit } from '../units/index.js';
 
 export interface Judgement {
   readonly items: readonly VerdictItem[];
+  /** The same verdicts, one list a cylinder. */
+  readonly itemsOf: readonly (readonly VerdictItem[])[];
   readonly bores: readonly BoreState[];
   readonly readings: ReadingsState;
   readonly kits: KitComparison;
@@ -34,7 +36,7 @@ export interface Judgement {
 export type SpreadOf = (problem: MapProblem) => MapSpread | null;
 
 /** What a judgement rests on before any map is propagated: the dear part, the same whatever the draws say. */
-export type Prepared = Omit<Judgement, 'items' | 'next' | 'overall'>;
+export type Prepared = Omit<Judgement, 'items' | 'itemsOf' | 'next' | 'overall'>;
 
 /** @param show unit the slip questions speak in */
 export function prepareJob(file: JobFile, show: LengthUnit = 'mm'): Prepared {
@@ -53,22 +55,41 @@ export function prepareJob(file: JobFile, show: LengthUnit = 'mm'): Prepared {
   };
 }
 
-/** Verdicts on what was prepared, with whatever maps are propagated by now. */
+/** What was judged of a prepared bore last: most bores are as they were when another one's map arrives. */
+const judged = new WeakMap<
+  BoreState,
+  { readonly spread: MapSpread | null | undefined; readonly items: readonly VerdictItem[] }
+>();
+
+function judgeCylinder(file: JobFile, prepared: Prepared, i: number, spreadOf: SpreadOf) {
+  const bore = prepared.bores[i]!;
+  const map = prepared.maps[i];
+  const spread = map ? spreadOf(map) : undefined;
+  const before = judged.get(bore);
+  if (before && before.spread === spread) return before.items;
+  const items: readonly VerdictItem[] = [
+    ...boreItems(file, bore, spread),
+    ...clearanceItems(file, bore, prepared.readings, spread),
+    ...pinItems(file, i, prepared.readings),
+  ];
+  judged.set(bore, { spread, items });
+  return items;
+}
+
+/**
+ * Verdicts on what was prepared, with whatever maps are propagated by now. Verdicts of a cylinder whose map
+ * is as it was are the same objects as before.
+ * @param file the one that was prepared
+ */
 export function judgePrepared(file: JobFile, prepared: Prepared, spreadOf: SpreadOf): Judgement {
-  const { bores, maps, readings, kits, checks } = prepared;
-  const items = bores.flatMap((bore, i) => {
-    const map = maps[i];
-    const spread = map ? spreadOf(map) : undefined;
-    return [
-      ...boreItems(file, bore, spread),
-      ...clearanceItems(file, bore, readings, spread),
-      ...pinItems(file, i, readings),
-    ];
-  });
+  const { bores, readings, kits, checks } = prepared;
+  const itemsOf = bores.map((_, i) => judgeCylinder(file, prepared, i, spreadOf));
+  const items = itemsOf.flat();
   const read = items.filter((i) => i.because !== 'unread');
   return {
     ...prepared,
     items,
+    itemsOf,
     next: nextAction(file, items, readings, kits, checks),
     overall: read.length === 0 ? null : combineVerdicts(read.map((i) => i.state)),
   };

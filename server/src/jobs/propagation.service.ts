@@ -1,9 +1,11 @@
+import { availableParallelism } from 'node:os';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core';
 import { Piscina } from 'piscina';
 
 const MOST_KEPT = 500;
-const THREADS = 2;
+/** One core is left to answering. */
+const THREADS = Math.min(4, Math.max(1, availableParallelism() - 1));
 
 /**
  * Propagates whole maps on threads beside the server's own. What was worked is kept by its problem, so that a

@@ -35,13 +35,18 @@ export async function restoreSeen(): Promise<void> {
 export function keepSeen(): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   const write = () => {
-    timer = undefined;
     const state = dehydrate(queryClient, { shouldDehydrateQuery: worthKeeping });
     // What belongs to a person goes when the person does.
     const signedIn = state.queries.some((q) => q.queryKey[0] === 'session' && q.state.data);
     void (signedIn ? set(KEY, { build: __BUILD__, state } satisfies Kept) : del(KEY)).catch(() => undefined);
   };
+  // Between two keys rather than under one, where the browser can tell.
+  const settled = () => {
+    timer = undefined;
+    if ('requestIdleCallback' in window) requestIdleCallback(write, { timeout: SETTLE_MS });
+    else write();
+  };
   queryClient.getQueryCache().subscribe((event) => {
-    if (event.type === 'updated' || event.type === 'removed') timer ??= setTimeout(write, SETTLE_MS);
+    if (event.type === 'updated' || event.type === 'removed') timer ??= setTimeout(settled, SETTLE_MS);
   });
 }

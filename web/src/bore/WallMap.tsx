@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { memo } from 'react';
 import {
   stationFigure,
   borePlan,
@@ -10,9 +10,10 @@ import {
   stationName,
   thrustAngle,
   type BoreStation,
+  type FindingEntry,
   type JobFile,
-  type Judgement,
   type LengthUnit,
+  type Prepared,
   type Station,
 } from '@tribos/core';
 import { across, foldPort } from './foldPort.js';
@@ -31,27 +32,27 @@ function grid(file: JobFile, cylinder: number): BoreStation[] {
  * The wall over half a turn: depth down, direction across. Diameters are the same half a turn on, so half
  * shows everything. Stations carry their figures; the one being taken is brass.
  */
-export function WallMap({
+export const WallMap = memo(function WallMap({
   file,
-  judgement,
+  prepared,
   cylinder,
   current,
   unit,
   most,
   onPick,
-  children,
+  onFinding,
 }: {
   file: JobFile;
-  judgement: Judgement;
+  prepared: Prepared;
   cylinder: number;
   current: Station | null;
   unit: LengthUnit;
   most: number;
   onPick: (s: Station) => void;
-  children?: ReactNode;
+  onFinding: (cylinder: number) => void;
 }) {
   const { engine } = file;
-  const bore = judgement.bores[cylinder]!;
+  const bore = prepared.bores[cylinder]!;
   const thrust = thrustAngle(engine);
   const planned = new Set(
     borePlan(engine, file.job.plan, cylinder)
@@ -68,7 +69,13 @@ export function WallMap({
       <figcaption className="flex items-center gap-3 pl-9">
         <span className="text-lead font-semibold whitespace-nowrap first-letter:uppercase">{name}</span>
         <span className="flex-1" />
-        {children}
+        <button
+          type="button"
+          className="inline-flex min-h-11 min-w-0 items-center text-small text-blue underline underline-offset-4"
+          onClick={() => onFinding(cylinder)}
+        >
+          <span className="truncate">{findingsText(prepared.findings[cylinder] ?? [], unit)}</span>
+        </button>
         <span className="text-small whitespace-nowrap text-soft">
           {bore.progress.read} of {bore.progress.planned} read
         </span>
@@ -126,7 +133,7 @@ export function WallMap({
               />
             )),
           )}
-          {judgement.findings[cylinder]!.map(
+          {prepared.findings[cylinder]!.map(
             (f) =>
               f.place && (
                 <span
@@ -149,7 +156,7 @@ export function WallMap({
           )}
           {grid(file, cylinder).map((station) => {
             const key = stationKey(station);
-            const state = judgement.readings.stations.get(key);
+            const state = prepared.readings.stations.get(key);
             const blocked = isBlocked(engine, station.depth, station.angle);
             const here = key === currentKey;
             if (blocked && !state) return null;
@@ -188,4 +195,11 @@ export function WallMap({
       </div>
     </figure>
   );
+});
+
+function findingsText(found: readonly FindingEntry[], unit: LengthUnit): string {
+  if (found.length === 0) return 'note a finding';
+  const worst = found.reduce((a, b) => ((b.deep ?? 0) > (a.deep ?? 0) ? b : a));
+  const text = findingText({ ...worst, place: null }, unit);
+  return found.length === 1 ? text : `${text}, ${found.length - 1} more`;
 }

@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import {
   bracketText,
   formatLength,
@@ -51,7 +51,7 @@ function scaleOf(item: VerdictItem): Scale {
  * One judged value on a scale: range for new parts hatched, the limit as a wall with hatching behind it, the
  * value as a scribed line with its ±U whisker. Tap it for the working.
  */
-export function LimitStrip({
+export const LimitStrip = memo(function LimitStrip({
   item,
   unit,
   big = false,
@@ -60,7 +60,7 @@ export function LimitStrip({
   item: VerdictItem;
   unit: LengthUnit;
   big?: boolean;
-  onOpen: () => void;
+  onOpen: (item: VerdictItem) => void;
 }) {
   const id = useId();
   const scale = scaleOf(item);
@@ -81,7 +81,7 @@ export function LimitStrip({
     (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
 
   return (
-    <button type="button" onClick={onOpen} className="block w-full py-1.5 text-left">
+    <button type="button" onClick={() => onOpen(item)} className="block w-full py-1.5 text-left">
       <span className="flex items-center justify-between gap-2">
         <span className="truncate font-semibold">{item.title}</span>
         <span className="inline-flex shrink-0 items-center">
@@ -208,4 +208,4 @@ export function LimitStrip({
       </span>
     </button>
   );
-}
+});

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import {
   nextSentence,
   verdictSentence,
@@ -58,35 +58,9 @@ export function WhatStands({
         <Working />
       </h2>
       <ul className="grid">
-        {read.map((item) => {
-          const { headline, details } = verdictSentence(file, item, unit);
-          const note =
-            item.state === 'noLimit'
-              ? details[0]
-              : details.find(
-                  (d) =>
-                    d.startsWith('Two directions') ||
-                    d.startsWith('The limit is unchecked') ||
-                    d.startsWith('A gauge used'),
-                );
-          return (
-            <li key={item.key}>
-              <button
-                type="button"
-                onClick={() => onOpen(item)}
-                className="flex min-h-11 w-full gap-2 py-1.5 text-left"
-              >
-                <VerdictMark state={item.state} word={false} className="self-start" />
-                <span>
-                  <span className="block leading-snug">{headline}</span>
-                  {note && item.state !== 'within' && (
-                    <span className="block text-small text-soft">{note}</span>
-                  )}
-                </span>
-              </button>
-            </li>
-          );
-        })}
+        {read.map((item) => (
+          <Verdict key={item.key} file={file} item={item} unit={unit} onOpen={onOpen} />
+        ))}
       </ul>
       {unread > 0 && (
         <p className="mt-1 text-small text-soft">
@@ -98,6 +72,39 @@ export function WhatStands({
     </section>
   );
 }
+
+const NOTED = ['Two directions', 'The limit is unchecked', 'A gauge used'];
+
+const Verdict = memo(function Verdict({
+  file,
+  item,
+  unit,
+  onOpen,
+}: {
+  file: JobFile;
+  item: VerdictItem;
+  unit: LengthUnit;
+  onOpen: (item: VerdictItem) => void;
+}) {
+  const { headline, details } = verdictSentence(file, item, unit);
+  const note =
+    item.state === 'noLimit' ? details[0] : details.find((d) => NOTED.some((start) => d.startsWith(start)));
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={() => onOpen(item)}
+        className="flex min-h-11 w-full gap-2 py-1.5 text-left"
+      >
+        <VerdictMark state={item.state} word={false} className="self-start" />
+        <span>
+          <span className="block leading-snug">{headline}</span>
+          {note && item.state !== 'within' && <span className="block text-small text-soft">{note}</span>}
+        </span>
+      </button>
+    </li>
+  );
+});
 
 /** How far the whole map is worked, while it is. */
 function Working() {

@@ -2,7 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
-import { judgePrepared, prepareJob, type JobFile, type Judgement, type LengthUnit } from '@tribos/core';
+import {
+  judgePrepared,
+  prepareJob,
+  type JobFile,
+  type Judgement,
+  type LengthUnit,
+  type Prepared,
+} from '@tribos/core';
 import { usePropagate, useSpreads } from '../bore/index.js';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
@@ -16,6 +23,8 @@ const NO_MAPS: JobContext['judgement']['maps'] = [];
 export interface JobContext {
   readonly file: JobFile;
   readonly version: number;
+  /** What the verdicts rest on: the same object until something is read, whatever is propagated meanwhile. */
+  readonly prepared: Prepared;
   readonly judgement: Judgement;
   readonly unit: LengthUnit;
   /** Who is at the gauge. */
@@ -59,8 +68,7 @@ export function useJob(id: string) {
   const context = useMemo(
     (): JobContext | null =>
       read && {
-        file: read.file,
-        version: read.version,
+        ...read,
         judgement: judgePrepared(read.file, read.prepared, spreadOf),
         unit,
         by,

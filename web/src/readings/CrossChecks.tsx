@@ -1,9 +1,16 @@
-import { crossCheckSentence, type Judgement, type LengthUnit } from '@tribos/core';
+import { memo } from 'react';
+import { crossCheckSentence, type LengthUnit, type Prepared } from '@tribos/core';
 import { VerdictMark } from '../ui/index.js';
 
 /** Independent ways to the same figure, held against each other; those that do not agree first. */
-export function CrossChecks({ judgement, unit }: { judgement: Judgement; unit: LengthUnit }) {
-  const checks = [...judgement.checks].sort((a, b) => Number(a.agrees) - Number(b.agrees));
+export const CrossChecks = memo(function CrossChecks({
+  prepared,
+  unit,
+}: {
+  prepared: Prepared;
+  unit: LengthUnit;
+}) {
+  const checks = [...prepared.checks].sort((a, b) => Number(a.agrees) - Number(b.agrees));
   if (checks.length === 0) return null;
   return (
     <section className="mt-4">
@@ -23,4 +30,4 @@ export function CrossChecks({ judgement, unit }: { judgement: Judgement; unit: L
       </ul>
     </section>
   );
-}
+});

@@ -1,83 +1,56 @@
-import type { ReactNode } from 'react';
-import { findingText, type LengthUnit, type Judgement, type VerdictItem } from '@tribos/core';
+import { memo, type ReactNode } from 'react';
+import type { JobFile, LengthUnit, Prepared, Station, VerdictItem } from '@tribos/core';
 import { WallMap } from '../bore/index.js';
-import { LimitStrip, type JobContext } from '../jobs/index.js';
+import { LimitStrip } from '../jobs/index.js';
 import { PlaceRows } from './PlaceRows.js';
-import type { Entry } from './useEntry.js';
 
-/** One cylinder: its wall, the places beside it, and a strip for every figure that is judged. */
-export function CylinderColumn({
-  context,
+/**
+ * One cylinder: its wall, the places beside it, and a strip for every figure that is judged. Drawn anew only
+ * when something of its own changed.
+ */
+export const CylinderColumn = memo(function CylinderColumn({
+  file,
+  prepared,
+  items,
   cylinder,
-  entry,
+  current,
+  unit,
   most,
   alone,
+  onPick,
   onFinding,
   onItem,
 }: {
-  context: JobContext;
+  file: JobFile;
+  prepared: Prepared;
+  /** Verdicts on this cylinder. */
+  items: readonly VerdictItem[];
   cylinder: number;
-  entry: Entry;
+  /** Where the bar stands; null on another cylinder. */
+  current: Station | null;
+  unit: LengthUnit;
   /** Wear at the dark end of the scale that all cylinders share, nm. */
   most: number;
   alone: boolean;
-  onFinding: () => void;
+  onPick: (station: Station) => void;
+  onFinding: (cylinder: number) => void;
   onItem: (item: VerdictItem) => void;
 }) {
-  const { file, judgement, unit } = context;
+  const shared = { file, prepared, cylinder, current, unit, onPick };
   return (
     <Around alone={alone}>
       <div className="min-w-0">
-        <WallMap
-          file={file}
-          judgement={judgement}
-          cylinder={cylinder}
-          current={entry.station}
-          unit={unit}
-          most={most}
-          onPick={entry.pick}
-        >
-          <button
-            type="button"
-            className="inline-flex min-h-11 min-w-0 items-center text-small text-blue underline underline-offset-4"
-            onClick={onFinding}
-          >
-            <span className="truncate">{findingsText(judgement, cylinder, unit)}</span>
-          </button>
-        </WallMap>
-        <PlaceRows
-          file={file}
-          judgement={judgement}
-          cylinder={cylinder}
-          current={entry.station}
-          unit={unit}
-          onPick={entry.pick}
-        />
+        <WallMap {...shared} most={most} onFinding={onFinding} />
+        <PlaceRows {...shared} />
       </div>
       <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
-        {judgement.items
-          .filter((i) => i.cylinder === cylinder)
-          .map((item) => (
-            <LimitStrip
-              key={item.key}
-              item={item}
-              unit={unit}
-              big={item.feature === 'bore'}
-              onOpen={() => onItem(item)}
-            />
-          ))}
+        {items.map((item) => (
+          <LimitStrip key={item.key} item={item} unit={unit} big={item.feature === 'bore'} onOpen={onItem} />
+        ))}
       </div>
     </Around>
   );
-}
-
-function findingsText(judgement: Judgement, cylinder: number, unit: LengthUnit): string {
-  const found = judgement.findings[cylinder] ?? [];
-  if (found.length === 0) return 'note a finding';
-  const worst = found.reduce((a, b) => ((b.deep ?? 0) > (a.deep ?? 0) ? b : a));
-  const text = findingText({ ...worst, place: null }, unit);
-  return found.length === 1 ? text : `${text}, ${found.length - 1} more`;
-}
+});
 
 /** Below one another beside its neighbours, side by side when it is alone. */
 function Around({ alone, children }: { alone: boolean; children: ReactNode }) {

@@ -5,7 +5,7 @@ const DIGITS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '+'] as c
 
 /** The bar's keypad for fingers; a comparator's deviations need a minus. */
 export function Keypad({ entry, station }: { entry: Entry; station: string }) {
-  const { text, zero } = entry;
+  const { zero } = entry;
   const keys = DIGITS.map((k) => (k === '+' && zero ? '-' : k));
   return (
     <div
@@ -18,7 +18,7 @@ export function Keypad({ entry, station }: { entry: Entry; station: string }) {
         <button
           key={k}
           type="button"
-          onClick={() => entry.setText(text + k)}
+          onClick={() => entry.setText(entry.typed() + k)}
           className="figure min-h-14 bg-page text-reading"
           style={{ gridColumn: (i % 3) + 1, gridRow: Math.floor(i / 3) + 1 }}
         >
@@ -28,7 +28,11 @@ export function Keypad({ entry, station }: { entry: Entry; station: string }) {
       <button
         type="button"
         aria-label="Delete the last digit"
-        onClick={() => (text ? entry.setText(text.slice(0, -1)) : entry.takeBack())}
+        onClick={() => {
+          const text = entry.typed();
+          if (text) entry.setText(text.slice(0, -1));
+          else entry.takeBack();
+        }}
         className="col-start-4 row-span-2 row-start-1 inline-flex items-center justify-center bg-page"
       >
         <Delete aria-hidden="true" />

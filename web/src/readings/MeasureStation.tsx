@@ -1,5 +1,5 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
-import { openZero, standingDecision, stationKey, walk } from '@tribos/core';
+import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import { openZero, standingDecision, stationKey, walk, type VerdictItem } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -32,7 +32,7 @@ type Open =
 /** Bores, pistons and what the readings prove. */
 export function MeasureStation() {
   const context = useJobContext();
-  const { file, judgement, unit } = context;
+  const { file, prepared, judgement, unit } = context;
   const [open, setOpen] = useState<Open>(null);
   const entry = useEntry(context);
   const { station } = entry;
@@ -64,6 +64,8 @@ export function MeasureStation() {
 
   const plan = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null).map(stationKey);
   const close = () => setOpen(null);
+  const onItem = useCallback((item: VerdictItem) => setOpen({ kind: 'item', key: item.key }), []);
+  const onFinding = useCallback((cylinder: number) => setOpen({ kind: 'finding', cylinder }), []);
   // By key, so that the working follows the readings while it is open.
   const shown = open?.kind === 'item' ? judgement.items.find((i) => i.key === open.key) : undefined;
   const most = Math.max(
@@ -101,13 +103,17 @@ export function MeasureStation() {
             {file.engine.cylinders.map((name, cylinder) => (
               <CylinderColumn
                 key={name}
-                context={context}
+                file={file}
+                prepared={prepared}
+                items={judgement.itemsOf[cylinder]!}
                 cylinder={cylinder}
-                entry={entry}
+                current={station.cylinder === cylinder ? station : null}
+                unit={unit}
                 most={most}
                 alone={alone}
-                onFinding={() => setOpen({ kind: 'finding', cylinder })}
-                onItem={(item) => setOpen({ kind: 'item', key: item.key })}
+                onPick={entry.pick}
+                onFinding={onFinding}
+                onItem={onItem}
               />
             ))}
           </div>
@@ -118,14 +124,9 @@ export function MeasureStation() {
         >
           <div className="hidden lg:block">{nextBox}</div>
           {nothingRead && gaugesBefore}
-          <WhatStands
-            file={file}
-            judgement={judgement}
-            unit={unit}
-            onOpen={(item) => setOpen({ kind: 'item', key: item.key })}
-          />
-          <CrossChecks judgement={judgement} unit={unit} />
-          <PutAside file={file} judgement={judgement} />
+          <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
+          <CrossChecks prepared={prepared} unit={unit} />
+          <PutAside file={file} prepared={prepared} />
           <PistonMatch context={context} />
           {!nothingRead && gaugesBefore}
           <div className="no-print mt-3 flex flex-wrap">

@@ -23,7 +23,7 @@ export function NextButtons({
   const { file, unit } = context;
   const go = (gauge: string | null, station: Entry['station']) => {
     entry.pick(station);
-    if (gauge) entry.pickGauge(gauge);
+    if (gauge) entry.pickGauge(gauge, station);
   };
   switch (next.kind) {
     case 'read':

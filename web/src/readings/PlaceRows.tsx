@@ -1,35 +1,36 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import {
   stationFigure,
   bracketText,
   isGap,
   stationKey,
   type JobFile,
-  type Judgement,
   type LengthUnit,
+  type Prepared,
   type Station,
 } from '@tribos/core';
 import { listedPlaces, placeName } from './places.js';
 
 /** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */
-export function PlaceRows({
+export const PlaceRows = memo(function PlaceRows({
   file,
-  judgement,
+  prepared,
   cylinder,
   current,
   unit,
   onPick,
 }: {
   file: JobFile;
-  judgement: Judgement;
+  prepared: Prepared;
   cylinder: number;
-  current: Station;
+  /** Where the bar stands; null on another cylinder. */
+  current: Station | null;
   unit: LengthUnit;
   onPick: (s: Station) => void;
 }) {
   const [all, setAll] = useState(false);
-  const places = listedPlaces(file, judgement, cylinder, current, all);
-  const { stations, gaps } = judgement.readings;
+  const places = listedPlaces(file, prepared, cylinder, current, all);
+  const { stations, gaps } = prepared.readings;
   const figure = (s: Station): string => {
     const key = stationKey(s);
     const gap = gaps.get(key);
@@ -43,7 +44,7 @@ export function PlaceRows({
       <ul>
         {places.map((place) => {
           const key = stationKey(place);
-          const here = stationKey(current) === key;
+          const here = current !== null && stationKey(current) === key;
           const read = stations.has(key) || gaps.has(key);
           const kit = 'kit' in place ? file.engine.kits.find((k) => k.id === place.kit) : undefined;
           const offHeight = place.part === 'piston' && place.place !== 'gauge-height';
@@ -83,4 +84,4 @@ export function PlaceRows({
       </button>
     </div>
   );
-}
+});

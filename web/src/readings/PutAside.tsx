@@ -1,8 +1,9 @@
-import { putAsideSentences, type JobFile, type Judgement } from '@tribos/core';
+import { memo } from 'react';
+import { putAsideSentences, type JobFile, type Prepared } from '@tribos/core';
 
 /** Readings that stay in the log and no longer count, and why. */
-export function PutAside({ file, judgement }: { file: JobFile; judgement: Judgement }) {
-  const sentences = putAsideSentences(file, judgement.readings);
+export const PutAside = memo(function PutAside({ file, prepared }: { file: JobFile; prepared: Prepared }) {
+  const sentences = putAsideSentences(file, prepared.readings);
   if (sentences.length === 0) return null;
   return (
     <section className="mt-4">
@@ -16,4 +17,4 @@ export function PutAside({ file, judgement }: { file: JobFile; judgement: Judgem
       </ul>
     </section>
   );
-}
+});

@@ -23,6 +23,7 @@ import { LeafRack } from './LeafRack.js';
 import { Question, Refused } from './BarNotices.js';
 import type { Entry } from './useEntry.js';
 import type { Waiting } from './outbox.js';
+import { useTypedOn } from './typing.js';
 
 /** `good to ±0.013 mm`: twice the standard uncertainty of one reading with this gauge here, by this person. */
 function goodTo(file: JobFile, entry: Entry, by: string, unit: LengthUnit): string {
@@ -224,7 +225,8 @@ const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
 
 /** The figure as it is being typed, and what it makes. */
 function Taking({ entry, unit }: { entry: Entry; unit: LengthUnit }) {
-  const { gauge, text, zero, leaves } = entry;
+  const { gauge, zero, leaves } = entry;
+  const text = useTypedOn(entry.jobId);
   if (leaves) return <p className="flex min-h-13 items-center text-soft">answered above: g, d or x</p>;
   const parsed = text && gauge ? parseReading(text, readingContext(gauge, zero !== null)) : null;
   const deviation = gauge?.unit === 'in' ? 'tenths' : 'µm';

@@ -91,7 +91,8 @@ export function handle(
   target: HTMLElement | null,
 ): boolean {
   const { key } = event;
-  const typing = e.text !== '';
+  const text = e.typed();
+  const typing = text !== '';
   const onControl = target !== null && target.closest('button, a, summary') !== null;
   if (key === 'Enter') {
     // With nothing typed, Enter presses what has the focus.
@@ -109,7 +110,7 @@ export function handle(
     return true;
   }
   if (key === 'Backspace') {
-    if (typing) e.setText(e.text.slice(0, -1));
+    if (typing) e.setText(text.slice(0, -1));
     else e.takeBack();
     return true;
   }
@@ -124,7 +125,7 @@ export function handle(
   }
   if (!typing && command(key, e, commands)) return true;
   if (TYPED.test(key) || (typing && LETTER.test(key))) {
-    e.setText(e.text + key);
+    e.setText(text + key);
     return true;
   }
   return false;

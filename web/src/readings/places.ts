@@ -6,34 +6,34 @@ import {
   stationKey,
   stationName,
   type JobFile,
-  type Judgement,
   type LengthUnit,
   type PistonPlace,
+  type Prepared,
   type Station,
 } from '@tribos/core';
 import { otherStations } from './moves.js';
 
 /** The kit whose piston lies in the bore when leaves are tried beside it. */
-export const fittedKitId = (file: JobFile, judgement: Judgement, cylinder: number): string | null =>
-  fittedKit(file, judgement.bores[cylinder]!)?.id ?? null;
+export const fittedKitId = (file: JobFile, prepared: Prepared, cylinder: number): string | null =>
+  fittedKit(file, prepared.bores[cylinder]!)?.id ?? null;
 
 /** Places of one cylinder that are listed under its map, those not read yet only when asked for. */
 export function listedPlaces(
   file: JobFile,
-  judgement: Judgement,
+  prepared: Prepared,
   cylinder: number,
-  current: Station,
+  current: Station | null,
   all: boolean,
 ): Station[] {
   const kit = standingDecision(file)?.kitId ?? null;
-  const { stations, gaps } = judgement.readings;
+  const { stations, gaps } = prepared.readings;
   const pistons = (Object.keys(PISTON_PLACES) as PistonPlace[]).map((place): Station => ({
     ...pistonStation(cylinder, kit),
     place,
   }));
   const others = otherStations(file.engine, cylinder, {
     piston: kit,
-    clearance: fittedKitId(file, judgement, cylinder),
+    clearance: fittedKitId(file, prepared, cylinder),
   });
   return [...pistons, ...others].filter((s) => {
     const key = stationKey(s);
@@ -42,7 +42,7 @@ export function listedPlaces(
       (s.part === 'piston' && s.place === 'gauge-height') ||
       stations.has(key) ||
       gaps.has(key) ||
-      key === stationKey(current)
+      (current !== null && key === stationKey(current))
     );
   });
 }

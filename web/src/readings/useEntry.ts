@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useCallback, useState } from 'react';
 import { v7 } from 'uuid';
 import type { AnyEntryBody } from '@tribos/contract';
 import {
@@ -33,6 +33,7 @@ import { answersTo, type Answer } from './answers.js';
 import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
 import { move, type Direction } from './moves.js';
 import { post } from './outbox.js';
+import { setTypedOn, typedOn } from './typing.js';
 
 /** Leaves laid together, and what the shop's set offers. */
 export interface Leaves {
@@ -46,13 +47,17 @@ export interface Leaves {
 }
 
 export interface Entry {
-  readonly text: string;
+  readonly jobId: string;
+  /** What is typed and not yet accepted; see `useTypedOn` for drawing it. */
+  readonly typed: () => string;
   readonly setText: (text: string) => void;
   readonly station: Station;
+  /** Stays the same function while the job is open. */
   readonly pick: (station: Station) => void;
   readonly gauge: Instrument | null;
   readonly nextGauge: () => void;
-  readonly pickGauge: (id: string) => void;
+  /** @param at where it is taken in hand; here when left out */
+  readonly pickGauge: (id: string, at?: Station) => void;
   readonly gauges: readonly Instrument[];
   readonly accept: (repeat: boolean) => void;
   readonly takeBack: () => void;
@@ -82,7 +87,6 @@ const ACTS = 3;
 const STACK = 3;
 
 const now = (): string => new Date().toISOString();
-const halfTyped = (jobId: string): string => `tribos:typing:${jobId}`;
 
 const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null =>
   (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
@@ -96,8 +100,8 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     nextStation(file, judgement.readings, null) ??
     walk(file.engine, file.job.plan, kit)[0]!;
   const [station, setStation] = useState<Station>(first);
-  const [text, keepText] = useState(() => sessionStorage.getItem(halfTyped(jobId)) ?? '');
-  const [gaugeId, setGaugeId] = useState<string | null>(null);
+  // In hand for one kind of part; another part has a gauge of its own.
+  const [inHand, setInHand] = useState<{ readonly part: Station['part']; readonly id: string } | null>(null);
   const [say, setSay] = useState<Entry['say']>(null);
   const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
   const trouble = (what: string) => setSay({ tone: 'trouble', text: what });
@@ -105,7 +109,8 @@ export function useEntry({ file, judgement }: JobContext): Entry {
 
   const { readings } = judgement;
   const gauges = suitable(file, station);
-  const gauge = gauges.find((g) => g.id === gaugeId) ?? rememberedGauge(file, station);
+  const gauge =
+    gauges.find((g) => g.id === inHand?.id && inHand.part === station.part) ?? rememberedGauge(file, station);
   const last = lastReading(file.log);
   const question = readings.questions[0] ?? null;
   const zero = gauge && station.part === 'bore' ? openZero(readings.zeros, gauge.id) : null;
@@ -117,11 +122,8 @@ export function useEntry({ file, judgement }: JobContext): Entry {
   };
 
   const setText = (next: string): void => {
-    keepText(next);
+    setTypedOn(jobId, next);
     setSay(null);
-    // A half-typed figure survives a reload too.
-    if (next) sessionStorage.setItem(halfTyped(jobId), next);
-    else sessionStorage.removeItem(halfTyped(jobId));
   };
 
   const send = (entries: AnyEntryBody[]): void => void post(jobId, entries);
@@ -144,11 +146,10 @@ export function useEntry({ file, judgement }: JobContext): Entry {
       seen: file.log.at(-1)?.id ?? null,
     }) as AnyEntryBody;
 
-  const pick = (to: Station): void => {
+  const pick = useCallback((to: Station): void => {
     setStation(to);
     setStack(null);
-    if (to.part !== station.part) setGaugeId(null);
-  };
+  }, []);
 
   /** Takes a figure at the station; what cannot be read is not taken, with the reason. */
   const take = (typed: string, repeat: boolean): boolean => {
@@ -182,7 +183,7 @@ export function useEntry({ file, judgement }: JobContext): Entry {
   };
 
   const accept = (repeat: boolean): void => {
-    if (take(text, repeat)) setText('');
+    if (take(typedOn(jobId), repeat)) setText('');
   };
 
   const proposal = isGap(station)
@@ -229,13 +230,14 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     done(`${last.kind === 'leaf' ? 'That leaf' : last.text} is taken back. It stays in the log.`);
   };
 
-  const pickGauge = (id: string): void => {
-    setGaugeId(id);
-    rememberGauge(station.part, id);
+  const pickGauge = (id: string, at: Station = station): void => {
+    setInHand({ part: at.part, id });
+    rememberGauge(at.part, id);
   };
 
   return {
-    text,
+    jobId,
+    typed: () => typedOn(jobId),
     setText,
     station,
     pick,
@@ -282,10 +284,10 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     leaves,
     takeFigure: (figure) => {
       // What cannot be taken stays in the bar with its reason, unless something typed already stands there.
-      if (!take(figure, false) && text === '') keepText(figure);
+      if (!take(figure, false) && typedOn(jobId) === '') setTypedOn(jobId, figure);
     },
     trigger: () => {
-      if (text !== '') accept(false);
+      if (typedOn(jobId) !== '') accept(false);
       else if (!takeFromLine())
         trouble(
           sendsItself()
