@@ -16,6 +16,8 @@ afterAll(async () => {
   await browser?.close();
   await world?.close();
 });
+/** How long the server stays away. */
+const DOWN_MS = 60_000;
 const log = (id: string) => serverLog(browser.driver, id);
 
 describe('when the line is down', () => {
@@ -34,12 +36,17 @@ describe('when the line is down', () => {
     await station.logged(id, 1);
     // Long enough for what was seen to be kept.
     await driver.sleep(1_500);
+    const down = Date.now();
     await world.kill();
     await take(driver, '77.020');
     await driver.navigate().refresh();
     await driver.wait(until.elementLocated(By.css('[data-testid=where]')), 15_000);
     await station.isWhere('left · 45 mm · thrust');
     for (const text of ['77.016', '77.015']) await take(driver, text);
+    await sees(driver, '3 entries waiting');
+    // Down for as long as a router takes to come back, and reloaded once more meanwhile.
+    await driver.sleep(Math.max(0, DOWN_MS - (Date.now() - down)));
+    await driver.navigate().refresh();
     await sees(driver, '3 entries waiting');
     await world.restart();
     await station.logged(id, 4);
@@ -50,7 +57,7 @@ describe('when the line is down', () => {
       '77.015',
     ]);
     await sees(driver, 'line up');
-  });
+  }, 240_000);
 
   it('someone else takes the same place meanwhile: both are kept, and it is asked', async () => {
     const { driver } = browser;

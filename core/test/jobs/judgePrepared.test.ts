@@ -1,0 +1,67 @@
+import fc from 'fast-check';
+import {
+  judgeJob,
+  judgePrepared,
+  mapKey,
+  prepareJob,
+  propagate,
+  type MapProblem,
+  type MapSpread,
+} from '../../src/index.js';
+import { bores, jobFile, piston } from '../support.js';
+
+const READ = [0, 1].map((n) => [
+  [`77.02${n}`, '77.018'],
+  ['77.016', '77.015'],
+  ['77.012', '77.012'],
+]);
+const FILE = jobFile([...bores(READ), piston(0, '76.967'), piston(1, '76.967')]);
+const spreads = new Map<MapProblem, MapSpread>();
+const worked = (problem: MapProblem): MapSpread => {
+  const known = spreads.get(problem) ?? propagate(problem, 4_000);
+  spreads.set(problem, known);
+  return known;
+};
+
+describe('verdicts as the maps arrive', () => {
+  it('keeps the verdicts of a cylinder whose map is as it was', () => {
+    const prepared = prepareJob(FILE);
+    const [left, right] = prepared.maps;
+    expect([left, right]).not.toContain(null);
+    const none = judgePrepared(FILE, prepared, () => null);
+    const one = judgePrepared(FILE, prepared, (p) => (p === left ? worked(p) : null));
+    const both = judgePrepared(FILE, prepared, worked);
+    expect(one.itemsOf[1]).toBe(none.itemsOf[1]);
+    expect(one.itemsOf[0]).not.toBe(none.itemsOf[0]);
+    expect(both.itemsOf[0]).toBe(one.itemsOf[0]);
+    expect(both.itemsOf[1]).not.toBe(one.itemsOf[1]);
+  });
+
+  it('says the same in whatever order they arrive, and when one is taken away again', () => {
+    const fresh = judgeJob(FILE, 'mm', (p) => propagate(p, 4_000));
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 6 }), (seen) => {
+        const prepared = prepareJob(FILE);
+        for (const mask of seen)
+          judgePrepared(FILE, prepared, (p) => (mask & (1 << prepared.maps.indexOf(p)) ? worked(p) : null));
+        const byKey = new Map([...spreads.values()].map((s) => [s.key, s]));
+        const last = judgePrepared(FILE, prepared, (p) => byKey.get(mapKey(p)) ?? null);
+        expect(last.items).toEqual(fresh.items);
+        expect(last.itemsOf.flat()).toEqual(last.items);
+        expect(last.overall).toBe(fresh.overall);
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it('judges a new reading anew, though the other cylinder reads as before', () => {
+    const before = judgeJob(FILE);
+    const file = jobFile([...bores(READ), piston(0, '76.967'), piston(1, '76.930')]);
+    const after = judgeJob(file);
+    const clearance = (j: typeof after, i: number) =>
+      j.itemsOf[i]!.filter((item) => item.key.includes('clearance')).map((item) => item.value);
+    expect(clearance(after, 0)).toEqual(clearance(before, 0));
+    expect(clearance(after, 1)).not.toEqual(clearance(before, 1));
+    expect(clearance(after, 1).length).toBeGreaterThan(0);
+  });
+});
