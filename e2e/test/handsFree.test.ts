@@ -1,25 +1,14 @@
-import { By, Key, openBrowser, sees, signIn } from '../lib/browser.mjs';
+import { atTheBench } from '../lib/atTheBench.mjs';
+import { By, Key, sees } from '../lib/browser.mjs';
 import { setHandsFree, startGauge } from '../lib/gauge.mjs';
 import { freshJob, press, serverLog, take } from '../lib/job.mjs';
-import { stationOf } from '../lib/station.mjs';
-import { startWorld } from '../lib/world.mjs';
 
-let world: Awaited<ReturnType<typeof startWorld>>;
-let browser: Awaited<ReturnType<typeof openBrowser>>;
+const at = atTheBench();
 let gauge: Awaited<ReturnType<typeof startGauge>>;
-let station: ReturnType<typeof stationOf>;
 beforeAll(async () => {
-  world = await startWorld();
   gauge = await startGauge();
-  browser = await openBrowser();
-  station = stationOf(world, browser);
-  await signIn(browser.driver, world.base, 'tomasz@ternhollow.example');
 });
-afterAll(async () => {
-  await browser?.close();
-  await gauge?.close();
-  await world?.close();
-});
+afterAll(() => gauge?.close());
 
 interface Entry {
   readonly kind: string;
@@ -29,14 +18,14 @@ interface Entry {
   readonly corrects: { slip: string } | null;
 }
 const SPACE = ' ';
-const connected = () => sees(browser.driver, 'connected, Space takes it');
+const connected = () => sees(at.browser.driver, 'connected, Space takes it');
 
 describe('with the gauge stand-in and a foot-switch', () => {
   it('measures both bores and both pistons of a twin with no key but Space and no pointer', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     await setHandsFree(driver, { line: gauge.line });
     const id = await freshJob(driver);
-    await station.open(id);
+    await at.station.open(id);
     await connected();
     // A question (wear that looks like a slip) is a press more; what is asked for again is read again.
     let presses = 0;
@@ -62,16 +51,16 @@ describe('with the gauge stand-in and a foot-switch', () => {
   });
 
   it('reads a whole map by comparator, three times a place, and closes its zero, all with Space', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     const id = await freshJob(driver, '386', { plan: 'quick' });
-    await station.open(id);
+    await at.station.open(id);
     await connected();
     await press(driver, 'z');
-    const size = await station.field('Size set, mm');
+    const size = await at.station.field('Size set, mm');
     await size.clear();
     await size.sendKeys('84.030');
     await driver.findElement(By.xpath('//label[contains(.,"anticlockwise")]')).click();
-    await station.button('Read by deviation from here').click();
+    await at.station.button('Read by deviation from here').click();
     const text = () => driver.findElement(By.css('[aria-label=Verdicts]')).getText();
     // From here on nothing but the foot-switch.
     for (let n = 0; n < 60 && !(await text()).includes('closing zero'); n += 1) {
@@ -99,88 +88,88 @@ describe('with the gauge stand-in and a foot-switch', () => {
   });
 
   it('asks about a thimble read a turn off; Space says yes', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     await gauge.knobs({ slip: 1 });
     const id = await freshJob(driver);
-    await station.open(id);
+    await at.station.open(id);
     await connected();
     await press(driver, 'i', 'i');
     await press(driver, SPACE);
     await sees(driver, 'one turn of the thimble');
     await gauge.knobs({ slip: 0 });
     await press(driver, SPACE);
-    await station.logged(id, 2);
+    await at.station.logged(id, 2);
     const log = (await serverLog(driver, id)) as Entry[];
     expect(log[1]!.corrects).toMatchObject({ slip: 'thimble-turn' });
     expect(log[0]!.value - log[1]!.value).toBe(500_000);
   });
 
   it('survives the gauge being unplugged mid-reading, typing meanwhile, and finds it again', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     const id = await freshJob(driver);
-    await station.open(id);
+    await at.station.open(id);
     await connected();
     await press(driver, SPACE);
-    await station.logged(id, 1);
+    await at.station.logged(id, 1);
     await gauge.unplug();
     await sees(driver, 'gauge is gone: type meanwhile');
     await press(driver, SPACE);
     await sees(driver, 'No gauge is connected');
     await take(driver, '77.041');
-    await station.logged(id, 2);
+    await at.station.logged(id, 2);
     await gauge.plug();
     await connected();
     await press(driver, SPACE);
-    await station.logged(id, 3);
+    await at.station.logged(id, 3);
     const log = (await serverLog(driver, id)) as Entry[];
     expect(log[1]!.text).toBe('77.041');
     expect(new Set(log.map((e) => JSON.stringify(e.station))).size).toBe(3);
   });
 
   it('takes a reading sent by the gauge’s own button, and keeps one that does not fit in the bar', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     const id = await freshJob(driver);
-    await station.open(id);
+    await at.station.open(id);
     await connected();
     await gauge.press();
-    await station.logged(id, 1);
+    await at.station.logged(id, 1);
     await press(driver, ...'77.0');
     await gauge.press();
-    await station.logged(id, 2);
+    await at.station.logged(id, 2);
     // Half a figure typed by hand is still there.
-    expect(await station.typed()).toBe('77.0');
+    expect(await at.station.typed()).toBe('77.0');
     await press(driver, Key.ESCAPE);
   });
 
   it('connects by its sheet, and lets go again', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     await setHandsFree(driver, {});
-    await station.open(await freshJob(driver));
-    await station.button('Hands free').click();
-    const address = await station.field('Address');
+    await at.station.open(await freshJob(driver));
+    await at.station.button('Hands free').click();
+    const address = await at.station.field('Address');
     await address.clear();
     await address.sendKeys('ws://elsewhere.example:1', Key.ENTER);
     await sees(driver, 'A gauge on this machine');
     await address.clear();
     await address.sendKeys(gauge.line, Key.ENTER);
     await sees(driver, 'the foot-switch (Space) takes what it shows');
-    await station.button('Let it go').click();
+    await at.station.button('Let it go').click();
     await sees(driver, 'No gauge is connected.');
   });
 });
 
 describe('a gauge that types', () => {
   it('is told from a hand by what it puts around its figure', async () => {
-    const { driver } = browser;
+    const { driver } = at.browser;
     await setHandsFree(driver, { prefix: 'D=', suffix: 'mm' });
     const id = await freshJob(driver);
-    await station.open(id);
+    await at.station.open(id);
     await press(driver, ...'D=+077.0410mm', Key.ENTER);
-    await station.logged(id, 1);
+    await at.station.logged(id, 1);
     expect(((await serverLog(driver, id)) as Entry[])[0]!.text).toBe('77.0410');
     // The same letter from a hand is no gauge: it is typed on.
     await press(driver, ...'77.043', Key.ENTER);
-    await station.logged(id, 2);
+    await at.station.logged(id, 2);
     await setHandsFree(driver, {});
   });
 });

@@ -26,6 +26,8 @@ export interface JobContext {
   /** What the verdicts rest on: the same object until something is read, whatever is propagated meanwhile. */
   readonly prepared: Prepared;
   readonly judgement: Judgement;
+  /** Whether the server was asked since the page came; until then this is what the device kept. */
+  readonly answered: boolean;
   readonly unit: LengthUnit;
   /** Who is at the gauge. */
   readonly by: string;
@@ -50,6 +52,7 @@ export function useJob(id: string) {
   const session = useSession();
   const by = session.data?.person.name ?? '';
   const view = query.data;
+  const answered = query.isFetchedAfterMount || !query.isStale;
   const spreadOf = useSpreads();
 
   const read = useMemo(() => {
@@ -70,10 +73,11 @@ export function useJob(id: string) {
       read && {
         ...read,
         judgement: judgePrepared(read.file, read.prepared, spreadOf),
+        answered,
         unit,
         by,
       },
-    [read, spreadOf, unit, by],
+    [read, spreadOf, answered, unit, by],
   );
   usePropagate(context?.judgement.maps ?? NO_MAPS, spreadOf);
 

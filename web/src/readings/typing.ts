@@ -1,28 +1,43 @@
 import { useSyncExternalStore } from 'react';
+import type { Station } from '@tribos/core';
 
 /*
  * What is being typed at the bar stands apart from the station: a key redraws the figure and nothing else.
- * A half-typed figure survives a reload, so it lies in the session's storage; the memory before it saves
- * asking for it at every key.
+ * A half-typed figure survives a reload, and so does the place it is typed for: it lies in the session's
+ * storage; the memory before it saves asking for it at every key.
  */
 
-const place = (jobId: string): string => `tribos:typing:${jobId}`;
-const texts = new Map<string, string>();
-const listeners = new Set<() => void>();
-
-/** What is typed and not yet accepted on a job. */
-export function typedOn(jobId: string): string {
-  const known = texts.get(jobId);
-  if (known !== undefined) return known;
-  const kept = sessionStorage.getItem(place(jobId)) ?? '';
-  texts.set(jobId, kept);
-  return kept;
+interface Typed {
+  readonly text: string;
+  readonly at: Station | null;
 }
 
-export function setTypedOn(jobId: string, text: string): void {
-  if (typedOn(jobId) === text) return;
-  texts.set(jobId, text);
-  if (text) sessionStorage.setItem(place(jobId), text);
+const NOTHING: Typed = { text: '', at: null };
+const place = (jobId: string): string => `tribos:typed:${jobId}`;
+const known = new Map<string, Typed>();
+const listeners = new Set<() => void>();
+
+function lies(jobId: string): Typed {
+  const before = known.get(jobId);
+  if (before) return before;
+  const kept = sessionStorage.getItem(place(jobId));
+  const typed = kept === null ? NOTHING : (JSON.parse(kept) as Typed);
+  known.set(jobId, typed);
+  return typed;
+}
+
+/** What is typed and not yet accepted on a job. */
+export const typedOn = (jobId: string): string => lies(jobId).text;
+
+/** Where it is typed for; null when nothing is typed. */
+export const typedAt = (jobId: string): Station | null => lies(jobId).at;
+
+/** @param at the place it is typed for */
+export function setTypedOn(jobId: string, text: string, at: Station): void {
+  const before = lies(jobId);
+  if (before.text === text && (before.at === at || text === '')) return;
+  known.set(jobId, text ? { text, at } : NOTHING);
+  if (text) sessionStorage.setItem(place(jobId), JSON.stringify({ text, at } satisfies Typed));
   else sessionStorage.removeItem(place(jobId));
   listeners.forEach((l) => l());
 }

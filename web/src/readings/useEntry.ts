@@ -14,7 +14,6 @@ import {
   standingDecision,
   stationKey,
   thrustAngle,
-  walk,
   type GapState,
   type Instrument,
   type LeafAnswer,
@@ -34,6 +33,7 @@ import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
 import { move, type Direction } from './moves.js';
 import { post } from './outbox.js';
 import { setTypedOn, typedOn } from './typing.js';
+import { useAt } from './useAt.js';
 
 /** Leaves laid together, and what the shop's set offers. */
 export interface Leaves {
@@ -92,14 +92,11 @@ const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | n
   (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
 
 /** What is being typed, where, with which gauge: the state behind the reading bar. */
-export function useEntry({ file, judgement }: JobContext): Entry {
+export function useEntry(context: JobContext): Entry {
+  const { file, judgement } = context;
   const jobId = file.job.id;
   const kit = standingDecision(file)?.kitId ?? null;
-  const first = (): Station =>
-    ('station' in judgement.next ? judgement.next.station : null) ??
-    nextStation(file, judgement.readings, null) ??
-    walk(file.engine, file.job.plan, kit)[0]!;
-  const [station, setStation] = useState<Station>(first);
+  const { station, pick: stand, stay } = useAt(context);
   // In hand for one kind of part; another part has a gauge of its own.
   const [inHand, setInHand] = useState<{ readonly part: Station['part']; readonly id: string } | null>(null);
   const [say, setSay] = useState<Entry['say']>(null);
@@ -122,11 +119,15 @@ export function useEntry({ file, judgement }: JobContext): Entry {
   };
 
   const setText = (next: string): void => {
-    setTypedOn(jobId, next);
+    stay();
+    setTypedOn(jobId, next, station);
     setSay(null);
   };
 
-  const send = (entries: AnyEntryBody[]): void => void post(jobId, entries);
+  const send = (entries: AnyEntryBody[]): void => {
+    stay();
+    void post(jobId, entries);
+  };
   const reading = (
     at: SizeStation,
     instrumentId: string,
@@ -146,10 +147,13 @@ export function useEntry({ file, judgement }: JobContext): Entry {
       seen: file.log.at(-1)?.id ?? null,
     }) as AnyEntryBody;
 
-  const pick = useCallback((to: Station): void => {
-    setStation(to);
-    setStack(null);
-  }, []);
+  const pick = useCallback(
+    (to: Station): void => {
+      stand(to);
+      setStack(null);
+    },
+    [stand],
+  );
 
   /** Takes a figure at the station; what cannot be read is not taken, with the reason. */
   const take = (typed: string, repeat: boolean): boolean => {
@@ -284,7 +288,7 @@ export function useEntry({ file, judgement }: JobContext): Entry {
     leaves,
     takeFigure: (figure) => {
       // What cannot be taken stays in the bar with its reason, unless something typed already stands there.
-      if (!take(figure, false) && typedOn(jobId) === '') setTypedOn(jobId, figure);
+      if (!take(figure, false) && typedOn(jobId) === '') setTypedOn(jobId, figure, station);
     },
     trigger: () => {
       if (typedOn(jobId) !== '') accept(false);

@@ -1,0 +1,38 @@
+import { useCallback, useState } from 'react';
+import { nextStation, standingDecision, walk, type Station } from '@tribos/core';
+import type { JobContext } from '../jobs/index.js';
+import { setTypedOn, typedAt, typedOn } from './typing.js';
+
+/** Where the work goes on: the place the next action names, else the first unread of the plan. */
+function goesOn({ file, judgement }: JobContext): Station {
+  return (
+    ('station' in judgement.next ? judgement.next.station : null) ??
+    nextStation(file, judgement.readings, null) ??
+    walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null)[0]!
+  );
+}
+
+/**
+ * Where the bar stands. It goes where the work goes on until somebody does something or the server has
+ * answered: what this device kept of the job may be older than that. From then on only a hand moves it.
+ */
+export function useAt(context: JobContext) {
+  const { file, answered } = context;
+  const jobId = file.job.id;
+  const [chosen, choose] = useState<Station | null>(() => {
+    const at = typedAt(jobId);
+    return at && at.cylinder < file.engine.cylinders.length ? at : null;
+  });
+  const station = chosen ?? goesOn(context);
+  if (chosen === null && answered) choose(station);
+  const pick = useCallback(
+    (to: Station): void => {
+      choose(to);
+      setTypedOn(jobId, typedOn(jobId), to);
+    },
+    [jobId],
+  );
+  /** Somebody does something here. */
+  const stay = (): void => choose((before) => before ?? station);
+  return { station, pick, stay };
+}
