@@ -63,6 +63,8 @@ describe('when the line is down', () => {
     const id = await freshJob(driver);
     await at.station.open(id);
     await at.station.isWhere('left · 15 mm · thrust');
+    // Long enough for what was seen to be kept.
+    await driver.sleep(1_500);
     await driver.get('about:blank');
     await withColleague(async (other) => {
       await stationOf(at.world, other).open(id);

@@ -34,9 +34,7 @@ export async function restoreSeen(): Promise<void> {
 /** Keeps what is seen from now on. */
 export function keepSeen(): void {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  let unwritten = false;
   const write = () => {
-    unwritten = false;
     const state = dehydrate(queryClient, { shouldDehydrateQuery: worthKeeping });
     // What belongs to a person goes when the person does.
     const signedIn = state.queries.some((q) => q.queryKey[0] === 'session' && q.state.data);
@@ -49,11 +47,6 @@ export function keepSeen(): void {
     else write();
   };
   queryClient.getQueryCache().subscribe((event) => {
-    if (event.type !== 'updated' && event.type !== 'removed') return;
-    unwritten = true;
-    timer ??= setTimeout(settled, SETTLE_MS);
-  });
-  window.addEventListener('pagehide', () => {
-    if (unwritten) write();
+    if (event.type === 'updated' || event.type === 'removed') timer ??= setTimeout(settled, SETTLE_MS);
   });
 }
