@@ -4,7 +4,6 @@ import {
   borePlan,
   directionName,
   findingText,
-  formatLength,
   isBlocked,
   stationKey,
   stationName,
@@ -16,6 +15,7 @@ import {
   type Prepared,
   type Station,
 } from '@tribos/core';
+import { FindingMark } from './FindingMark.js';
 import { across, foldPort } from './foldPort.js';
 import { WearCanvas } from './WearCanvas.js';
 
@@ -133,27 +133,9 @@ export const WallMap = memo(function WallMap({
               />
             )),
           )}
-          {prepared.findings[cylinder]!.map(
-            (f) =>
-              f.place && (
-                <span
-                  key={f.id}
-                  role="img"
-                  aria-label={findingText(f, unit)}
-                  title={findingText(f, unit)}
-                  className="pointer-events-none absolute z-10 -translate-1/2 border border-beyond bg-sheet px-1 text-small leading-4 font-semibold whitespace-nowrap text-beyond"
-                  style={{
-                    left: `clamp(1.75rem, ${across(f.place.angle, thrust)}%, calc(100% - 1.75rem))`,
-                    top: `${down(f.place.depth)}%`,
-                  }}
-                >
-                  ⁄⁄
-                  {f.deep !== null && (
-                    <span className="figure"> {formatLength(f.deep, { unit, step: 1_000 })}</span>
-                  )}
-                </span>
-              ),
-          )}
+          {prepared.findings[cylinder]!.map((f) => (
+            <FindingMark key={f.id} finding={f} engine={engine} unit={unit} />
+          ))}
           {grid(file, cylinder).map((station) => {
             const key = stationKey(station);
             const state = prepared.readings.stations.get(key);

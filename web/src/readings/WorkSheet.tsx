@@ -89,7 +89,7 @@ export function WorkSheet({
   return (
     <Sheet title="Work done" onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">
-        <div className="grid gap-4 sm:grid-cols-2">
+        <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_11rem]">
           <SelectField
             label="What"
             autoFocus

@@ -29,7 +29,7 @@ export function Failed({ error, retry }: { error: Error; retry?: () => void }) {
 
 export function Kbd({ children }: { children: ReactNode }) {
   return (
-    <kbd className="figure rounded-edge border border-rule bg-page px-1.5 text-small text-ink">
+    <kbd className="figure inline-block leading-tight rounded-edge border border-rule bg-page px-1.5 text-small text-ink">
       {children}
     </kbd>
   );
