@@ -9,7 +9,7 @@ import {
 } from '@tribos/core';
 import type { AnyEntryBody } from '@tribos/contract';
 import { FieldTrouble, lengthOf, lengthOrNull, lengthText } from '../src/forms/index.js';
-import { dayText } from '../src/jobs/dayText.js';
+import { dayText } from '../src/ui/dayText.js';
 import { rememberedGauge, rememberGauge, suitable } from '../src/readings/gaugeFor.js';
 import { pendingEntries } from '../src/readings/logEntryOf.js';
 import { asPrinted, wholeFigure } from '../src/specs/figureText.js';

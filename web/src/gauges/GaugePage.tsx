@@ -7,7 +7,7 @@ import { api } from '../app/api.js';
 import { keys } from '../app/queries.js';
 import { useSettings } from '../app/settings.js';
 import { useMay, useSession } from '../people/index.js';
-import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
+import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 
 const StudySheet = lazy(async () => ({ default: (await import('./StudySheet.js')).StudySheet }));
 const StudyTable = lazy(async () => ({ default: (await import('./StudyTable.js')).StudyTable }));
@@ -84,7 +84,7 @@ export function GaugePage() {
                       <td className="py-1">{by}</td>
                       <td className="figure py-1 text-lead">{figure(s.s)}</td>
                       <td className="figure py-1">{s.repeats}</td>
-                      <td className="py-1">{s.at.slice(0, 10)}</td>
+                      <td className="py-1">{dayText(s.at)}</td>
                     </tr>
                   );
                 })}

@@ -7,7 +7,7 @@ import { api } from '../app/api.js';
 import { keys } from '../app/queries.js';
 import { useSettings } from '../app/settings.js';
 import { useMay } from '../people/index.js';
-import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
+import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 
 const GaugeSheet = lazy(async () => ({ default: (await import('./GaugeSheet.js')).GaugeSheet }));
 
@@ -46,7 +46,7 @@ export function GaugesPage() {
     >
       {data.length === 0 && <Empty>No gauge yet. Add those you measure with.</Empty>}
       <div className="overflow-x-auto">
-        <table className="w-full min-w-180 border-t border-ink/60 bg-sheet text-left">
+        <table className="w-full min-w-170 border-t border-ink/60 bg-sheet text-left">
           <thead className="text-small text-soft">
             <tr>
               {[
@@ -56,12 +56,14 @@ export function GaugesPage() {
                 `error up to (E), ${unit}`,
                 `range, ${unit}`,
                 'calibration',
-                'change',
               ].map((h) => (
                 <th key={h} className="px-3 py-2 font-normal">
                   {h}
                 </th>
               ))}
+              <th>
+                <span className="sr-only">change</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -97,7 +99,7 @@ export function GaugesPage() {
                     </span>
                   </td>
                   <td className="figure px-3 text-lead">{figure(i.maxError)}</td>
-                  <td className="figure px-3">
+                  <td className="figure px-3 whitespace-nowrap">
                     {formatLength(nm(i.rangeLow), { unit, step: 1_000_000 })}–
                     {formatLength(nm(i.rangeHigh), { unit, step: 1_000_000 })}
                   </td>
@@ -106,10 +108,10 @@ export function GaugesPage() {
                       <span className="text-soft">none on file</span>
                     ) : overdue ? (
                       <strong className="text-beyond">
-                        overdue, {i.calibrationDue}: its error counts double
+                        overdue since {dayText(i.calibrationDue)}: its error counts double
                       </strong>
                     ) : (
-                      `holds until ${i.calibrationDue}`
+                      `holds until ${dayText(i.calibrationDue)}`
                     )}
                   </td>
                   <td className="px-1">

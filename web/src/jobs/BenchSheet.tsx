@@ -19,9 +19,8 @@ import {
   type Judgement,
   type LengthUnit,
 } from '@tribos/core';
-import { Button } from '../ui/index.js';
+import { Button, dayText } from '../ui/index.js';
 import { useJobContext } from './useJob.js';
-import { dayText } from './dayText.js';
 
 /** Figures a bench sheet carries the limits of. */
 const ON_SHEET: readonly FeatureKey[] = [

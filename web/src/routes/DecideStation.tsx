@@ -22,7 +22,7 @@ import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
 import { useJobContext } from '../jobs/index.js';
 import { useMay } from '../people/index.js';
-import { Button, Empty, TextArea, VerdictMark, type MarkState } from '../ui/index.js';
+import { Button, dayText, Empty, TextArea, VerdictMark, type MarkState } from '../ui/index.js';
 
 const SAYS: Record<
   NonNullable<KitOption['says']>,
@@ -106,7 +106,7 @@ export function DecideStation() {
                   </p>
                   <p>{d.reason || 'no reason given'}</p>
                   <p className="text-small text-soft">
-                    {d.by}, {new Date(d.at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short' })}
+                    {d.by}, {dayText(d.at)}
                   </p>
                 </li>
               ))}

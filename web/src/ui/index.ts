@@ -1,4 +1,5 @@
 export * from './Button.js';
+export * from './dayText.js';
 export * from './Field.js';
 export * from './Page.js';
 export * from './ScribedScale.js';
