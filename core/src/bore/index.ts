@@ -4,4 +4,5 @@ export * from './taper.js';
 export * from './survey.js';
 export * from './wearMap.js';
 export * from './mapProblem.js';
+export { mapKey } from './canonical.js';
 export * from './propagate.js';

@@ -1,5 +1,5 @@
-import type { Estimate } from '../gauges/index.js';
 import { blockSeed, normalQuantile, seedOf, selectAt, xoshiro128ss } from '../statistics/index.js';
+import { canonical, mapKey } from './canonical.js';
 import { mapModel, type MapModel, type ModelRow } from './mapModel.js';
 import { MAP_FIGURES, type MapFigure, type MapProblem } from './mapProblem.js';
 
@@ -21,23 +21,6 @@ export interface MapSpread {
 
 export const DRAWS = 200_000;
 export const BLOCK = 4_000;
-
-/** Text that is the same for equal problems, whatever order their error sources were named in. */
-export function mapKey(problem: MapProblem): string {
-  const estimate = (e: Estimate) => [
-    e.value,
-    [...e.components]
-      .map((c) => [c.key, c.amplitude, c.shape, Number.isFinite(c.dof) ? c.dof : 0, c.pool ?? ''])
-      .sort(([a], [b]) => (String(a) < String(b) ? -1 : 1)),
-  ];
-  return JSON.stringify([
-    problem.stations.map((s) => [s.depth, s.angle, estimate(s.of)]),
-    problem.piston && estimate(problem.piston),
-    problem.sigma,
-    problem.taper,
-    MAP_FIGURES.map((f) => problem.limits[f] ?? null),
-  ]);
-}
 
 const ROOT12 = Math.sqrt(12);
 
@@ -139,7 +122,7 @@ function spreadOf(
 export function* propagation(problem: MapProblem, draws = DRAWS): Generator<number, MapSpread, void> {
   const key = mapKey(problem);
   const seed = seedOf(key);
-  const model = mapModel(problem);
+  const model = mapModel(canonical(problem));
   const out = MAP_FIGURES.map(() => new Float64Array(draws));
   const scratch = scratchFor(model);
   const blocks = Math.ceil(draws / BLOCK);
