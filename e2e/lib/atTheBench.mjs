@@ -1,5 +1,5 @@
 import { afterAll, beforeAll } from '@jest/globals';
-import { openBrowser, signIn } from './browser.mjs';
+import { openBrowser, sees, signIn } from './browser.mjs';
 import { stationOf } from './station.mjs';
 import { startWorld } from './world.mjs';
 
@@ -15,6 +15,11 @@ export function atTheBench() {
     world: /** @type {World} */ (/** @type {unknown} */ (null)),
     browser: /** @type {Browser} */ (/** @type {unknown} */ (null)),
     station: /** @type {ReturnType<typeof stationOf>} */ (/** @type {unknown} */ (null)),
+    /** Opens a page and waits until it says something. */
+    async visit(/** @type {string} */ path, /** @type {string} */ shows) {
+      await at.browser.driver.get(`${at.world.base}${path}`);
+      await sees(at.browser.driver, shows);
+    },
   };
   beforeAll(async () => {
     at.world = await startWorld();

@@ -124,55 +124,6 @@ describe('home', () => {
   });
 });
 
-describe('deciding', () => {
-  it('compares the kits, keeps the choice with its reason, and measures the new pistons', async () => {
-    const { driver } = browser;
-    const id = await demoJob(driver, 'Varrow 644 Twin');
-    await visit(`/jobs/${id}/decide`, 'Recommended');
-    await sees(driver, '+0.50 for both cylinders: the smallest with P ≥ 0.90');
-    await sees(driver, '77.5029 – 77.5150');
-    await button('Choose +0.50').click();
-    await field('Why').sendKeys('The score on the right needs it.');
-    await button('Decide').click();
-    await sees(driver, 'The score on the right needs it.');
-    await world.kill();
-    await world.restart();
-    await visit(`/jobs/${id}`, '+0.50 piston');
-    await take(driver, '77.469');
-    await visit(`/jobs/${id}/decide`, '77.469');
-    await sees(driver, 'measured');
-    // Piston 77.469 + 0.048: the high end of the left bore's own size.
-    await sees(driver, '77.5170');
-  });
-
-  it('shows the cleanup example to the digit: 77.144 / 77.238, and with a score 0.020 deep P 0.67', async () => {
-    const { driver } = browser;
-    const id = await freshJob(driver, '644 Twin', { plan: 'full' });
-    await visit(`/jobs/${id}`, 'left · 15 mm · thrust');
-    for (const text of ['77.094', '77.081', '77.068', '77.079']) await take(driver, text);
-    await press(driver, ']', Key.ARROW_UP, Key.ARROW_UP, Key.ARROW_LEFT, Key.ARROW_LEFT, Key.ARROW_LEFT);
-    await driver.findElement(By.xpath('(//button[normalize-space()="note a finding"])[1]')).click();
-    await field('How deep, mm').sendKeys('0.020', Key.ENTER);
-    await sees(driver, 'score 0.020 mm deep');
-    await visit(`/jobs/${id}/decide`, '77.184 / 77.278');
-    const { body } = await api(driver, 'GET', `/jobs/${id}/verdicts`);
-    expect(body.kits.find((k: { name: string }) => k.name === '+0.25').cylinders[0].odds.p.toFixed(2)).toBe(
-      '0.67',
-    );
-  });
-
-  it('offers no boring of a plated bore', async () => {
-    const { driver } = browser;
-    await visit(
-      `/jobs/${await demoJob(driver, 'Brask 59')}/decide`,
-      'Never: take size out with stones; bore and leave unplated.',
-    );
-    await visit(`/jobs/${await demoJob(driver, 'Varrow 312 MX')}/decide`, 'Corrie 82 mm');
-    await sees(driver, 'is never bored and left');
-    expect(await driver.findElements(By.css('[aria-label="Choose Corrie 82 mm"]'))).toEqual([]);
-  });
-});
-
 describe('limits and gauges', () => {
   it('asks before an odd limit is kept; the second person checks it', async () => {
     const { driver } = browser;
