@@ -73,6 +73,7 @@ describe('when the line is down', () => {
     });
     await at.station.open(id);
     await at.station.isWhere('left · 15 mm · pin');
+    await sees(driver, 'The job went on meanwhile: it is left · 15 mm · pin now.');
     // From here on only a hand moves it: a reading taken elsewhere does not.
     await press(driver, Key.ARROW_DOWN);
     await at.station.isWhere('left · 45 mm · pin');

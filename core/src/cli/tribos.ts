@@ -24,7 +24,7 @@ function fail(sentence: string, details: unknown = undefined): never {
   process.exit(2);
 }
 
-const sentenceOf = ({ headline, todo }: VerdictSentence) => ({ sentence: headline, todo });
+const sentenceOf = ({ headline, notes, todo }: VerdictSentence) => ({ sentence: headline, notes, todo });
 
 function check(path: string): void {
   let json: unknown;

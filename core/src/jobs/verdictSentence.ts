@@ -8,6 +8,8 @@ import { capital, leafText, oddsText } from './words.js';
 export interface VerdictSentence {
   readonly headline: string;
   readonly details: readonly string[];
+  /** Those of the details that stand beside the headline wherever it is shown. */
+  readonly notes: readonly string[];
   /** What to do about it; null where it stands and nothing is to be done. */
   readonly todo: string | null;
 }
@@ -61,15 +63,27 @@ function marginText(item: VerdictItem, unit: LengthUnit): string {
   });
 }
 
+/** What is said on every verdict it touches, a passed one too: it could turn the verdict. */
+const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue']);
+
+function notes(item: VerdictItem, details: readonly string[]): string[] {
+  const beside = item.caveats.filter(
+    (c) => ALWAYS.has(c) || (c === 'two-directions' && item.state !== 'within'),
+  );
+  const why = item.state === 'noLimit' ? details.slice(0, 1) : [];
+  return [...new Set([...why, ...beside.map((c) => CAVEATS[c])])];
+}
+
 /** What stands behind the sentence, without what to do. */
-type Said = Omit<VerdictSentence, 'todo'>;
+type Said = Omit<VerdictSentence, 'todo' | 'notes'>;
 
 /**
  * What one verdict says, in words a customer could read.
  * @param unit the reader's unit
  */
 export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUnit): VerdictSentence {
-  return { ...said(file, item, unit), todo: todo(item) };
+  const sentence = said(file, item, unit);
+  return { ...sentence, notes: notes(item, sentence.details), todo: todo(item) };
 }
 
 const BEYOND: Partial<Record<VerdictItem['feature'], Record<VerdictItem['side'], string>>> = {

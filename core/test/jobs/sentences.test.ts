@@ -169,6 +169,40 @@ describe('what a verdict says, state by state', () => {
     expect(verdictSentence(file, i, 'mm').todo).toBe(todo);
   });
 
+  const OVERDUE = 'A gauge used was past its calibration date; its error is counted double.';
+  const UNCHECKED =
+    'The limit is unchecked: one person typed it and no second compared it with the document.';
+  const TWO = 'Two directions only: an oval lying at 45° would not show.';
+  it.each<[string, VerdictItem, string[]]>([
+    [
+      'a pass by an overdue gauge against an unchecked limit says both',
+      { ...bySide(null, 'within'), caveats: ['two-directions', 'overdue', 'unchecked'] },
+      [OVERDUE, UNCHECKED],
+    ],
+    [
+      'a pass against a limit that a lead has overridden',
+      { ...bySide(null, 'within'), caveats: ['override'] },
+      ['A lead has overridden the governing limit.'],
+    ],
+    [
+      'what is not decided says what two directions cannot show as well',
+      { ...bySide('gauge'), caveats: ['overdue', 'two-directions', 'raised'] },
+      [OVERDUE, TWO],
+    ],
+    [
+      'without a limit it says why, and the rest',
+      {
+        ...item('0:bore:max', { because: null, state: 'noLimit', limit: null, limitAt: null }),
+        governing: { status: 'none', why: 'The sheet is silent.' } as VerdictItem['governing'],
+        caveats: ['overdue'],
+      },
+      [OVERDUE, 'The sheet is silent.'],
+    ],
+    ['nothing where nothing could turn it', { ...bySide(null, 'within'), caveats: ['two-directions'] }, []],
+  ])('beside the headline: %s', (_, i, notes) => {
+    expect([...verdictSentence(file, i, 'mm').notes].sort()).toEqual([...notes].sort());
+  });
+
   it('speaks in the reader’s unit', () => {
     expect(says(bySide(null, 'within'), 'in')).toBe('Left bore is 0.0003 in inside its service limit.');
   });

@@ -4,7 +4,7 @@ import type { BenchesView, BenchView } from '@tribos/contract';
 import { api } from '../app/api.js';
 import { keys } from '../app/queries.js';
 import { useSettings } from '../app/settings.js';
-import { Empty, Failed, Loading, Page, ScribedScale, VerdictMark, dayText } from '../ui/index.js';
+import { dayText, Empty, Failed, Loading, Page, ScribedScale, VerdictMark } from '../ui/index.js';
 import { JobRows, jobNumber } from './JobRows.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */

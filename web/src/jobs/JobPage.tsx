@@ -3,7 +3,7 @@ import { Link, NavLink, Outlet, useParams } from 'react-router';
 import type { VerdictState } from '@tribos/core';
 import { combineVerdicts } from '@tribos/core';
 import { useMay } from '../people/index.js';
-import { Button, Failed, Loading, ScribedScale, VerdictMark, dayText } from '../ui/index.js';
+import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark } from '../ui/index.js';
 import { EditJobSheet } from './EditJobSheet.js';
 import { useJob, type JobContext } from './useJob.js';
 

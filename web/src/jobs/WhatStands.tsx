@@ -73,8 +73,6 @@ export function WhatStands({
   );
 }
 
-const NOTED = ['Two directions', 'The limit is unchecked', 'A gauge used'];
-
 const Verdict = memo(function Verdict({
   file,
   item,
@@ -86,9 +84,7 @@ const Verdict = memo(function Verdict({
   unit: LengthUnit;
   onOpen: (item: VerdictItem) => void;
 }) {
-  const { headline, details } = verdictSentence(file, item, unit);
-  const note =
-    item.state === 'noLimit' ? details[0] : details.find((d) => NOTED.some((start) => d.startsWith(start)));
+  const { headline, notes } = verdictSentence(file, item, unit);
   return (
     <li>
       <button
@@ -99,7 +95,11 @@ const Verdict = memo(function Verdict({
         <VerdictMark state={item.state} word={false} className="self-start" />
         <span>
           <span className="block leading-snug">{headline}</span>
-          {note && item.state !== 'within' && <span className="block text-small text-soft">{note}</span>}
+          {notes.map((note) => (
+            <span key={note} className="block text-small text-soft">
+              {note}
+            </span>
+          ))}
         </span>
       </button>
     </li>

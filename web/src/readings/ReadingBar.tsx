@@ -102,6 +102,7 @@ export function ReadingBar({
           label={
             <>
               gauge <Kbd>i</Kbd>
+              {overdue && <span className="font-semibold text-beyond"> calibration overdue</span>}
               {line.status !== 'off' && (
                 <span className={line.status === 'gone' ? 'font-semibold text-undecided' : ''}>
                   {' '}
@@ -127,10 +128,7 @@ export function ReadingBar({
             ))}
           </select>
           <p className="flex items-center gap-2 text-small short:hidden">
-            <span className={`truncate ${overdue ? 'font-semibold text-beyond' : 'text-soft'}`}>
-              {overdue ? 'calibration overdue · ' : ''}
-              {goodTo(file, entry, by, unit)}
-            </span>
+            <span className="truncate text-soft">{goodTo(file, entry, by, unit)}</span>
             {onZero && (
               <button
                 type="button"

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { nextStation, standingDecision, walk, type Station } from '@tribos/core';
+import { nextStation, standingDecision, stationKey, walk, type Station } from '@tribos/core';
 import type { JobContext } from '../jobs/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
@@ -15,8 +15,9 @@ function goesOn({ file, judgement }: JobContext): Station {
 /**
  * Where the bar stands. It goes where the work goes on until somebody does something or the server has
  * answered: what this device kept of the job may be older than that. From then on only a hand moves it.
+ * @param moved told when that answer moved it from where it stood in sight
  */
-export function useAt(context: JobContext) {
+export function useAt(context: JobContext, moved: (to: Station) => void) {
   const { file, answered } = context;
   const jobId = file.job.id;
   const [chosen, choose] = useState<Station | null>(() => {
@@ -24,7 +25,11 @@ export function useAt(context: JobContext) {
     return at && at.cylinder < file.engine.cylinders.length ? at : null;
   });
   const station = chosen ?? goesOn(context);
-  if (chosen === null && answered) choose(station);
+  const [before] = useState(station);
+  if (chosen === null && answered) {
+    choose(station);
+    if (stationKey(station) !== stationKey(before)) moved(station);
+  }
   const pick = useCallback(
     (to: Station): void => {
       choose(to);

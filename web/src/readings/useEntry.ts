@@ -13,6 +13,7 @@ import {
   readingContext,
   standingDecision,
   stationKey,
+  stationName,
   thrustAngle,
   type GapState,
   type Instrument,
@@ -96,13 +97,19 @@ export function useEntry(context: JobContext): Entry {
   const { file, judgement } = context;
   const jobId = file.job.id;
   const kit = standingDecision(file)?.kitId ?? null;
-  const { station, pick: stand, stay } = useAt(context);
   // In hand for one kind of part; another part has a gauge of its own.
   const [inHand, setInHand] = useState<{ readonly part: Station['part']; readonly id: string } | null>(null);
   const [say, setSay] = useState<Entry['say']>(null);
   const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
   const trouble = (what: string) => setSay({ tone: 'trouble', text: what });
   const done = (what: string) => setSay({ tone: 'done', text: what });
+  const {
+    station,
+    pick: stand,
+    stay,
+  } = useAt(context, (to) =>
+    trouble(`The job went on meanwhile: it is ${stationName(file, to, context.unit)} now.`),
+  );
 
   const { readings } = judgement;
   const gauges = suitable(file, station);
@@ -220,6 +227,7 @@ export function useEntry(context: JobContext): Entry {
           gap,
           toggle: (leaf) => {
             const laid = stack ?? [];
+            stay();
             if (laid.includes(leaf)) setStack(laid.filter((l) => l !== leaf));
             else setStack(laid.length < STACK ? [...laid, leaf] : [leaf]);
           },
@@ -235,6 +243,7 @@ export function useEntry(context: JobContext): Entry {
   };
 
   const pickGauge = (id: string, at: Station = station): void => {
+    stay();
     setInHand({ part: at.part, id });
     rememberGauge(at.part, id);
   };
