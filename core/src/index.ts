@@ -7,6 +7,7 @@ export * from './readings/index.js';
 export * from './bore/index.js';
 export * from './fit/index.js';
 export * from './routes/index.js';
+export * from './practice/index.js';
 export * from './jobs/index.js';
 export { jobFileSchema, migrateEntry } from './format/index.js';
 export type { Misfit } from './format/index.js';

@@ -215,7 +215,7 @@ export function jobFile(
 ): JobFile {
   return {
     format: 'tribos-job',
-    version: 2,
+    version: 3,
     shop: { name: 'Test shop', rules: { wearThreshold: 0.95 }, allowance: { clearance: um(0), reason: '' } },
     engine: over.engine ?? TWIN,
     instruments: over.instruments ?? GAUGES,

@@ -1,4 +1,4 @@
-import type { JobFile, LogEntry, VerdictState } from '@tribos/core';
+import { ROUTE_NAMES, type JobFile, type LogEntry, type Overall, type RouteName } from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
   IsBoolean,
@@ -121,6 +121,11 @@ export class NewDecision {
   @IsClientId()
   id!: string;
 
+  /** The way out; where it is left out, what the kit is for. */
+  @IsOptional()
+  @IsIn(ROUTE_NAMES)
+  route?: RouteName;
+
   @OrNull()
   @IsId()
   kitId!: string | null;
@@ -160,7 +165,7 @@ export interface JobRow {
   readonly complaint: string;
   readonly bench: string | null;
   readonly promised: string | null;
-  readonly overall: VerdictState | null;
+  readonly overall: Overall | null;
   readonly read: number;
   readonly planned: number;
   readonly decided: string | null;

@@ -1,9 +1,10 @@
 import {
   FINDINGS,
-  REOPENS,
+  WORK_KINDS,
   SLIP_CODES,
   type FindingKind,
   type LeafAnswer,
+  type Nail,
   type Nanometres,
   type SlipCode,
   type WorkKind,
@@ -183,6 +184,12 @@ export class FindingBody extends EntryBody {
   @Min(0)
   @Max(10_000_000)
   deep!: Nanometres | null;
+
+  /** What a fingernail drawn across it says. */
+  @IsOptional()
+  @OrNull()
+  @IsIn(['catches', 'slides'])
+  nail?: Nail | null;
 }
 
 export class TicketBody {
@@ -196,7 +203,7 @@ export class TicketBody {
 export class WorkBody extends EntryBody {
   declare kind: 'work';
 
-  @IsIn(Object.keys(REOPENS))
+  @IsIn(WORK_KINDS)
   what!: WorkKind;
 
   @OrNull()

@@ -47,6 +47,9 @@ export function canonical(problem: MapProblem): MapProblem {
     ...problem,
     stations: problem.stations.map((s) => ({ ...s, of: estimate(s.of) })),
     piston: problem.piston && estimate(problem.piston),
+    fits: [...problem.fits]
+      .sort((a, b) => a.low - b.low || a.high - b.high || a.piston.value - b.piston.value)
+      .map((f) => ({ ...f, piston: estimate(f.piston) })),
   };
 }
 
@@ -56,7 +59,7 @@ const keys = new WeakMap<MapProblem, string>();
 export function mapKey(problem: MapProblem): string {
   const known = keys.get(problem);
   if (known !== undefined) return known;
-  const { stations, piston, sigma, taper, limits } = canonical(problem);
+  const { stations, piston, sigma, taper, limits, fits } = canonical(problem);
   const estimate = (e: Estimate) => [
     e.value,
     e.components.map((c) => [
@@ -74,6 +77,7 @@ export function mapKey(problem: MapProblem): string {
     sigma,
     taper,
     MAP_FIGURES.map((f) => limits[f] ?? null),
+    fits.map((f) => [f.low, f.high, estimate(f.piston)]),
   ]);
   keys.set(problem, key);
   return key;

@@ -6,3 +6,4 @@ export * from './wearMap.js';
 export * from './mapProblem.js';
 export { mapKey } from './canonical.js';
 export * from './propagate.js';
+export * from './tail.js';

@@ -1,34 +1,59 @@
-import { independentU, type Estimate } from '../gauges/index.js';
+import { difference, independentU, type Estimate } from '../gauges/index.js';
 import { fitWeights } from './shape.js';
-import type { MapProblem } from './mapProblem.js';
+import { surveyBore } from './survey.js';
+import { fitKey, type MapFigure, type MapProblem } from './mapProblem.js';
 
-/** A size as its value and how each error source moves it. */
-export interface ModelRow {
-  readonly value: number;
+/** A value as how each error source moves it. */
+export interface NoiseRow {
   /** Numbers of the sources in it, and by how much each moves it, nm. */
   readonly at: Int32Array;
   readonly by: Float64Array;
 }
 
-/** Draws of one block, a column each. */
-export interface DrawnSizes {
-  readonly sizes: readonly Float64Array[];
-  readonly piston: Float64Array;
-  /** Standard normal draws of the part of the oval that two directions cannot see. */
-  readonly unseen: Float64Array;
+/** What was read at one depth, reduced to what the draws need. */
+export interface ModelDepth {
+  /** Rows of its stations. */
+  readonly rows: Int32Array;
+  /** Weights of m, a, b over the rows; null with fewer than three directions. */
+  readonly fit: readonly Float64Array[] | null;
+  /** Mean and half difference where only two directions were read. */
+  readonly two: { readonly mean: number; readonly a: number } | null;
+  /** What scatter adds to V² on average, nm². */
+  readonly noise: number;
+  /** Offsets, in shares of an out-of-round of one, of a part as oval as that along its first direction. */
+  readonly oval: Float64Array;
+  /** Offset of the depth, in shares of a taper of one. */
+  readonly taper: number;
 }
 
-/** A map made ready for drawing: error sources numbered, fits reduced to fixed weights. */
+/** A figure that is judged: its value, its own noise, and its limit. */
+export interface ModelFigure {
+  readonly figure: MapFigure;
+  readonly value: number;
+  readonly noise: NoiseRow;
+  readonly limit: { readonly side: 'max' | 'min'; readonly at: number } | null;
+}
+
+export interface ModelFit {
+  readonly key: string;
+  readonly tight: { readonly value: number; readonly noise: NoiseRow; readonly limit: number };
+  readonly loose: { readonly value: number; readonly noise: NoiseRow; readonly limit: number };
+  readonly piston: { readonly value: number; readonly noise: NoiseRow };
+}
+
+/** A map made ready for drawing: error sources numbered, figures with their own noise, fits as fixed weights. */
 export interface MapModel {
   readonly sources: readonly { readonly rectangular: boolean; readonly pool: number }[];
   /** Degrees of freedom of each pool of scatter found from few repeats. */
   readonly pools: readonly number[];
-  readonly rows: readonly ModelRow[];
-  readonly piston: ModelRow | null;
-  /** Whether some depth was read in two directions only. */
-  readonly anyTwo: boolean;
-  /** Works the figures of every draw into columns from an offset on. NaN where a map does not give one. */
-  readonly figures: (drawn: DrawnSizes, count: number, out: readonly Float64Array[], offset: number) => void;
+  readonly stations: readonly NoiseRow[];
+  readonly piston: { readonly value: number; readonly noise: NoiseRow } | null;
+  readonly depths: readonly ModelDepth[];
+  /** Pairs of rows whose difference counts as taper, by the sheet's definition; null compares depth maxima. */
+  readonly taperSets: readonly Int32Array[] | null;
+  readonly figures: readonly ModelFigure[];
+  readonly fits: readonly ModelFit[];
+  readonly sigma: number;
 }
 
 /** Beyond this many degrees of freedom Student's t is the normal distribution for every purpose here. */
@@ -36,23 +61,18 @@ const MANY = 120;
 /** Coarse enough that the last bit of a sine, which differs between engines, never reaches a result. */
 const GRID = 2 ** 36;
 const onGrid = (v: number): number => Math.round(v * GRID) / GRID;
-
-interface Depth {
-  readonly rows: readonly number[];
-  /** Weights of m, a, b over the rows; null with fewer than three directions. */
-  readonly fit: readonly (readonly number[])[] | null;
-  readonly two: boolean;
-  /** What scatter adds to V² on average, in the reading and again in the draw, nm². */
-  readonly noise: number;
-}
+/** A thousandth of a nanometre: figures made through sines agree to it in every engine. */
+const FINE = 2 ** 10;
+const settled = (v: number): number => Math.round(v * FINE) / FINE;
+const RAD = Math.PI / 180;
 
 /** Numbers the error sources of several sizes: the same key is the same source. */
-function numbered(estimates: readonly Estimate[]) {
+function numbering() {
   const index = new Map<string, number>();
   const sources: { rectangular: boolean; pool: number }[] = [];
   const pools: number[] = [];
   const poolIndex = new Map<string, number>();
-  for (const e of estimates) {
+  const row = (e: Estimate): NoiseRow => {
     for (const c of e.components) {
       if (index.has(c.key)) continue;
       let pool = -1;
@@ -64,149 +84,102 @@ function numbered(estimates: readonly Estimate[]) {
       index.set(c.key, sources.length);
       sources.push({ rectangular: c.shape === 'rectangular', pool });
     }
-  }
-  const row = (e: Estimate): ModelRow => ({
-    value: e.value,
-    at: Int32Array.from(e.components, (c) => index.get(c.key)!),
-    by: Float64Array.from(e.components, (c) => c.amplitude),
-  });
+    return {
+      at: Int32Array.from(e.components, (c) => index.get(c.key)!),
+      by: Float64Array.from(e.components, (c) => settled(c.amplitude)),
+    };
+  };
   return { sources, pools, row };
 }
 
-function depthsOf(problem: MapProblem): Depth[] {
-  return [...new Set(problem.stations.map((s) => s.depth))]
-    .sort((a, b) => a - b)
-    .map((depth) => {
-      const rows = problem.stations.flatMap((s, i) => (s.depth === depth ? [i] : []));
-      const angles = rows.map((i) => problem.stations[i]!.angle);
-      const directions = new Set(angles).size;
-      const u = Math.max(...rows.map((i) => independentU(problem.stations[i]!.of)));
-      return {
-        rows,
-        fit: directions >= 3 ? fitWeights(angles).map((w) => w.map(onGrid)) : null,
-        two: directions === 2 && rows.length === 2,
-        noise: (2 * 16 * u * u) / rows.length,
-      };
-    });
+function depthsOf(problem: MapProblem): ModelDepth[] {
+  const depths = [...new Set(problem.stations.map((s) => s.depth))].sort((a, b) => a - b);
+  const [top, bottom] = [depths[0]!, depths.at(-1)!];
+  return depths.map((depth) => {
+    const rows = problem.stations.flatMap((s, i) => (s.depth === depth ? [i] : []));
+    const angles = rows.map((i) => problem.stations[i]!.angle);
+    const values = rows.map((i) => problem.stations[i]!.of.value);
+    const directions = new Set(angles).size;
+    const u = Math.max(...rows.map((i) => independentU(problem.stations[i]!.of)));
+    return {
+      rows: Int32Array.from(rows),
+      fit: directions >= 3 ? fitWeights(angles).map((w) => Float64Array.from(w, onGrid)) : null,
+      two:
+        directions === 2 && rows.length === 2
+          ? { mean: (values[0]! + values[1]!) / 2, a: (values[0]! - values[1]!) / 2 }
+          : null,
+      noise: (16 * u * u) / rows.length,
+      oval: Float64Array.from(angles, (t) => onGrid(Math.cos(2 * (t - angles[0]!) * RAD) / 2)),
+      taper: bottom > top ? (bottom - depth) / (bottom - top) : 0,
+    };
+  });
 }
 
-/** Pairs of rows whose difference counts as taper, by the sheet's definition; null compares depth maxima. */
-function taperGroups(problem: MapProblem, depths: readonly Depth[]): number[][] | null {
+function taperSets(problem: MapProblem, depths: readonly ModelDepth[]): Int32Array[] | null {
   if (depths.length < 2) return [];
   const angles = [...new Set(problem.stations.map((s) => s.angle))];
   const groups = angles
     .map((angle) => problem.stations.flatMap((s, i) => (s.angle === angle ? [i] : [])))
     .filter((g) => g.length > 1);
   if (problem.taper === 'cross-depth' || groups.length === 0) return null;
-  if (problem.taper === 'worst-direction') return groups;
-  const ends = [...depths[0]!.rows, ...depths.at(-1)!.rows];
-  return groups.map((g) => g.filter((i) => ends.includes(i))).filter((g) => g.length > 1);
+  const ends = new Set([...depths[0]!.rows, ...depths.at(-1)!.rows]);
+  return (problem.taper === 'worst-direction' ? groups : groups.map((g) => g.filter((i) => ends.has(i))))
+    .filter((g) => g.length > 1)
+    .map((g) => Int32Array.from(g));
 }
 
+/** @param problem with at least one station */
 export function mapModel(problem: MapProblem): MapModel {
-  const estimates = [...problem.stations.map((s) => s.of), ...(problem.piston ? [problem.piston] : [])];
-  const { sources, pools, row } = numbered(estimates);
-  const rows = problem.stations.map((s) => row(s.of));
+  const { sources, pools, row } = numbering();
+  const stations = problem.stations.map((s) => row(s.of));
+  const survey = surveyBore(problem.stations, problem.taper);
   const depths = depthsOf(problem);
-  const groups = taperGroups(problem, depths);
-  const anyDirections = depths.some((d) => d.rows.length > 1);
-  const anyTwo = depths.some((d) => d.two);
-  const anyOval = depths.some((d) => d.fit !== null || d.two);
-
-  // Which directions a depth has, unrolled into plain arrays: this loop runs 200 000 times.
-  const flat = depths.map((d) => ({
-    rows: Int32Array.from(d.rows),
-    m: d.fit ? Float64Array.from(d.fit[0]!) : null,
-    a: Float64Array.from(d.fit?.[1] ?? []),
-    b: Float64Array.from(d.fit?.[2] ?? []),
-    two: d.two,
-    noise: d.noise,
-  }));
-  const sets = groups?.map((g) => Int32Array.from(g)) ?? null;
-  const { sigma } = problem;
-
-  const figures: MapModel['figures'] = ({ sizes, piston, unseen }, count, out, offset) => {
-    const [outLargest, outSmallest, outRound, outOval, outTaper, outTight, outLoose] = out as Float64Array[];
-    for (let i = 0; i < count; i += 1) {
-      let largest = -Infinity;
-      let smallest = Infinity;
-      let round = 0;
-      let oval = 0;
-      let highOfDepths = -Infinity;
-      let lowOfDepths = Infinity;
-      for (let k = 0; k < flat.length; k += 1) {
-        const depth = flat[k]!;
-        const { rows } = depth;
-        let high = -Infinity;
-        let low = Infinity;
-        for (let r = 0; r < rows.length; r += 1) {
-          const v = sizes[rows[r]!]![i]!;
-          if (v > high) high = v;
-          if (v < low) low = v;
-        }
-        if (high > highOfDepths) highOfDepths = high;
-        if (high < lowOfDepths) lowOfDepths = high;
-        let range = high - low;
-        let v = 0;
-        if (depth.m) {
-          // About one of the sizes, so that weights on a grid move nothing a gauge could show.
-          const base = sizes[rows[0]!]![i]!;
-          let m = 0;
-          let a = 0;
-          let b = 0;
-          for (let r = 1; r < rows.length; r += 1) {
-            const d = sizes[rows[r]!]![i]! - base;
-            m += depth.m[r]! * d;
-            a += depth.a[r]! * d;
-            b += depth.b[r]! * d;
-          }
-          const half = Math.sqrt(a * a + b * b);
-          if (base + m + half > high) high = base + m + half;
-          if (base + m - half < low) low = base + m - half;
-          const raw = 4 * half * half;
-          v = raw > depth.noise ? Math.sqrt(raw - depth.noise) : 0;
-        } else if (depth.two) {
-          const x = sizes[rows[0]!]![i]!;
-          const y = sizes[rows[1]!]![i]!;
-          const a = (x - y) / 2;
-          // An oval that two directions cannot see lies the same way all along its bore.
-          const b = sigma * unseen[i]!;
-          const half = Math.sqrt(a * a + b * b);
-          const mean = (x + y) / 2;
-          if (mean + half > high) high = mean + half;
-          if (mean - half < low) low = mean - half;
-          v = 2 * half;
-        }
-        if (v > range) range = v;
-        if (v > oval) oval = v;
-        if (range > round) round = range;
-        if (high > largest) largest = high;
-        if (low < smallest) smallest = low;
-      }
-      let taper = 0;
-      if (sets === null) taper = highOfDepths - lowOfDepths;
-      else {
-        for (let g = 0; g < sets.length; g += 1) {
-          const set = sets[g]!;
-          let high = -Infinity;
-          let low = Infinity;
-          for (let r = 0; r < set.length; r += 1) {
-            const v = sizes[set[r]!]![i]!;
-            if (v > high) high = v;
-            if (v < low) low = v;
-          }
-          if (high - low > taper) taper = high - low;
-        }
-      }
-      const at = offset + i;
-      outLargest![at] = largest;
-      outSmallest![at] = smallest;
-      outRound![at] = anyDirections ? round : NaN;
-      outOval![at] = anyOval ? oval : NaN;
-      outTaper![at] = depths.length > 1 ? taper : NaN;
-      outTight![at] = smallest - piston[i]!;
-      outLoose![at] = largest - piston[i]!;
-    }
+  const { largest, smallest, outOfRound, taper } = survey;
+  const figures: ModelFigure[] = [];
+  const add = (figure: MapFigure, value: number, of: Estimate) =>
+    figures.push({
+      figure,
+      value: settled(value),
+      noise: row(of),
+      limit: problem.limits[figure] ?? null,
+    });
+  add('largest', largest.of.value, largest.of);
+  add('smallest', smallest.of.value, smallest.of);
+  if (outOfRound) add('outOfRound', outOfRound.value, outOfRound.of);
+  const ovals = survey.depths.flatMap((d) => (d.shape ? [d.shape] : []));
+  if (ovals.length > 0) {
+    const worst = ovals.reduce((a, b) => (b.ovalityLessNoise > a.ovalityLessNoise ? b : a));
+    add('ovality', worst.ovalityLessNoise, worst.oval);
+  }
+  if (taper) add('taper', taper.value, taper);
+  const clearance = (piston: Estimate) => ({
+    tight: difference(smallest.of, piston),
+    loose: difference(largest.of, piston),
+  });
+  if (problem.piston) {
+    const { tight, loose } = clearance(problem.piston);
+    add('tightest', tight.value, tight);
+    add('loosest', loose.value, loose);
+  }
+  const fits = problem.fits.map((candidate): ModelFit => {
+    const { piston, low, high } = candidate;
+    const { tight, loose } = clearance(piston);
+    return {
+      key: fitKey(candidate),
+      tight: { value: settled(tight.value), noise: row(tight), limit: low },
+      loose: { value: settled(loose.value), noise: row(loose), limit: high },
+      piston: { value: piston.value, noise: row(piston) },
+    };
+  });
+  return {
+    sources,
+    pools,
+    stations,
+    piston: problem.piston ? { value: problem.piston.value, noise: row(problem.piston) } : null,
+    depths,
+    taperSets: taperSets(problem, depths),
+    figures,
+    fits,
+    sigma: problem.sigma,
   };
-  return { sources, pools, rows, piston: problem.piston ? row(problem.piston) : null, anyTwo, figures };
 }

@@ -1,14 +1,25 @@
 import { blockSeed, normalQuantile, seedOf, selectAt, xoshiro128ss } from '../statistics/index.js';
+import { atLimit, type AtLimit } from './atLimit.js';
 import { canonical, mapKey } from './canonical.js';
-import { mapModel, type MapModel, type ModelRow } from './mapModel.js';
+import { mapModel, type MapModel, type ModelFigure, type NoiseRow } from './mapModel.js';
 import { MAP_FIGURES, type MapFigure, type MapProblem } from './mapProblem.js';
 
 export interface FigureSpread {
   /** 95 % interval, nm. */
   readonly low: number;
   readonly high: number;
-  /** Share of draws that keep the limit; null without one. */
+  /** Share of draws in which the limit is kept; null without one. */
   readonly p: number | null;
+  /** Share of draws in which a part exactly at its limit would read at least this far out; null without one. */
+  readonly tail: number | null;
+}
+
+/** How surely a piston keeps both ends of its clearance in the bore as it is. */
+export interface FitSpread {
+  /** Both ends at once. */
+  readonly p: number;
+  readonly tight: { readonly p: number; readonly tail: number };
+  readonly loose: { readonly p: number; readonly tail: number };
 }
 
 export interface MapSpread {
@@ -17,45 +28,36 @@ export interface MapSpread {
   readonly draws: number;
   /** Null where the map does not give the figure: one depth has no taper, no piston no clearance. */
   readonly figures: Readonly<Record<MapFigure, FigureSpread | null>>;
+  /** By `fitKey` of the candidate. */
+  readonly fits: Readonly<Record<string, FitSpread>>;
 }
 
 export const DRAWS = 200_000;
 export const BLOCK = 4_000;
 
 const ROOT12 = Math.sqrt(12);
+const column = () => new Float64Array(BLOCK);
+const columns = (count: number): Float64Array[] => Array.from({ length: count }, column);
 
-/** Scratch of one run: a column of draws for every error source and every size. */
-interface Scratch {
-  readonly sources: readonly Float64Array[];
-  readonly factors: readonly Float64Array[];
-  readonly sizes: readonly Float64Array[];
-  readonly piston: Float64Array;
-  readonly unseen: Float64Array;
-}
-
-const columns = (count: number): Float64Array[] =>
-  Array.from({ length: count }, () => new Float64Array(BLOCK));
-
-const scratchFor = (model: MapModel): Scratch => ({
+/** Scratch of one run: a column of draws for every error source and every station. */
+const scratchFor = (model: MapModel) => ({
   sources: columns(model.sources.length),
   factors: columns(model.pools.length),
-  sizes: columns(model.rows.length),
-  piston: new Float64Array(BLOCK),
-  unseen: new Float64Array(BLOCK),
+  stations: columns(model.stations.length),
+  unseen: columns(model.depths.filter((d) => d.two).length),
+  /** What b adds to the largest and takes from the smallest diameter of two-direction depths, before noise. */
+  most: column(),
+  least: column(),
+  noise: column(),
+  other: column(),
+  limit: { high: column(), low: column(), round: column(), taper: column() } satisfies AtLimit,
 });
+type Scratch = ReturnType<typeof scratchFor>;
 
-/** One block: every source drawn as a column, sizes summed column by column, figures worked draw by draw. */
-function drawBlock(
-  model: MapModel,
-  seed: ReturnType<typeof seedOf>,
-  block: number,
-  count: number,
-  scratch: Scratch,
-  out: readonly Float64Array[],
-): void {
-  const { uniform } = xoshiro128ss(blockSeed(seed, block));
-  const fillNormal = (column: Float64Array) => {
-    for (let i = 0; i < count; i += 1) column[i] = normalQuantile(uniform());
+/** Draws every source of one block as a column. */
+function drawSources(model: MapModel, uniform: () => number, count: number, scratch: Scratch): void {
+  const fillNormal = (into: Float64Array) => {
+    for (let i = 0; i < count; i += 1) into[i] = normalQuantile(uniform());
   };
   model.pools.forEach((dof, p) => {
     const factor = scratch.factors[p]!;
@@ -70,51 +72,156 @@ function drawBlock(
     }
   });
   model.sources.forEach(({ rectangular, pool }, k) => {
-    const column = scratch.sources[k]!;
-    if (rectangular) for (let i = 0; i < count; i += 1) column[i] = (uniform() - 0.5) * ROOT12;
-    else fillNormal(column);
-    const factor = scratch.factors[pool];
-    if (factor) for (let i = 0; i < count; i += 1) column[i] = column[i]! * factor[i]!;
+    const into = scratch.sources[k]!;
+    if (rectangular) for (let i = 0; i < count; i += 1) into[i] = (uniform() - 0.5) * ROOT12;
+    else fillNormal(into);
+    if (pool >= 0) {
+      const factor = scratch.factors[pool]!;
+      for (let i = 0; i < count; i += 1) into[i]! *= factor[i]!;
+    }
   });
-  if (model.anyTwo) fillNormal(scratch.unseen);
-  const sum = (row: ModelRow, into: Float64Array) => {
-    into.fill(row.value);
-    row.by.forEach((amplitude, n) => {
-      const column = scratch.sources[row.at[n]!]!;
-      for (let i = 0; i < count; i += 1) into[i] = into[i]! + amplitude * column[i]!;
-    });
-  };
-  model.rows.forEach((row, r) => sum(row, scratch.sizes[r]!));
-  if (model.piston) sum(model.piston, scratch.piston);
-  else scratch.piston.fill(NaN);
-  model.figures(scratch, count, out, block * BLOCK);
+  for (const into of scratch.unseen) fillNormal(into);
 }
 
-function spreadOf(
-  values: Float64Array,
-  limit: { readonly side: 'max' | 'min'; readonly at: number } | undefined,
-): FigureSpread | null {
-  if (Number.isNaN(values[0])) return null;
-  let kept = 0;
-  if (limit) {
-    const { at, side } = limit;
-    for (let i = 0; i < values.length; i += 1) {
-      if (side === 'max' ? values[i]! <= at : values[i]! >= at) kept += 1;
+/** Sums a row's noise over a block, column by column. */
+function fill(row: NoiseRow, sources: readonly Float64Array[], count: number, into: Float64Array): void {
+  into.fill(0, 0, count);
+  for (let k = 0; k < row.at.length; k += 1) {
+    const source = sources[row.at[k]!]!;
+    const by = row.by[k]!;
+    for (let i = 0; i < count; i += 1) into[i]! += by * source[i]!;
+  }
+}
+
+/** Largest and smallest diameter that b may make of the depths read in two directions, without noise. */
+function fillUnseen(model: MapModel, count: number, { unseen, most, least }: Scratch): void {
+  most.fill(-Infinity, 0, count);
+  least.fill(Infinity, 0, count);
+  let k = 0;
+  for (const { two } of model.depths) {
+    if (!two) continue;
+    const draws = unseen[k]!;
+    k += 1;
+    const a2 = two.a * two.a;
+    for (let i = 0; i < count; i += 1) {
+      const b = model.sigma * draws[i]!;
+      const half = Math.sqrt(a2 + b * b);
+      if (two.mean + half > most[i]!) most[i] = two.mean + half;
+      if (two.mean - half < least[i]!) least[i] = two.mean - half;
     }
   }
-  const edge = Math.floor(values.length * 0.025);
-  return {
-    low: selectAt(values, edge),
-    high: selectAt(values, values.length - 1 - edge),
-    p: limit ? kept / values.length : null,
-  };
+}
+
+/**
+ * Draws of one figure: the reading, difference or fit that makes it, alone with its own noise, and the unseen
+ * part of the oval added. The readings hold their noise once already; the largest of them is not drawn anew.
+ */
+function drawFigure(
+  { figure, value }: Pick<ModelFigure, 'figure' | 'value'>,
+  model: MapModel,
+  count: number,
+  scratch: Scratch,
+  less: number,
+  out: Float64Array,
+): void {
+  const { most, least, unseen } = scratch;
+  switch (figure) {
+    case 'largest':
+    case 'loosest':
+      for (let i = 0; i < count; i += 1) out[i]! += Math.max(value, most[i]! - less);
+      return;
+    case 'smallest':
+    case 'tightest':
+      for (let i = 0; i < count; i += 1) out[i]! += Math.min(value, least[i]! - less);
+      return;
+    case 'outOfRound': {
+      const two = model.depths.flatMap((d) => (d.two ? [Math.abs(d.two.a)] : []));
+      for (let i = 0; i < count; i += 1) {
+        const noise = out[i]!;
+        let v = Math.abs(value + noise);
+        for (let k = 0; k < two.length; k += 1) {
+          const a = two[k]! + noise / 2;
+          const b = model.sigma * unseen[k]![i]!;
+          const oval = 2 * Math.sqrt(a * a + b * b);
+          if (oval > v) v = oval;
+        }
+        out[i] = v;
+      }
+      return;
+    }
+    default:
+      for (let i = 0; i < count; i += 1) out[i] = Math.abs(value + out[i]!);
+  }
+}
+
+const keeps = (v: number, side: 'max' | 'min', at: number): boolean => (side === 'max' ? v <= at : v >= at);
+
+/** Draws of one block in which a part at its limit reads at least as far out as the figure. */
+function countTail(f: ModelFigure, model: MapModel, count: number, scratch: Scratch): number {
+  const { limit } = f;
+  if (!limit) return 0;
+  const { high, low, round, taper } = scratch.limit;
+  const away = limit.side === 'max' ? f.value - limit.at : limit.at - f.value;
+  let n = 0;
+  switch (f.figure) {
+    case 'outOfRound':
+    case 'ovality':
+      for (let i = 0; i < count; i += 1) if (round[i]! >= f.value) n += 1;
+      return n;
+    case 'taper':
+      for (let i = 0; i < count; i += 1) if (taper[i]! >= f.value) n += 1;
+      return n;
+    case 'tightest':
+    case 'loosest':
+      fill(model.piston!.noise, scratch.sources, count, scratch.other);
+      for (let i = 0; i < count; i += 1) {
+        const p = scratch.other[i]!;
+        if ((limit.side === 'max' ? high[i]! - p : p - low[i]!) >= away) n += 1;
+      }
+      return n;
+    default:
+      for (let i = 0; i < count; i += 1) if ((limit.side === 'max' ? high[i]! : -low[i]!) >= away) n += 1;
+      return n;
+  }
+}
+
+interface FitCount {
+  both: number;
+  tight: number;
+  loose: number;
+  tightTail: number;
+  looseTail: number;
+}
+
+function countFits(model: MapModel, count: number, scratch: Scratch, counts: readonly FitCount[]): void {
+  const { sources, most, least, noise, other, limit } = scratch;
+  const tail = column();
+  model.fits.forEach((fit, k) => {
+    const c = counts[k]!;
+    const { tight, loose, piston } = fit;
+    fill(tight.noise, sources, count, noise);
+    fill(loose.noise, sources, count, other);
+    fill(piston.noise, sources, count, tail);
+    for (let i = 0; i < count; i += 1) {
+      const t = Math.min(tight.value, least[i]! - piston.value) + noise[i]! >= tight.limit;
+      const l = Math.max(loose.value, most[i]! - piston.value) + other[i]! <= loose.limit;
+      if (t) c.tight += 1;
+      if (l) c.loose += 1;
+      if (t && l) c.both += 1;
+      if (tail[i]! - limit.low[i]! >= tight.limit - tight.value) c.tightTail += 1;
+      if (limit.high[i]! - tail[i]! >= loose.value - loose.limit) c.looseTail += 1;
+    }
+  });
 }
 
 /**
  * Propagation of distributions through a whole map (JCGM 101): every named error source is drawn, tolerances
- * rectangular, scatter normal, scatter from few repeats as Student's t; shape, extremes, taper and clearance
- * are worked anew in each draw. The seed comes from the problem itself and blocks are drawn each from its
- * own seed, so the same map gives the same bits on the server and at the bench.
+ * rectangular, scatter normal, scatter from few repeats as Student's t. Two things are counted. How surely a
+ * limit is kept: the reading, difference or fit that makes the figure, alone, with the unseen part of the
+ * oval added at each depth of two directions. And how often a part exactly at its limit everywhere would read
+ * as far out, without it. Drawing the largest of noisy readings anew would hold their noise twice and call
+ * sound bores worn. The seed comes from the problem itself and blocks are drawn each from its own seed, so the
+ * same map gives the same bits on the server and at the bench.
  *
  * Yields after every block the share that is done, so that a caller may show it, give way, or stop.
  * @param draws a multiple of the block size
@@ -123,17 +230,69 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
   const key = mapKey(problem);
   const seed = seedOf(key);
   const model = mapModel(canonical(problem));
-  const out = MAP_FIGURES.map(() => new Float64Array(draws));
+  const { figures } = model;
+  const out = figures.map(() => new Float64Array(draws));
+  const tails = figures.map(() => 0);
+  const fits = model.fits.map((): FitCount => ({ both: 0, tight: 0, loose: 0, tightTail: 0, looseTail: 0 }));
   const scratch = scratchFor(model);
+  const limits = {
+    round: (problem.limits.outOfRound ?? problem.limits.ovality)?.at ?? 0,
+    taper: problem.limits.taper?.at ?? 0,
+  };
   const blocks = Math.ceil(draws / BLOCK);
   for (let block = 0; block < blocks; block += 1) {
-    drawBlock(model, seed, block, Math.min(BLOCK, draws - block * BLOCK), scratch, out);
+    const count = Math.min(BLOCK, draws - block * BLOCK);
+    drawSources(model, xoshiro128ss(blockSeed(seed, block)).uniform, count, scratch);
+    model.stations.forEach((row, k) => fill(row, scratch.sources, count, scratch.stations[k]!));
+    fillUnseen(model, count, scratch);
+    atLimit(model, scratch.stations, limits, count, scratch.limit);
+    figures.forEach((f, k) => {
+      const into = out[k]!.subarray(block * BLOCK, block * BLOCK + count);
+      fill(f.noise, scratch.sources, count, into);
+      const ofPiston = f.figure === 'tightest' || f.figure === 'loosest';
+      drawFigure(f, model, count, scratch, ofPiston ? model.piston!.value : 0, into);
+      tails[k]! += countTail(f, model, count, scratch);
+    });
+    countFits(model, count, scratch, fits);
     yield (block + 1) / blocks;
   }
-  const figures = Object.fromEntries(
-    MAP_FIGURES.map((f, i) => [f, spreadOf(out[i]!, problem.limits[f])]),
-  ) as Record<MapFigure, FigureSpread | null>;
-  return { key, draws, figures };
+  const spread = (f: MapFigure): FigureSpread | null => {
+    const k = figures.findIndex((x) => x.figure === f);
+    if (k < 0) return null;
+    const values = out[k]!;
+    const { limit } = figures[k]!;
+    let kept = 0;
+    if (limit)
+      for (let i = 0; i < values.length; i += 1) if (keeps(values[i]!, limit.side, limit.at)) kept += 1;
+    const edge = Math.floor(values.length * 0.025);
+    return {
+      low: selectAt(values, edge),
+      high: selectAt(values, values.length - 1 - edge),
+      p: limit ? kept / values.length : null,
+      tail: limit ? tails[k]! / values.length : null,
+    };
+  };
+  return {
+    key,
+    draws,
+    figures: Object.fromEntries(MAP_FIGURES.map((f) => [f, spread(f)])) as Record<
+      MapFigure,
+      FigureSpread | null
+    >,
+    fits: Object.fromEntries(
+      model.fits.map((f, k) => {
+        const c = fits[k]!;
+        return [
+          f.key,
+          {
+            p: c.both / draws,
+            tight: { p: c.tight / draws, tail: c.tightTail / draws },
+            loose: { p: c.loose / draws, tail: c.looseTail / draws },
+          },
+        ];
+      }),
+    ),
+  };
 }
 
 /** The whole propagation at once. */

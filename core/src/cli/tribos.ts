@@ -7,15 +7,21 @@ import {
   recommendationSentence,
   verdictSentence,
   type VerdictSentence,
-  type VerdictState,
+  type Overall,
 } from '../index.js';
 
 const USAGE = `usage: tribos check JOB.json
 
 Prints every verdict of an exported job as JSON.
-Exit: 0 all within · 3 something beyond · 4 undecided or without a limit · 2 bad input`;
+Exit: 0 all within · 3 something beyond · 4 undecided, unread or without a limit · 2 bad input`;
 
-const EXIT: Record<VerdictState, number> = { within: 0, beyond: 3, undecided: 4, noLimit: 4 };
+const EXIT: Record<Overall, number> = {
+  within: 0,
+  beyond: 3,
+  undecided: 4,
+  noLimit: 4,
+  unread: 4,
+};
 
 function fail(sentence: string, details: unknown = undefined): never {
   process.stderr.write(
@@ -47,6 +53,7 @@ function check(path: string): void {
     limit: i.limitAt,
     u: i.u,
     p: i.p,
+    tail: i.tail,
     interval: i.interval,
     bracket: i.bracket,
     ...sentenceOf(verdictSentence(file, i, 'mm')),

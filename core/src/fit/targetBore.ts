@@ -1,6 +1,6 @@
 import { OutOfRange } from '../errors.js';
 import { acceptance, type ShopRules } from '../gauges/index.js';
-import { normalQuantile } from '../statistics/index.js';
+import { normalCdf, normalQuantile } from '../statistics/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 
 export interface TargetBore {
@@ -9,9 +9,11 @@ export interface TargetBore {
   readonly high: Nanometres;
   /** Where to aim inside it. */
   readonly aim: Nanometres;
+  /** Probability that the bore comes back inside, aimed there. */
+  readonly pInside: number;
   /** Why the low end is above piston + sheet minimum. */
   readonly raisedBy: 'nothing' | 'uncertainty' | 'allowance';
-  /** True when no size can be shown to fit with these gauges. */
+  /** True when no bore could be shown to keep both ends with these gauges: no size is printed. */
   readonly cannotBeVerified: boolean;
 }
 
@@ -28,13 +30,30 @@ export interface TargetInput {
   readonly rules: ShopRules;
 }
 
-/** Usual spread of a machinist's finished sizes, nm. */
+/** Usual spread of a machinist's finished sizes, a standard deviation, nm. */
 const SPREAD = 4_000;
+
+/** Least clearance to ask for: the sheet's minimum and the shop's allowance or the gauges' guard, whichever is more. */
+export const leastClearance = (
+  input: Pick<TargetInput, 'clearanceLow' | 'uClearance' | 'allowance' | 'rules'>,
+): number =>
+  input.clearanceLow +
+  Math.max(input.allowance, normalQuantile(acceptance('seizure', input.rules)) * input.uClearance);
+
+/**
+ * Whether some bore can be shown to keep both ends of a clearance: C_high − z·u ≥ the least that is asked for.
+ * Without an allowance that takes a range of 3.29·u at 0.95.
+ */
+export const canBeVerified = (
+  input: Pick<TargetInput, 'clearanceLow' | 'clearanceHigh' | 'uClearance' | 'allowance' | 'rules'>,
+): boolean =>
+  input.clearanceHigh - normalQuantile(acceptance('wear', input.rules)) * input.uClearance >=
+  leastClearance(input);
 
 /**
  * Finished size to ask for so that the clearance, measured afterwards with these gauges, can be shown to
- * keep the sheet's minimum: [P + C_min + max(allowance, z·u), P + C_max], aiming half the machinist's
- * spread above the low end.
+ * keep the sheet's minimum: [P + C_min + max(allowance, z·u), P + C_max], aiming low + min(W/2, 2σ) with the
+ * machinist's spread σ.
  * @throws OutOfRange when the sheet's range is reversed
  * @example P 77.217, C 0.030–0.048, u 3.4 µm → 77.2526 … 77.265
  */
@@ -45,13 +64,15 @@ export function targetBore(input: TargetInput): TargetBore {
   const guard = normalQuantile(acceptance('seizure', rules)) * uClearance;
   const raise = Math.max(allowance, guard);
   // A minimum is rounded up and a maximum down, so that rounding never widens the window.
-  const low = nm(Math.ceil(piston + clearanceLow + raise));
+  const low = nm(Math.ceil(piston + leastClearance(input)));
   const high = nm(Math.floor(piston + clearanceHigh));
+  const aim = nm(Math.min(high, low + Math.min((high - low) / 2, 2 * SPREAD)));
   return {
     low,
     high,
-    aim: nm(Math.min(high, low + SPREAD / 2)),
+    aim,
+    pInside: Math.max(0, normalCdf((high - aim) / SPREAD) - normalCdf((low - aim) / SPREAD)),
     raisedBy: raise === 0 ? 'nothing' : guard >= allowance ? 'uncertainty' : 'allowance',
-    cannotBeVerified: low >= high,
+    cannotBeVerified: low >= high || !canBeVerified(input),
   };
 }

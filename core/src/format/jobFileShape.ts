@@ -1,6 +1,7 @@
 import { FEATURE_KEYS } from '../specs/feature.js';
 import { FINDINGS } from '../readings/log.js';
-import { REOPENS } from '../readings/reopens.js';
+import { WORK_KINDS } from '../readings/reopens.js';
+import { ROUTE_NAMES } from '../jobs/jobFile.js';
 import { SLIP_CODES } from '../readings/slips.js';
 import { EXPANSION } from '../specs/material.js';
 import {
@@ -150,7 +151,7 @@ const sizes = {
 const sizeStation = byKind('part', sizes);
 const gapStation = byKind('part', gaps);
 const slip = oneOf(...SLIP_CODES);
-const work = oneOf(...Object.keys(REOPENS));
+const work = oneOf(...WORK_KINDS);
 const base = { id, at: time, by: name };
 const entry = byKind('kind', {
   reading: object({
@@ -197,6 +198,7 @@ const entry = byKind('kind', {
     what: oneOf(...Object.keys(FINDINGS)),
     place: orNull(object({ depth: size, angle })),
     deep: orNull(integer(0, 10_000_000)),
+    nail: orNull(oneOf('catches', 'slides')),
   }),
   work: object({
     ...base,
@@ -212,7 +214,7 @@ const entry = byKind('kind', {
 
 export const jobFileShape: Shape = object({
   format: oneOf('tribos-job'),
-  version: oneOf(2),
+  version: oneOf(3),
   shop: object({
     name,
     rules: object({ wearThreshold: number(0.8, 0.999) }),
@@ -244,14 +246,18 @@ export const jobFileShape: Shape = object({
     overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
   }),
   log: list(entry),
-  decisions: list(object({ id, at: time, by: name, kitId: orNull(id), reason: text() }), 0, 1000),
+  decisions: list(
+    object({ id, at: time, by: name, route: oneOf(...ROUTE_NAMES), kitId: orNull(id), reason: text() }),
+    0,
+    1000,
+  ),
 });
 
-/** The JSON Schema published for the job file, format version 2. */
+/** The JSON Schema published for the job file, format version 3. */
 export const jobFileSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: 'urn:tribos:job-file:2',
-  title: 'Tribos job file, version 2',
+  $id: 'urn:tribos:job-file:3',
+  title: 'Tribos job file, version 3',
   description:
     'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,

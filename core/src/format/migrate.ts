@@ -5,15 +5,23 @@ const isObject = (v: unknown): v is Old => typeof v === 'object' && v !== null &
 const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : []);
 
 /**
- * A log entry of format version 1 as version 2 says it: a score became a finding, and a reading says which
- * zero it was read from and what its writer had seen. Entries of version 2 come back as they are.
+ * A log entry of an earlier format as this one says it: a score became a finding, a reading says which zero
+ * it was read from and what its writer had seen, a finding what a fingernail says of it.
  */
 export function migrateEntry(entry: unknown): unknown {
   if (!isObject(entry)) return entry;
   if (entry['kind'] === 'score') {
     const { kind: _kind, depth, ...rest } = entry;
-    return { ...rest, kind: 'finding', what: depth === 0 ? 'clean' : 'score', place: null, deep: depth };
+    return {
+      ...rest,
+      kind: 'finding',
+      what: depth === 0 ? 'clean' : 'score',
+      place: null,
+      deep: depth,
+      nail: null,
+    };
   }
+  if (entry['kind'] === 'finding') return { nail: null, ...entry };
   return entry['kind'] === 'reading' ? { zeroId: null, seen: null, ...entry } : entry;
 }
 
@@ -26,8 +34,30 @@ function migrateInstrument(instrument: unknown): unknown {
   return { travel, leaves: [], ...instrument };
 }
 
+/** A decision of version 2 named a kit or none; since version 3 it names the way. */
+function migrateDecision(decision: unknown, kits: readonly unknown[]): unknown {
+  if (!isObject(decision) || 'route' in decision) return decision;
+  const kit = kits.find((k) => isObject(k) && k['id'] === decision['kitId']);
+  const oversize = isObject(kit) && typeof kit['oversize'] === 'number' ? kit['oversize'] : 0;
+  const route = decision['kitId'] === null ? 'reuse' : oversize > 0 ? 'bore' : 'fit';
+  return { ...decision, route };
+}
+
+function twoToThree(json: unknown): unknown {
+  if (!isObject(json) || json['version'] !== 2) return json;
+  const kits = isObject(json['engine']) ? list(json['engine']['kits']) : [];
+  return {
+    ...json,
+    version: 3,
+    log: list(json['log']).map(migrateEntry),
+    decisions: list(json['decisions']).map((d) => migrateDecision(d, kits)),
+  };
+}
+
 /** Brings a job file of any earlier version to the current one. What it does not know it leaves alone. */
-export function migrateJobFile(json: unknown): unknown {
+export const migrateJobFile = (json: unknown): unknown => twoToThree(oneToTwo(json));
+
+function oneToTwo(json: unknown): unknown {
   if (!isObject(json) || json['version'] !== 1) return json;
   const { job, engine } = json;
   return {

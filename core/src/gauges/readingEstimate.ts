@@ -31,7 +31,7 @@ export interface TakenReading {
   readonly part: string;
   readonly material: Material;
   /** What it was read as: the inside and outside jaws of one calliper err each on their own. */
-  readonly sense?: Sense;
+  readonly sense: Sense;
   /** Whose thermometer reading applies; the cylinder's unless stated. */
   readonly thermalPart?: ThermalPart;
   /** Set when the gauge was zeroed for this map and showed a deviation. */
@@ -42,8 +42,6 @@ export interface Bench {
   readonly instruments: readonly Instrument[];
   readonly thermal: Thermal;
   readonly studies: readonly Study[];
-  /** Size the turns of a thimble are counted from, nm: sizes near it lie within one turn of each other. */
-  readonly anchor: number;
 }
 
 /** @throws Unknown when the shop has no such instrument */
@@ -98,16 +96,16 @@ function scale(
   error: number,
   size: number,
   place: string,
-  bench: Bench,
   kind: Component['kind'],
-  sense?: Sense,
+  sense: Sense,
 ): Component[] {
   const u = error / ROOT3;
-  const jaws = READS[instrument.type].length > 1 && sense ? `:${sense}` : '';
+  const jaws = READS[instrument.type].length > 1 ? `:${sense}` : '';
   const key = `scale:${instrument.id}${jaws}`;
   const own = rectangular(`${key}:${place}`, kind, Math.sqrt(1 - TURN_SHARE) * u);
   if (!HAS_THIMBLE[instrument.type]) return [rectangular(key, kind, Math.sqrt(TURN_SHARE) * u), own];
-  const turn = Math.round((size - bench.anchor) / TURN[instrument.unit]);
+  // Turns are the instrument's own, counted from where its thimble stands at nothing.
+  const turn = Math.floor((size - instrument.rangeLow) / TURN[instrument.unit]);
   return [
     rectangular(key, kind, Math.sqrt(RANGE_SHARE) * u),
     rectangular(`${key}:turn:${turn}`, kind, Math.sqrt(TURN_SHARE - RANGE_SHARE) * u),
@@ -129,7 +127,7 @@ function fromMicrometer(
     rectangular(`${key}:resolution`, 'setting', micrometer.resolution / ROOT12),
     repeatability(micrometer, bench, by, `${key}:repeatability`, 'setting', acts),
     // The micrometer's own keys: a piston measured with the same micrometer shares them, and they cancel.
-    ...scale(micrometer, errorOf(micrometer, at), size, key, bench, 'setting'),
+    ...scale(micrometer, errorOf(micrometer, at), size, key, 'setting', 'outside'),
   ];
 }
 
@@ -187,15 +185,9 @@ export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
     components: [
       rectangular(`resolution:${reading.id}`, 'resolution', instrument.resolution / ROOT12),
       repeatability(instrument, bench, by, `repeatability:${reading.id}`, 'repeatability'),
-      ...scale(
-        instrument,
-        error * travelled,
-        reading.value,
-        reading.place,
-        bench,
-        'scale',
-        reading.sense,
-      ).filter((c) => c.amplitude > 0),
+      ...scale(instrument, error * travelled, reading.value, reading.place, 'scale', reading.sense).filter(
+        (c) => c.amplitude > 0,
+      ),
       ...(zero ? zeroSetting(zero, instrument, bench, by) : standingSetting(reading, instrument, bench)),
       ...warm.components,
     ],

@@ -44,30 +44,40 @@ export function conformance(
 }
 
 /**
- * Three-way decision after JCGM 106: within when P reaches the acceptance of the consequence, beyond when
- * 1 − P reaches the rejection, undecided in between.
+ * Three-way decision after JCGM 106 / ISO 14253-1: within when P that the limit is kept reaches the acceptance
+ * of the consequence; beyond when a part exactly at its limit would read this far out so seldom that it is
+ * past it; undecided in between.
+ * @param tail how often a part at its limit reads as far out; for a single reading that is P itself
  */
 export function decide(
   p: number,
   consequence: Consequence,
   rules: ShopRules = USUAL_RULES,
+  tail = p,
 ): Exclude<VerdictState, 'noLimit'> {
   if (p >= acceptance(consequence, rules)) return 'within';
-  return 1 - p >= rejection(consequence) ? 'beyond' : 'undecided';
+  return 1 - tail >= rejection(consequence) ? 'beyond' : 'undecided';
 }
 
-const RANK: Record<VerdictState, number> = { beyond: 3, undecided: 2, noLimit: 1, within: 0 };
+/** Of several verdicts together: one that was asked for and not given yet is known too. */
+export type Overall = VerdictState | 'unread';
 
-/** The verdict of several together: beyond > undecided > no limit > within. */
-export function combineVerdicts(states: readonly VerdictState[]): VerdictState {
-  if (states.length === 0) return 'noLimit';
+const RANK: Record<Overall, number> = { beyond: 4, undecided: 3, noLimit: 2, unread: 1, within: 0 };
+
+/**
+ * The verdict of several together: beyond > undecided > no limit > unread > within. Nothing is within before
+ * every verdict that was asked for has been given.
+ */
+export function combineVerdicts(states: readonly Overall[]): Overall {
+  if (states.length === 0) return 'unread';
   return states.reduce((worst, s) => (RANK[s] > RANK[worst] ? s : worst));
 }
 
 /**
- * Narrowest range that readings of this uncertainty can confirm at all, 2·z·u with z for (1 + p₀)/2.
- * @returns nm; 3.92·u at p₀ = 0.95
+ * Narrowest range that readings of this uncertainty can confirm at all, 2·z·u: each side of it by itself has
+ * to be shown kept, z for p₀.
+ * @returns nm; 3.29·u at p₀ = 0.95
  */
 export function narrowestWindow(u: number, consequence: Consequence, rules: ShopRules = USUAL_RULES): number {
-  return 2 * normalQuantile((1 + acceptance(consequence, rules)) / 2) * u;
+  return 2 * normalQuantile(acceptance(consequence, rules)) * u;
 }

@@ -43,6 +43,7 @@ export function whichDecides(
         place: 'asked',
         value: question.value,
         instrumentId: instrument.id,
+        sense: question.of,
         at: question.at,
         part: question.part,
         material: question.material,

@@ -11,7 +11,8 @@ import {
 import { partKey, senseOf, type SizeStation, type Station } from '../readings/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { benchOf, materialOf, nominalOf } from './benchOf.js';
-import { standingDecision, type JobFile } from './jobFile.js';
+import { pistonAsked } from './fitted.js';
+import type { JobFile } from './jobFile.js';
 import { governingFor } from './judgeValue.js';
 
 /** What one of the shop's gauges will be able to say at a station, before anything is read with it. */
@@ -57,7 +58,7 @@ export function beforeMeasuring(file: JobFile, station: SizeStation, by: string,
         nominalOf(file, of) >= i.rangeLow &&
         nominalOf(file, of) <= i.rangeHigh,
     );
-  const kit = standingDecision(file)?.kitId ?? null;
+  const kit = pistonAsked(file, station.cylinder)?.id ?? null;
   const other: SizeStation | null =
     station.part === 'bore'
       ? { part: 'piston', cylinder: station.cylinder, place: 'gauge-height', kit }

@@ -1,7 +1,8 @@
 import type { Bench } from '../gauges/index.js';
-import { lastWall, type Station } from '../readings/index.js';
+import { renewedWall, type Station } from '../readings/index.js';
 import { wallMaterial, type Kit, type Material } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
+import { fittedPiston } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 
 /** The bench a job is measured at: its gauges, who studied them, how warm it was. */
@@ -9,7 +10,6 @@ export const benchOf = (file: JobFile): Bench => ({
   instruments: file.instruments,
   thermal: file.job.thermal,
   studies: file.studies,
-  anchor: file.engine.bore,
 });
 
 /** The kit whose piston a station is about; the piston that came out is taken for its maker's own. */
@@ -32,7 +32,9 @@ export function materialOf(file: JobFile, station: Station): Material {
     case 'piston':
       return pistonKit(file, station.kit)?.material ?? 'cast-high-silicon';
     case 'pin-bore':
-      return pistonKit(file, null)?.material ?? 'cast-high-silicon';
+      return (
+        pistonKit(file, fittedPiston(file, station.cylinder).kit?.id ?? null)?.material ?? 'cast-high-silicon'
+      );
     default:
       return 'steel';
   }
@@ -42,8 +44,10 @@ export function materialOf(file: JobFile, station: Station): Material {
 export function nominalOf(file: JobFile, station: Station): Nanometres {
   switch (station.part) {
     case 'bore': {
-      const ticket = lastWall(file.log, station.cylinder)?.ticket;
-      return ticket ? nm(Math.round((ticket.low + ticket.high) / 2)) : file.engine.bore;
+      const wall = renewedWall(file.log, station.cylinder);
+      if (wall?.ticket) return nm(Math.round((wall.ticket.low + wall.ticket.high) / 2));
+      const kit = wall && file.engine.kits.find((k) => k.id === wall.kitId);
+      return nm(file.engine.bore + (kit?.oversize ?? 0));
     }
     case 'land':
       return file.engine.bore;

@@ -1,15 +1,26 @@
 import {
+  differenceTail,
   extremeConformance,
+  extremeTail,
   ovalityConformance,
   surveyBore,
+  twoDirections,
   unseenSigma,
   type BoreSurvey,
   type MapSpread,
   type WallReading,
 } from '../bore/index.js';
 import { instrumentOf, type Instrument } from '../gauges/index.js';
-import { borePlan, halfTurn, lastWall, stationKey, type BoreStation } from '../readings/index.js';
-import { wallMaterial, type Governing, type LimitState } from '../specs/index.js';
+import {
+  borePlan,
+  halfTurn,
+  stationKey,
+  WORK,
+  type BoreStation,
+  type RenewedWall,
+} from '../readings/index.js';
+import { wallMaterial, type Governing, type LimitState, type Source } from '../specs/index.js';
+import { wallOf } from './fitted.js';
 import { limitFigure, type Because, type Caveat, type VerdictItem, type WorkingLine } from './verdictItem.js';
 import type { JobFile } from './jobFile.js';
 import { governingFor, judgeValue, type ToJudge } from './judgeValue.js';
@@ -30,53 +41,88 @@ export interface BoreState {
   readonly at: string;
   /** Where wear is counted from: the ticket of a renewed wall, a measured unworn land, the standard bore's low end. */
   readonly reference: { readonly value: number; readonly from: 'ticket' | 'land' | 'standard' };
-  /** Size the wall was renewed to on a ticket; null for the wall that came in. */
-  readonly ticket: Governing | null;
+  /** What a renewed wall's size is held against, its ticket or the range for new parts; null for the wall that came in. */
+  readonly fresh: Governing | null;
+  /** The wall was brought to a ticket of the machinist. */
+  readonly ticket: boolean;
+  /** Its figures without the readings that do not belong to their map; null where there are none of those. */
+  readonly undoubted: { readonly survey: BoreSurvey | null } | null;
 }
 
+/** Whether a figure of the map rests on a reading that does not belong to it: leaving that out moves it. */
+export function doubts(bore: BoreState, figure: (s: BoreSurvey) => number | null | undefined): boolean {
+  if (!bore.undoubted || !bore.survey) return false;
+  const without = bore.undoubted.survey && figure(bore.undoubted.survey);
+  const now = figure(bore.survey);
+  return without == null || now == null || Math.abs(without - now) > 0.5;
+}
+
+type Governed = Extract<Governing, { status: 'governed' }>;
+
 /** The finished size of a ticket as a limit of its own. */
-function ticketOf(file: JobFile, cylinder: number): Governing | null {
-  const wall = lastWall(file.log, cylinder);
+function ticketOf(file: JobFile, wall: RenewedWall | null): Governed | null {
   if (!wall?.ticket) return null;
   const kit = file.engine.kits.find((k) => k.id === wall.kitId);
+  const source: Source = {
+    type: 'machinist',
+    party: 'machinist',
+    document: `Ticket${kit ? ` for ${kit.name}` : ''}`,
+    page: '',
+    revision: '',
+    enteredBy: wall.work.by,
+    checkedBy: '',
+  };
+  const { low, high } = wall.ticket;
   return {
     status: 'governed',
-    limit: {
-      id: wall.id,
-      feature: 'bore',
-      state: 'new',
-      low: wall.ticket.low,
-      high: wall.ticket.high,
-      unit: 'mm',
-      conditions: {},
-      source: {
-        type: 'machinist',
-        party: 'machinist',
-        document: `Ticket${kit ? ` for ${kit.name}` : ''}`,
-        page: '',
-        revision: '',
-        enteredBy: wall.by,
-        checkedBy: '',
-      },
-    },
+    limit: { id: wall.work.id, feature: 'bore', state: 'new', low, high, unit: 'mm', conditions: {}, source },
     others: [],
     overridden: null,
     why: 'The finished size that was asked for.',
-  } as Governing;
+  };
 }
 
-/** σ of the unseen part of the oval, from the out-of-round limit or, without one, half the wear allowed. */
-function sigmaFor(file: JobFile, cylinder: number): number {
-  // A wall fresh from the hone is as round as its ticket lets it be.
-  const ticket = lastWall(file.log, cylinder)?.ticket;
-  if (ticket) return unseenSigma((ticket.high - ticket.low) / 2, false);
+/**
+ * What a renewed wall is held against: its ticket; without one the range for new parts, since no worn wall's
+ * limit is meant for it; for another size than the standard one nothing on file.
+ */
+function renewedLimit(file: JobFile, wall: RenewedWall | null): Governing | null {
+  if (!wall) return null;
+  const ticket = ticketOf(file, wall);
+  if (ticket) return ticket;
+  const kit = file.engine.kits.find((k) => k.id === wall.kitId);
+  const standard = wall.work.what !== 'bored' && (kit?.oversize ?? 0) === 0;
+  return standard
+    ? governingFor(file, 'bore', ['new'], 'max')
+    : {
+        status: 'none',
+        others: [],
+        why: `The wall was ${WORK[wall.work.what].name} and no ticket is on file: what it was to measure is not known.`,
+      };
+}
+
+/** No wall inside its range can be more out of shape than the range is wide. */
+function shapeOf(limit: Governing | null): Governing | null {
+  if (limit?.status !== 'governed' || limit.limit.low === null || limit.limit.high === null) return null;
+  return {
+    ...limit,
+    limit: { ...limit.limit, low: null, high: limit.limit.high - limit.limit.low },
+    why: 'No figure for new parts is on file: a wall inside its finished size is no more out of shape than that is wide.',
+  };
+}
+
+/** σ of the unseen part of the oval, from the out-of-round limit or, without one, the wear allowed. */
+function sigmaFor(file: JobFile, fresh: Governing | null): number {
+  // A wall fresh from the hone is as round as what was asked for lets it be.
+  if (fresh?.status === 'governed' && fresh.limit.low !== null && fresh.limit.high !== null)
+    return unseenSigma(fresh.limit.high - fresh.limit.low, false);
   const round = governingFor(file, 'bore.out-of-round', ['service', 'new'], 'max');
   const at = round.status === 'governed' ? limitFigure(round.limit, 'max') : null;
   if (at !== null) return unseenSigma(at, file.job.seized);
   const worn = governingFor(file, 'bore', ['service'], 'max');
   const top = worn.status === 'governed' ? limitFigure(worn.limit, 'max') : null;
   return unseenSigma(
-    top === null ? file.engine.bore / 1000 : Math.max(0, top - file.engine.bore) / 2,
+    top === null ? file.engine.bore / 500 : Math.max(0, top - standardLow(file)),
     file.job.seized,
   );
 }
@@ -86,16 +132,21 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
     (s) => s.station.part === 'bore' && s.station.cylinder === cylinder,
   );
   const used = stations.filter((s) => s.result !== null && !s.result.threePoint);
-  const readings: WallReading[] = used.map((s) => {
-    const at = s.station as BoreStation;
-    return { depth: at.depth, angle: halfTurn(at.angle), of: s.result!.estimate };
-  });
+  const wallReadings = (of: readonly StationState[]) =>
+    of.map((s): WallReading => {
+      const at = s.station as BoreStation;
+      return { depth: at.depth, angle: halfTurn(at.angle), of: s.result!.estimate };
+    });
+  const readings = wallReadings(used);
+  const certain = wallReadings(used.filter((s) => !state.doubted.has(s.key)));
   const planned = borePlan(file.engine, file.job.plan, cylinder).filter((p) => !p.blocked);
   const read = planned.filter(
     (p) => state.stations.get(stationKey(p.station))?.result?.threePoint === false,
   ).length;
-  const ticket = ticketOf(file, cylinder);
-  const taperLimit = governingFor(file, 'bore.taper', ['service', 'new'], 'max');
+  const wall = wallOf(file, cylinder);
+  const fresh = renewedLimit(file, wall);
+  const taperLimit = governingFor(file, 'bore.taper', wall ? ['new', 'service'] : ['service', 'new'], 'max');
+  const definition = taperLimit.status === 'governed' ? taperLimit.limit.taper : undefined;
   const land = state.stations.get(stationKey({ part: 'land', cylinder }))?.result?.estimate;
   const entries = stations.flatMap((s) => s.readings.map((r) => r.entry));
   const ids = new Set(entries.map((e) => e.id));
@@ -108,53 +159,67 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
   const blockedBy: Because | null =
     entries.length > 0 && readings.length === 0 && stations.some((s) => s.result?.threePoint)
       ? 'three-point'
-      : state.questions.some((q) => ids.has(q.readingId) && (q.holds || q.code === 'outlier'))
+      : state.questions.some((q) => ids.has(q.readingId) && q.holds)
         ? 'question'
         : stations.some((s) => s.result?.conflict)
           ? 'conflict'
           : read < planned.length
             ? 'incomplete'
-            : null;
+            : entries.some((e) => state.unclosed.has(e.id))
+              ? 'zero-open'
+              : null;
   return {
     cylinder,
-    survey:
-      readings.length > 0
-        ? surveyBore(readings, taperLimit.status === 'governed' ? taperLimit.limit.taper : undefined)
-        : null,
+    survey: readings.length > 0 ? surveyBore(readings, definition) : null,
+    undoubted:
+      certain.length === readings.length
+        ? null
+        : { survey: certain.length > 0 ? surveyBore(certain, definition) : null },
     stations,
     progress: { read, planned: planned.length },
-    sigma: sigmaFor(file, cylinder),
+    sigma: sigmaFor(file, fresh),
     blockedBy,
     caveats,
     step: Math.max(...instruments.map((i) => i.resolution), 1_000),
     instruments,
     at: entries.at(-1)?.at ?? '',
     reference:
-      ticket?.status === 'governed' && ticket.limit.low !== null
-        ? { value: ticket.limit.low, from: 'ticket' }
+      fresh?.status === 'governed' && fresh.limit.low !== null
+        ? { value: fresh.limit.low, from: 'ticket' }
         : land
           ? { value: land.value, from: 'land' }
           : { value: standardLow(file), from: 'standard' },
-    ticket,
+    fresh,
+    ticket: wall?.ticket != null,
   };
 }
 
 /** States of the limits a bore is held against: worn walls the service limit, renewed ones the new range. */
-export const boreStates = (bore: Pick<BoreState, 'ticket'>): readonly LimitState[] =>
-  bore.ticket ? ['new', 'service'] : ['service'];
+export const boreStates = (bore: Pick<BoreState, 'fresh'>): readonly LimitState[] =>
+  bore.fresh ? ['new'] : ['service'];
+
+/** What one figure of a bore's shape is held against. */
+export function shapeLimit(
+  file: JobFile,
+  bore: Pick<BoreState, 'fresh'>,
+  feature: 'bore.out-of-round' | 'bore.taper',
+): Governing {
+  const found = governingFor(file, feature, boreStates(bore), 'max');
+  return found.status === 'none' ? (shapeOf(bore.fresh) ?? found) : found;
+}
 
 function shapeLines(survey: BoreSurvey): WorkingLine[] {
   return survey.depths.flatMap((d): WorkingLine[] => {
-    const at = `${d.depth / 1e6} mm`;
+    const at = d.depth;
     if (!d.shape)
-      return d.two ? [{ kind: 'length', label: `mean at ${at}, two directions`, value: d.two.mean }] : [];
+      return d.two ? [{ kind: 'length', label: 'mean, two directions', at, value: d.two.mean }] : [];
     return [
-      { kind: 'length', label: `mean at ${at}`, value: d.shape.m.value },
-      { kind: 'length', label: `fitted ovality at ${at}`, value: d.shape.ovality },
-      { kind: 'length', label: `ovality at ${at} less gauge noise`, value: d.shape.ovalityLessNoise },
+      { kind: 'length', label: 'mean', at, value: d.shape.m.value },
+      { kind: 'length', label: 'fitted ovality', at, value: d.shape.ovality },
+      { kind: 'length', label: 'ovality less gauge noise', at, value: d.shape.ovalityLessNoise },
       d.shape.longAxis === null
-        ? { kind: 'text', label: `long axis at ${at}`, text: 'not shown: scatter alone could have drawn it' }
-        : { kind: 'angle', label: `long axis at ${at}`, value: d.shape.longAxis },
+        ? { kind: 'text', label: 'long axis', at, text: 'not shown: scatter alone could have drawn it' }
+        : { kind: 'angle', label: 'long axis', at, value: d.shape.longAxis },
     ];
   });
 }
@@ -169,23 +234,25 @@ function ovalityLine(survey: BoreSurvey | null, spread: MapSpread | null | undef
 }
 
 const REFERENCES: Record<BoreState['reference']['from'], string> = {
-  ticket: 'over the low end of the ticket',
+  ticket: 'over the low end of what was asked for',
   land: 'wear over the unworn land',
   standard: 'wear over the low end of the standard bore',
 };
 
-/** Verdicts on one bore: largest against its wear limit, out-of-round, taper. */
+/** Verdicts on one bore: largest (and smallest, once renewed) against its wear limit, out-of-round, taper. */
 export function boreItems(
   file: JobFile,
   bore: BoreState,
   spread: MapSpread | null | undefined,
 ): VerdictItem[] {
   const { survey, sigma } = bore;
-  const common: Omit<ToJudge, 'feature' | 'side' | 'title' | 'of' | 'caveats' | 'working' | 'depth'> = {
+  const common: Omit<
+    ToJudge,
+    'feature' | 'side' | 'title' | 'of' | 'caveats' | 'working' | 'depth' | 'blockedBy'
+  > = {
     cylinder: bore.cylinder,
     states: boreStates(bore),
     progress: bore.progress,
-    blockedBy: bore.blockedBy,
     step: bore.step,
     instruments: bore.instruments,
     at: bore.at,
@@ -196,88 +263,91 @@ export function boreItems(
       ? [{ kind: 'length', label: 'unseen part of the oval, standard deviation', value: sigma }]
       : [];
   const seen = (depth: number | undefined): Caveat[] => (twoAt(depth) ? ['two-directions'] : []);
-
-  const largest = survey?.largest;
-  const two = twoAt(largest?.depth);
-  const round = survey?.outOfRound ?? null;
-  const roundTwo = twoAt(round?.depth);
+  const blocked = (figure: (s: BoreSurvey) => number | null | undefined): Because | null =>
+    doubts(bore, figure) ? 'outlier' : bore.blockedBy;
+  const read = survey?.depths.flatMap((d) => d.readings.map((r) => r.of)) ?? [];
   const shape = survey ? shapeLines(survey) : [];
-  const smallest = survey?.smallest;
-  const smallTwo = twoAt(smallest?.depth);
-  const finished: VerdictItem[] = bore.ticket
-    ? [
-        judgeValue(file, {
-          ...common,
-          feature: 'bore',
-          side: 'min',
-          title: 'Smallest bore',
-          of: smallest?.of ?? null,
-          given: bore.ticket,
-          ...(spread === undefined ? {} : { spread: spread?.figures.smallest ?? null }),
-          ...(smallTwo
-            ? {
-                unseenP: (limit: number, u: number) =>
-                  extremeConformance(smallTwo.mean, smallTwo.a, 'min', limit, u, sigma),
-              }
-            : {}),
-          caveats: [...bore.caveats, ...seen(smallest?.depth)],
-          working: shape,
-          depth: smallest?.depth ?? null,
-        }),
-      ]
-    : [];
-  return [
-    ...finished,
-    judgeValue(file, {
+  const anyTwo = survey !== null && twoDirections(survey).length > 0;
+
+  const extreme = (side: 'max' | 'min'): VerdictItem => {
+    const found = survey && (side === 'max' ? survey.largest : survey.smallest);
+    const reach = (s: BoreSurvey) => (side === 'max' ? s.largest : s.smallest).of.value;
+    const propagated = spread?.figures[side === 'max' ? 'largest' : 'smallest'] ?? null;
+    const name = side === 'max' ? 'largest' : 'smallest';
+    return judgeValue(file, {
       ...common,
       feature: 'bore',
-      side: 'max',
-      title: 'Largest bore',
-      ...(bore.ticket ? { given: bore.ticket } : {}),
-      ...(spread === undefined ? {} : { spread: spread?.figures.largest ?? null }),
-      outlook: {
-        of: 'inside',
-        part: `bore:${bore.cylinder}`,
-        material: wallMaterial(file.engine.wall),
-      },
-      of: largest?.of ?? null,
-      ...(two
+      side,
+      title: side === 'max' ? 'Largest bore' : 'Smallest bore',
+      blockedBy: blocked(reach),
+      of: found?.of ?? null,
+      ...(bore.fresh ? { given: bore.fresh } : {}),
+      ...(spread === undefined ? {} : { spread: propagated }),
+      ...(side === 'max' && !bore.fresh
         ? {
-            unseenP: (limit: number, u: number) =>
-              extremeConformance(two.mean, two.a, 'max', limit, u, sigma),
+            outlook: {
+              of: 'inside' as const,
+              part: `bore:${bore.cylinder}`,
+              material: wallMaterial(file.engine.wall),
+            },
           }
         : {}),
-      caveats: [...bore.caveats, ...seen(largest?.depth)],
-      working: survey
+      ...(found && survey && anyTwo
+        ? {
+            unseenP: (limit: number, u: number) => extremeConformance(survey, found, side, limit, u, sigma),
+          }
+        : {}),
+      ...(found ? { tailOf: (beyond: number) => extremeTail(beyond, found.of, read) } : {}),
+      caveats: [...bore.caveats, ...seen(found?.depth)],
+      working: found
         ? [
             {
               kind: 'length',
-              label: largest!.fitted ? 'largest by the fitted oval, at 20 °C' : 'largest reading, at 20 °C',
-              value: largest!.of.value,
+              label: found.fitted ? `${name} by the fitted oval, at 20 °C` : `${name} reading, at 20 °C`,
+              value: found.of.value,
             },
-            { kind: 'length', label: 'smallest, at 20 °C', value: survey.smallest.of.value },
-            {
-              kind: 'length',
-              label: REFERENCES[bore.reference.from],
-              value: largest!.of.value - bore.reference.value,
-            },
+            ...(side === 'max'
+              ? [
+                  { kind: 'length' as const, label: 'smallest, at 20 °C', value: survey.smallest.of.value },
+                  {
+                    kind: 'length' as const,
+                    label: REFERENCES[bore.reference.from],
+                    value: found.of.value - bore.reference.value,
+                  },
+                ]
+              : []),
             ...shape,
-            ...unseenLine(largest?.depth),
+            ...unseenLine(found.depth),
           ]
         : [],
-      depth: largest?.depth ?? null,
-    }),
+      depth: found?.depth ?? null,
+    });
+  };
+  const round = survey?.outOfRound ?? null;
+  const pairs = (n: number) => (n * (n - 1)) / 2;
+  const roundChances = survey ? survey.depths.reduce((sum, d) => sum + pairs(d.readings.length), 0) : 1;
+  const directions = new Set(survey?.depths.flatMap((d) => d.readings.map((r) => r.angle)));
+  const taperChances = directions.size * pairs(survey?.depths.length ?? 2);
+  return [
+    // A renewed wall may be too small as well as too large.
+    ...(bore.fresh ? [extreme('min')] : []),
+    extreme('max'),
     judgeValue(file, {
       ...common,
       feature: 'bore.out-of-round',
       side: 'max',
       title: 'Out-of-round',
+      blockedBy: blocked((s) => s.outOfRound?.value),
+      given: shapeLimit(file, bore, 'bore.out-of-round'),
       ...(spread === undefined ? {} : { spread: spread?.figures.outOfRound ?? null }),
       of: round?.of ?? null,
       ...(round ? { value: round.value } : {}),
-      ...(roundTwo
-        ? { unseenP: (limit: number, u: number) => ovalityConformance(roundTwo.a, limit, u / 2, sigma) }
+      ...(survey && round && anyTwo
+        ? {
+            unseenP: (limit: number, u: number) => ovalityConformance(survey, round.value, limit, u, sigma),
+          }
         : {}),
+      tailOf: (beyond, u) => differenceTail(beyond, u, roundChances),
       caveats: [...bore.caveats, ...seen(round?.depth)],
       working: [
         { kind: 'text', label: 'definition', text: 'difference of diameters at one depth' },
@@ -292,8 +362,11 @@ export function boreItems(
       feature: 'bore.taper',
       side: 'max',
       title: 'Taper',
+      blockedBy: blocked((s) => s.taper?.value),
+      given: shapeLimit(file, bore, 'bore.taper'),
       ...(spread === undefined ? {} : { spread: spread?.figures.taper ?? null }),
       of: survey?.taper ?? null,
+      tailOf: (beyond, u) => differenceTail(beyond, u, taperChances),
       caveats: bore.caveats,
       working: [
         {

@@ -1,41 +1,73 @@
-import { extremeConformance, type MapSpread } from '../bore/index.js';
+import {
+  extremeConformance,
+  extremeTail,
+  twoDirections,
+  type BoreSurvey,
+  type MapSpread,
+} from '../bore/index.js';
 import { clearances } from '../fit/index.js';
 import {
   BESIDE_PISTON_BIAS,
+  difference,
   instrumentOf,
   leafConformance,
   leafMiddle,
   uncertaintyOf,
+  type Estimate,
+  type LeafBracket,
 } from '../gauges/index.js';
 import { pistonStation, stationKey } from '../readings/index.js';
-import type { Kit, LimitState } from '../specs/index.js';
-import type { BoreState } from './boreItems.js';
-import { standingDecision, type JobFile } from './jobFile.js';
+import { doubts, type BoreState } from './boreItems.js';
+import { clearanceStates, fittedPiston } from './fitted.js';
+import type { JobFile } from './jobFile.js';
 import { judgeValue } from './judgeValue.js';
 import type { GapState, ReadingsState } from './standingReadings.js';
-import type { Caveat, VerdictItem, WorkingLine } from './verdictItem.js';
+import type { Because, Caveat, VerdictItem, WorkingLine } from './verdictItem.js';
 
 /** Two figures for one thing agree when they differ by less than this many combined u (99 %). */
 export const AGREE = 2.58;
 
-/** The kit whose piston is in question: one that goes in as it is once chosen, or the one bored for. */
-export function fittedKit(file: JobFile, bore: Pick<BoreState, 'ticket'>): Kit | null {
-  const chosen = file.engine.kits.find((k) => k.id === standingDecision(file)?.kitId);
-  return chosen && (chosen.oversize === 0 || bore.ticket) ? chosen : null;
+const leafModel = (gap: Pick<GapState, 'tolerance'>) => ({
+  tolerance: gap.tolerance,
+  bias: BESIDE_PISTON_BIAS,
+});
+
+/**
+ * Whether leaves contradict bore − piston. The piston rests on one wall and the leaf lies on the thrust axis,
+ * so it may find more room than the tightest place and no more than the loosest: a leaf that goes where the
+ * gauges say there is no such room anywhere, one that does not go where they say there is more than enough, or
+ * both ends together.
+ */
+export function leafContradicts(
+  bracket: LeafBracket,
+  tolerance: number,
+  gauges: { readonly tightest: Estimate; readonly loosest: Estimate },
+): boolean {
+  const [tight, loose] = [uncertaintyOf(gauges.tightest).u, uncertaintyOf(gauges.loosest).u];
+  const { low, high } = bracket;
+  if (low !== null && low - bracket.lowLeaves * tolerance > gauges.loosest.value + AGREE * loose) return true;
+  if (
+    high !== null &&
+    high + bracket.highLeaves * tolerance + BESIDE_PISTON_BIAS < gauges.tightest.value - AGREE * tight
+  )
+    return true;
+  const leaf = leafMiddle(bracket, { tolerance, bias: BESIDE_PISTON_BIAS });
+  if (!leaf) return false;
+  return (
+    gauges.tightest.value - leaf.value > AGREE * Math.hypot(leaf.u, tight) ||
+    leaf.value - gauges.loosest.value > AGREE * Math.hypot(leaf.u, loose)
+  );
 }
 
-/** A worn pair may be loose up to the service limit, but never tighter than a new one. */
-export const clearanceStates = (kit: Kit | null, side: 'max' | 'min'): readonly LimitState[] =>
-  kit ? ['new'] : side === 'max' ? ['service'] : ['service', 'new'];
-
-const leafModel = (gap: GapState) => ({ tolerance: gap.tolerance, bias: BESIDE_PISTON_BIAS });
+const length = (label: string, value: number | null | undefined): WorkingLine[] =>
+  value == null ? [] : [{ kind: 'length', label, value }];
 
 /**
  * Verdicts on clearance: the tightest against the minimum (seizure), the loosest against the maximum
- * (wear). The piston is the one that came out, held against its service limit; once a kit is chosen that
- * needs no boring, or the bore is back from boring, it is that kit's, held against the range for new parts
- * by its own maker's sheet. Only the size at the maker's gauge height is used. Leaves beside the bare piston
- * stand in where they tell more than the gauges do; where the two disagree, neither does.
+ * (wear). The piston is the one that is fitted or goes in next; as soon as it or the wall is renewed, the
+ * range for new parts holds, by the fitted piston's own maker. Only the size at the maker's gauge height is
+ * used. Leaves beside the bare piston stand in for the minimum where they tell more than the gauges do;
+ * against a maximum they can only show that it is passed. Where leaves and gauges disagree, neither speaks.
  */
 export function clearanceItems(
   file: JobFile,
@@ -43,19 +75,19 @@ export function clearanceItems(
   state: ReadingsState,
   spread: MapSpread | null | undefined,
 ): VerdictItem[] {
-  const fresh = fittedKit(file, bore);
-  const kitId = fresh?.id ?? null;
+  const fitted = fittedPiston(file, bore.cylinder);
+  const kitId = fitted.kit?.id ?? null;
   const at = state.stations.get(stationKey(pistonStation(bore.cylinder, kitId)));
   const gap = state.gaps.get(stationKey({ part: 'clearance', cylinder: bore.cylinder, kit: kitId })) ?? null;
   const piston = at?.result?.estimate ?? null;
-  const both =
-    bore.survey && piston ? clearances(bore.survey.smallest.of, bore.survey.largest.of, piston) : null;
+  const { survey } = bore;
+  const both = survey && piston ? clearances(survey.smallest.of, survey.largest.of, piston) : null;
   const pistonEntries = at?.readings.map((r) => r.entry) ?? [];
   const pistonGauges = [...new Set(pistonEntries.map((e) => e.instrumentId))].map((id) =>
     instrumentOf(file, id),
   );
   const asked = state.questions.filter((q) => pistonEntries.some((e) => e.id === q.readingId));
-  const offHeight = [...state.stations.values()].filter(
+  const offHeight = [...state.stations.values()].some(
     (s) =>
       s.station.part === 'piston' &&
       s.station.cylinder === bore.cylinder &&
@@ -63,116 +95,116 @@ export function clearanceItems(
       s.station.place !== 'gauge-height',
   );
   const leaf = gap && leafMiddle(gap.bracket, leafModel(gap));
-  const direct = both && uncertaintyOf(both.tightest);
   const apart =
-    leaf &&
-    both &&
-    direct &&
-    Math.abs(leaf.value - both.tightest.value) > AGREE * Math.hypot(leaf.u, direct.u);
-  // Leaves speak where they tell more: no gauges to compare, or gauges wider than the bracket.
-  const byLeaves = gap !== null && !apart && (!direct || (leaf ? leaf.u < direct.u : false));
+    gap !== null &&
+    (gap.bracket.contradicts || (both !== null && leafContradicts(gap.bracket, gap.tolerance, both)));
+  const directU = both && uncertaintyOf(both.tightest).u;
+  // Leaves speak for the minimum where they tell more: no gauges to compare, or gauges wider than the bracket.
+  const forMinimum = gap !== null && !apart && (directU === null || (leaf ? leaf.u < directU : false));
 
-  const item = (side: 'max' | 'min', title: string): VerdictItem => {
-    const extreme = bore.survey && (side === 'max' ? bore.survey.largest : bore.survey.smallest);
-    const two = bore.survey?.depths.find((d) => d.depth === extreme?.depth)?.two ?? null;
-    const caveats: Caveat[] = byLeaves
-      ? gap.overdue
-        ? ['overdue']
-        : []
-      : [...bore.caveats, ...(two ? (['two-directions'] as const) : [])];
-    if (at?.overdue) caveats.push('overdue');
-    const working: WorkingLine[] = [
-      ...(extreme
-        ? [
-            {
-              kind: 'length' as const,
-              label: side === 'max' ? 'largest bore, at 20 °C' : 'smallest bore, at 20 °C',
-              value: extreme.of.value,
-            },
-          ]
-        : []),
-      ...(piston
-        ? [{ kind: 'length' as const, label: 'piston at the gauge height, at 20 °C', value: piston.value }]
-        : []),
-      ...(gap?.bracket.low != null
-        ? [{ kind: 'length' as const, label: 'thickest leaf that goes', value: gap.bracket.low }]
-        : []),
-      ...(gap?.bracket.high != null
-        ? [
-            {
-              kind: 'length' as const,
-              label: 'thinnest leaf that drags or does not go',
-              value: gap.bracket.high,
-            },
-          ]
-        : []),
-      ...(gap
-        ? [
-            {
-              kind: 'text' as const,
-              label: 'leaves',
-              text: 'a leaf bridges the curve: the clearance is up to 0.025 mm more than the leaf says',
-            },
-          ]
-        : []),
-      ...(offHeight.length > 0
-        ? [
-            {
-              kind: 'text' as const,
-              label: 'not used',
-              text: 'a piston reading off the gauge height is kept but not used for clearance',
-            },
-          ]
-        : []),
-      { kind: 'text', label: 'definition', text: 'diametral: bore − piston' },
-    ];
-    const blockedBy = asked.some((q) => q.code === 'wrong-axis')
-      ? 'wrong-axis'
-      : asked.some((q) => q.holds)
-        ? 'question'
-        : at?.result?.conflict || apart || gap?.bracket.contradicts
-          ? 'conflict'
-          : byLeaves
-            ? null
-            : bore.blockedBy;
-    return judgeValue(file, {
+  const base = (side: 'max' | 'min') => {
+    const extreme = survey && (side === 'max' ? survey.largest : survey.smallest);
+    return {
       cylinder: bore.cylinder,
-      feature: 'clearance',
+      feature: 'clearance' as const,
       side,
-      title,
-      of: both && (side === 'max' ? both.loosest : both.tightest),
-      states: clearanceStates(fresh, side),
-      ...(fresh ? { fittedPiston: fresh.maker } : {}),
-      ...(two && piston
+      title: side === 'max' ? 'Loosest clearance' : 'Tightest clearance',
+      states: clearanceStates(file, bore.cylinder, side),
+      ...(fitted.kit ? { fittedPiston: fitted.kit.maker } : {}),
+      progress: { read: bore.progress.read + (piston ? 1 : 0), planned: bore.progress.planned + 1 },
+      depth: extreme?.depth ?? null,
+      at: bore.at,
+      working: [
+        ...length(side === 'max' ? 'largest bore, at 20 °C' : 'smallest bore, at 20 °C', extreme?.of.value),
+        ...length('piston at the gauge height, at 20 °C', piston?.value),
+        ...length('thickest leaf that goes', gap?.bracket.low),
+        ...length('thinnest leaf that drags or does not go', gap?.bracket.high),
+        ...(gap
+          ? [
+              {
+                kind: 'text' as const,
+                label: 'leaves',
+                text: 'a leaf bridges the curve: the clearance is up to 0.025 mm more than the leaf says',
+              },
+            ]
+          : []),
+        ...(offHeight
+          ? [
+              {
+                kind: 'text' as const,
+                label: 'not used',
+                text: 'a piston reading off the gauge height is kept but not used for clearance',
+              },
+            ]
+          : []),
+        { kind: 'text' as const, label: 'definition', text: 'diametral: bore − piston' },
+      ],
+    };
+  };
+
+  const byGauges = (side: 'max' | 'min'): VerdictItem => {
+    const of = both && (side === 'max' ? both.loosest : both.tightest);
+    const extreme = survey && (side === 'max' ? survey.largest : survey.smallest);
+    const two = survey !== null && twoDirections(survey).length > 0;
+    const reach = (s: BoreSurvey) => (side === 'max' ? s.largest : s.smallest).of.value;
+    const caveats: Caveat[] = [
+      ...bore.caveats,
+      ...(survey?.depths.find((d) => d.depth === extreme?.depth)?.two ? (['two-directions'] as const) : []),
+      ...(at?.overdue ? (['overdue'] as const) : []),
+    ];
+    const blockedBy: Because | null = asked.some((q) => q.code === 'wrong-axis')
+      ? 'wrong-axis'
+      : apart || at?.result?.conflict
+        ? 'conflict'
+        : doubts(bore, reach)
+          ? 'outlier'
+          : asked.some((q) => q.holds)
+            ? 'question'
+            : bore.blockedBy;
+    const all =
+      survey && piston ? survey.depths.flatMap((d) => d.readings.map((r) => difference(r.of, piston))) : [];
+    return judgeValue(file, {
+      ...base(side),
+      of,
+      ...(two && survey && extreme && piston
         ? {
             unseenP: (limit: number, u: number) =>
-              extremeConformance(two.mean - piston.value, two.a, side, limit, u, bore.sigma),
+              extremeConformance(survey, extreme, side, limit, u, bore.sigma, piston.value),
           }
         : {}),
-      ...(byLeaves
-        ? {
-            ...(leaf ? { value: leaf.value } : {}),
-            leaves: {
-              low: gap.bracket.low,
-              high: gap.bracket.high,
-              p: (s: 'max' | 'min', limit: number) => leafConformance(gap.bracket, s, limit, leafModel(gap)),
-            },
-          }
-        : {}),
+      ...(of ? { tailOf: (beyond: number) => extremeTail(beyond, of, all) } : {}),
       ...(spread === undefined
         ? {}
         : { spread: spread?.figures[side === 'max' ? 'loosest' : 'tightest'] ?? null }),
-      progress: { read: bore.progress.read + (piston ? 1 : 0), planned: bore.progress.planned + 1 },
       blockedBy,
       caveats,
-      working,
-      step: byLeaves ? 10_000 : Math.max(bore.step, ...pistonGauges.map((g) => g.resolution)),
-      instruments: byLeaves
-        ? [...new Set(gap.tries.map((t) => t.instrumentId))].map((id) => instrumentOf(file, id))
-        : [...bore.instruments, ...pistonGauges],
-      depth: extreme?.depth ?? null,
-      at: bore.at,
+      step: Math.max(bore.step, ...pistonGauges.map((g) => g.resolution)),
+      instruments: [...bore.instruments, ...pistonGauges],
     });
   };
-  return [item('min', 'Tightest clearance'), item('max', 'Loosest clearance')];
+
+  const byLeaves = (side: 'max' | 'min', of: GapState): VerdictItem =>
+    judgeValue(file, {
+      ...base(side),
+      of: null,
+      ...(leaf ? { value: leaf.value } : {}),
+      leaves: {
+        low: of.bracket.low,
+        high: of.bracket.high,
+        p: (s, limit) => leafConformance(of.bracket, s, limit, leafModel(of)),
+      },
+      blockedBy: apart ? 'conflict' : null,
+      caveats: of.overdue ? ['overdue'] : [],
+      step: 10_000,
+      instruments: [...new Set(of.tries.map((t) => t.instrumentId))].map((id) => instrumentOf(file, id)),
+    });
+
+  const item = (side: 'max' | 'min'): VerdictItem => {
+    const gauges = () => byGauges(side);
+    if (!gap || (both && apart)) return gauges();
+    if (side === 'min') return forMinimum || !both ? byLeaves(side, gap) : gauges();
+    const leaves = byLeaves(side, gap);
+    return leaves.state === 'beyond' || !both ? leaves : gauges();
+  };
+  return [item('min'), item('max')];
 }

@@ -1,5 +1,5 @@
 import { difference, readingEstimate, uncertaintyOf, type Instrument, type Zero } from '../gauges/index.js';
-import { partKey, pistonStation, type SizeStation } from '../readings/index.js';
+import { partKey, pistonStation, senseOf, type SizeStation } from '../readings/index.js';
 import { nm } from '../units/index.js';
 import { benchOf, materialOf, nominalOf } from './benchOf.js';
 import type { JobFile } from './jobFile.js';
@@ -50,6 +50,7 @@ export function comparatorWorth(
         instrumentId,
         at,
         part: partKey(of),
+        sense: senseOf(of),
         material: materialOf(file, of),
         thermalPart: of.part === 'bore' ? 'cylinder' : 'piston',
         ...(by === undefined ? {} : { by }),

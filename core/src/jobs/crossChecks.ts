@@ -1,8 +1,17 @@
-import { BESIDE_PISTON_BIAS, difference, leafMiddle, uncertaintyOf } from '../gauges/index.js';
+import type { DepthSurvey } from '../bore/index.js';
+import {
+  BESIDE_PISTON_BIAS,
+  difference,
+  leafMiddle,
+  linear,
+  uncertaintyOf,
+  type Estimate,
+} from '../gauges/index.js';
 import { pistonStation, stationKey, type RingGapStation } from '../readings/index.js';
-import { atLeastText, nm, withUnit, type LengthUnit } from '../units/index.js';
+import { atLeastText, depthText, nm, withUnit, type LengthUnit } from '../units/index.js';
 import type { BoreState } from './boreItems.js';
-import { AGREE, fittedKit } from './clearanceItems.js';
+import { AGREE, leafContradicts } from './clearanceItems.js';
+import { fittedPiston } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 import type { GapState, ReadingsState } from './standingReadings.js';
 
@@ -53,6 +62,10 @@ function check(
   };
 }
 
+/** Mean diameter at one depth. */
+const meanDiameter = (d: DepthSurvey): Estimate =>
+  d.shape?.m ?? linear(d.readings.map((r) => ({ c: 1 / d.readings.length, of: r.of })));
+
 /** Smallest step between leaves near a bracket, nm: what a ring gap is read to. */
 const stepOf = (gap: GapState): number => (gap.bracket.high ?? 0) - (gap.bracket.low ?? 0);
 
@@ -60,7 +73,7 @@ const stepOf = (gap: GapState): number => (gap.bracket.high ?? 0) - (gap.bracket
  * A ring's gap at two depths changes by π times the change of the mean diameter, so a ring compares mean
  * diameters: 0.019 mm of diameter is 0.060 mm of gap.
  */
-function ringChecks(file: JobFile, bore: BoreState, state: ReadingsState): CrossCheck[] {
+function ringChecks(file: JobFile, bore: BoreState, state: ReadingsState, show: LengthUnit): CrossCheck[] {
   const gaps = [...state.gaps.values()].filter(
     (g): g is GapState & { station: RingGapStation } =>
       g.station.part === 'ring-gap' &&
@@ -76,10 +89,8 @@ function ringChecks(file: JobFile, bore: BoreState, state: ReadingsState): Cross
         bore.survey?.depths.find((d) => d.depth === g.station.depth);
       const [top, bottom] = [at(high), at(low)];
       if (!top || !bottom || top.readings.length < 2 || bottom.readings.length < 2) return [];
-      const meanOf = (d: typeof top) =>
-        d.shape?.m.value ?? d.readings.reduce((sum, r) => sum + r.of.value, 0) / d.readings.length;
-      const uMean = (d: typeof top) =>
-        Math.hypot(...d.readings.map((r) => uncertaintyOf(r.of).u / d.readings.length));
+      // Through its error sources: what one gauge errs at both depths alike is not in the difference.
+      const direct = difference(meanDiameter(top), meanDiameter(bottom));
       const middle = (g: GapState) => leafMiddle(g.bracket, { tolerance: 0, bias: 0 })!.value;
       const step = Math.max(stepOf(high), stepOf(low));
       return [
@@ -88,12 +99,12 @@ function ringChecks(file: JobFile, bore: BoreState, state: ReadingsState): Cross
             kind: 'ring',
             cylinder: bore.cylinder,
             title: `${ring} ring as a comparator`,
-            repeat: `Square the ring again with the flat of a piston at ${high.station.depth / 1e6} and ${low.station.depth / 1e6} mm in ${name}, and read the bore there again.`,
+            repeat: `Square the ring again with the flat of a piston at ${depthText(high.station.depth, show)} and ${depthText(low.station.depth, show)} in ${name}, and read the bore there again.`,
           },
           {
             name: 'mean diameter by the gauge, difference',
-            value: meanOf(top) - meanOf(bottom),
-            u: Math.hypot(uMean(top), uMean(bottom)),
+            value: direct.value,
+            u: uncertaintyOf(direct).u,
           },
           {
             name: 'by the ring’s gap, over π',
@@ -108,34 +119,41 @@ function ringChecks(file: JobFile, bore: BoreState, state: ReadingsState): Cross
 }
 
 function leafCheck(file: JobFile, bore: BoreState, state: ReadingsState): CrossCheck[] {
-  const kit = fittedKit(file, bore);
+  const { kit } = fittedPiston(file, bore.cylinder);
   const gap = state.gaps.get(
     stationKey({ part: 'clearance', cylinder: bore.cylinder, kit: kit?.id ?? null }),
   );
   const piston = state.stations.get(stationKey(pistonStation(bore.cylinder, kit?.id ?? null)))?.result;
-  const leaf = gap && leafMiddle(gap.bracket, { tolerance: gap.tolerance, bias: BESIDE_PISTON_BIAS });
-  if (!leaf || !piston || !bore.survey) return [];
-  const direct = difference(bore.survey.smallest.of, piston.estimate);
-  return [
-    check(
-      {
-        kind: 'leaf',
-        cylinder: bore.cylinder,
-        title: 'leaf beside the piston',
-        repeat:
-          'Slide the bare piston and the leaf through the bore again on the thrust axis; then the piston at its gauge height.',
-      },
-      { name: 'smallest bore − piston', value: direct.value, u: uncertaintyOf(direct).u },
-      { name: 'by leaves', ...leaf },
-      true,
-    ),
-  ];
+  if (!gap || !piston || !bore.survey) return [];
+  const direct = {
+    tightest: difference(bore.survey.smallest.of, piston.estimate),
+    loosest: difference(bore.survey.largest.of, piston.estimate),
+  };
+  const apart = leafContradicts(gap.bracket, gap.tolerance, direct);
+  const leaf =
+    leafMiddle(gap.bracket, { tolerance: gap.tolerance, bias: BESIDE_PISTON_BIAS }) ??
+    // One end only: worth a line where it contradicts.
+    (apart ? { value: gap.bracket.low ?? gap.bracket.high!, u: BESIDE_PISTON_BIAS / Math.sqrt(12) } : null);
+  if (!leaf) return [];
+  const found = check(
+    {
+      kind: 'leaf',
+      cylinder: bore.cylinder,
+      title: 'leaf beside the piston',
+      repeat:
+        'Slide the bare piston and the leaf through the bore again on the thrust axis; then the piston at its gauge height.',
+    },
+    { name: 'smallest bore − piston', value: direct.tightest.value, u: uncertaintyOf(direct.tightest).u },
+    { name: 'by leaves', ...leaf },
+    true,
+  );
+  return [{ ...found, agrees: !apart, fused: apart ? null : found.fused }];
 }
 
 /** Half the width a maker sizes pistons to where the sheet gives none, nm. */
 const STAMP_TOLERANCE = 5_000;
 
-function stampedChecks(file: JobFile, bore: BoreState, state: ReadingsState): CrossCheck[] {
+function stampedChecks(file: JobFile, bore: BoreState, state: ReadingsState, show: LengthUnit): CrossCheck[] {
   return file.engine.kits.flatMap((kit) => {
     const found = state.stations.get(stationKey(pistonStation(bore.cylinder, kit.id)))?.result;
     if (!found) return [];
@@ -145,7 +163,7 @@ function stampedChecks(file: JobFile, bore: BoreState, state: ReadingsState): Cr
           kind: 'stamped',
           cylinder: bore.cylinder,
           title: `${kit.name} piston, found and listed`,
-          repeat: `Measure it again ${kit.gaugeHeight === null ? 'at the maker’s gauge height' : `${kit.gaugeHeight / 1e6} mm up`}, across the pin. If it stays, this is another piston than the box says: its measured size governs the bore.`,
+          repeat: `Measure it again ${kit.gaugeHeight === null ? 'at the maker’s gauge height' : `${depthText(kit.gaugeHeight, show)} up`}, across the pin. If it stays, this is another piston than the box says: its measured size governs the bore.`,
         },
         { name: 'found', value: found.estimate.value, u: uncertaintyOf(found.estimate).u },
         { name: 'listed', value: kit.piston, u: STAMP_TOLERANCE / Math.sqrt(3) },
@@ -162,7 +180,7 @@ const ALIKE = 15_000;
 function cylinderChecks(file: JobFile, bores: readonly BoreState[]): CrossCheck[] {
   const low = bores.flatMap((b) => {
     const d = b.survey?.depths.find((x) => x.depth === file.engine.depths.low);
-    if (!d || d.readings.length < 2 || b.ticket) return [];
+    if (!d || d.readings.length < 2 || b.fresh) return [];
     const smallest = d.readings.reduce((a, r) => (r.of.value < a.of.value ? r : a));
     return [{ cylinder: b.cylinder, value: smallest.of.value, u: uncertaintyOf(smallest.of).u }];
   });
@@ -184,12 +202,17 @@ function cylinderChecks(file: JobFile, bores: readonly BoreState[]): CrossCheck[
 }
 
 /** Every cross-check the readings so far allow. */
-export function crossChecks(file: JobFile, bores: readonly BoreState[], state: ReadingsState): CrossCheck[] {
+export function crossChecks(
+  file: JobFile,
+  bores: readonly BoreState[],
+  state: ReadingsState,
+  show: LengthUnit = 'mm',
+): CrossCheck[] {
   return [
     ...bores.flatMap((b) => [
-      ...ringChecks(file, b, state),
+      ...ringChecks(file, b, state, show),
       ...leafCheck(file, b, state),
-      ...stampedChecks(file, b, state),
+      ...stampedChecks(file, b, state, show),
     ]),
     ...cylinderChecks(file, bores),
   ];

@@ -11,12 +11,25 @@ export interface Shop {
   readonly allowance: { readonly clearance: Nanometres; readonly reason: string };
 }
 
+/** Ways out that a decision may name: what is done with the wall, with or without a kit. */
+export const ROUTES = {
+  reuse: 'nothing is bored',
+  fit: 'a piston for the bore as it is',
+  bore: 'bored to an oversize',
+  replate: 'stripped and replated',
+  sleeve: 'a new sleeve',
+  exchange: 'another cylinder',
+} as const;
+export type RouteName = keyof typeof ROUTES;
+export const ROUTE_NAMES = Object.keys(ROUTES) as readonly RouteName[];
+
 /** What was decided, by whom and why. Decisions are appended; the last one stands. */
 export interface Decision {
   readonly id: string;
   readonly at: string;
   readonly by: string;
-  /** Kit chosen for all cylinders, or null: nothing is bored. */
+  readonly route: RouteName;
+  /** Kit chosen for all cylinders; null where the way needs none, or none is named yet. */
   readonly kitId: string | null;
   readonly reason: string;
 }
@@ -45,7 +58,7 @@ export interface JobFacts {
 /** Everything a verdict needs, in one file: the open format a job travels in. */
 export interface JobFile {
   readonly format: 'tribos-job';
-  readonly version: 2;
+  readonly version: 3;
   readonly shop: Shop;
   readonly engine: EngineSpec;
   readonly instruments: readonly Instrument[];

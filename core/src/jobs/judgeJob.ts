@@ -1,8 +1,9 @@
 import type { MapProblem, MapSpread } from '../bore/index.js';
-import { combineVerdicts, type VerdictState } from '../gauges/index.js';
-import { findings, scores, type FindingEntry } from '../readings/index.js';
+import { combineVerdicts, type Overall } from '../gauges/index.js';
+import { findings, scoresOf, type FindingEntry, type Score } from '../readings/index.js';
 import { boreItems, boreState, type BoreState } from './boreItems.js';
 import { clearanceItems } from './clearanceItems.js';
+import { findingItems } from './findingItems.js';
 import { crossChecks, type CrossCheck } from './crossChecks.js';
 import type { JobFile } from './jobFile.js';
 import { kitOptions, type KitComparison } from './kitOptions.js';
@@ -23,33 +24,32 @@ export interface Judgement {
   readonly checks: readonly CrossCheck[];
   /** Findings on each cylinder's wall. */
   readonly findings: readonly (readonly FindingEntry[])[];
-  /** Deepest score per cylinder, nm, radial. */
-  readonly scores: readonly number[];
+  /** What is known of the deepest score of each cylinder. */
+  readonly scores: readonly Score[];
   /** The maps to propagate, one a cylinder; null until its plan is complete. */
   readonly maps: readonly (MapProblem | null)[];
   readonly next: NextAction;
-  /** Of everything read so far; null before the first reading. */
-  readonly overall: VerdictState | null;
+  /** Of every verdict the plan asks for; null before the first reading. */
+  readonly overall: Overall | null;
 }
 
 /** Looks a propagated map up, or works it; null while it is not there yet. */
 export type SpreadOf = (problem: MapProblem) => MapSpread | null;
 
 /** What a judgement rests on before any map is propagated: the dear part, the same whatever the draws say. */
-export type Prepared = Omit<Judgement, 'items' | 'itemsOf' | 'next' | 'overall'>;
+export type Prepared = Omit<Judgement, 'items' | 'itemsOf' | 'kits' | 'next' | 'overall'>;
 
 /** @param show unit the slip questions speak in */
 export function prepareJob(file: JobFile, show: LengthUnit = 'mm'): Prepared {
   const readings = standingReadings(file, show);
   const bores = file.engine.cylinders.map((_, i) => boreState(file, readings, i));
-  const deep = scores(file.log, file.engine.cylinders.length);
+  const found = findings(file.log, file.engine.cylinders.length);
   return {
     bores,
     readings,
-    kits: kitOptions(file, bores, readings, deep, file.log.at(-1)?.at ?? ''),
-    checks: crossChecks(file, bores, readings),
-    findings: findings(file.log, file.engine.cylinders.length),
-    scores: deep,
+    checks: crossChecks(file, bores, readings, show),
+    findings: found,
+    scores: scoresOf(found),
     // An incomplete map proves nothing yet, so it is not worth propagating.
     maps: bores.map((bore) => (bore.blockedBy === 'incomplete' ? null : mapProblem(file, bore, readings))),
   };
@@ -71,6 +71,7 @@ function judgeCylinder(file: JobFile, prepared: Prepared, i: number, spreadOf: S
     ...boreItems(file, bore, spread),
     ...clearanceItems(file, bore, prepared.readings, spread),
     ...pinItems(file, i, prepared.readings),
+    ...findingItems(file, i, prepared.findings[i]!),
   ];
   judged.set(bore, { spread, items });
   return items;
@@ -82,16 +83,21 @@ function judgeCylinder(file: JobFile, prepared: Prepared, i: number, spreadOf: S
  * @param file the one that was prepared
  */
 export function judgePrepared(file: JobFile, prepared: Prepared, spreadOf: SpreadOf): Judgement {
-  const { bores, readings, kits, checks } = prepared;
+  const { bores, readings, checks } = prepared;
   const itemsOf = bores.map((_, i) => judgeCylinder(file, prepared, i, spreadOf));
   const items = itemsOf.flat();
-  const read = items.filter((i) => i.because !== 'unread');
+  const spreads = prepared.maps.map((map) => map && spreadOf(map));
+  const at = file.log.at(-1)?.at ?? '';
+  const ended = items.some((i) => i.feature === 'finding');
+  const kits = kitOptions(file, bores, readings, prepared.scores, at, spreads, ended);
+  const states = items.map((i): Overall => (i.because === 'unread' ? 'unread' : i.state));
   return {
     ...prepared,
     items,
     itemsOf,
+    kits,
     next: nextAction(file, items, readings, kits, checks),
-    overall: read.length === 0 ? null : combineVerdicts(read.map((i) => i.state)),
+    overall: states.every((s) => s === 'unread') ? null : combineVerdicts(states),
   };
 }
 

@@ -32,6 +32,8 @@ export interface ToJudge {
   readonly states: readonly LimitState[];
   /** Replaces the plain probability where two directions leave something unseen. */
   readonly unseenP?: (limit: number, u: number) => number;
+  /** How often a part at the limit would read this far past it, nm; P itself for a single reading. */
+  readonly tailOf?: (beyond: number, u: number) => number;
   readonly progress: { readonly read: number; readonly planned: number };
   readonly blockedBy: Because | null;
   readonly caveats: readonly Caveat[];
@@ -75,7 +77,7 @@ export function governingFor(
       { ...file.job.fitted, piston: fittedPiston },
       file.job.overrides,
     );
-    if (found.status === 'ask') return found;
+    if (found.status === 'ask' || found.status === 'contradiction') return found;
     if (found.status === 'governed' && limitFigure(found.limit, side) !== null) return found;
     if (found.status === 'none') last ??= found;
   }
@@ -88,6 +90,7 @@ function outcome(
   input: ToJudge,
   p: number | null,
   plain: number | null,
+  tail: number | null,
   limitAt: number | null,
   governed: Governing,
   file: JobFile,
@@ -96,11 +99,14 @@ function outcome(
   if (!found && input.blockedBy === 'three-point') return { state: 'undecided', because: 'three-point' };
   if (!found) return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
   if (governed.status === 'ask') return { state: 'undecided', because: 'ask-limit' };
+  if (governed.status === 'contradiction') return { state: 'undecided', because: 'contradiction' };
   if (limitAt === null) return { state: 'noLimit', because: null };
   if (p === null)
     return { state: 'undecided', because: input.blockedBy ?? (input.leaves ? 'leaves' : 'gauge') };
   const consequence = consequenceOf(input.feature, input.side);
-  const state = decide(p, consequence, file.shop.rules);
+  const decided = decide(p, consequence, file.shop.rules, tail ?? p);
+  // The leaf rests on one wall and bridges the curve: however it goes, more room may be elsewhere.
+  const state = input.leaves && input.side === 'max' && decided === 'within' ? 'undecided' : decided;
   // What is read can already be too much; what is not read yet can never make it enough.
   if (state === 'beyond' && !NEVER_BEYOND.has(input.blockedBy)) return { state, because: null };
   if (input.blockedBy) return { state: 'undecided', because: input.blockedBy };
@@ -116,7 +122,12 @@ function outcome(
 }
 
 /** What is wrong with the readings themselves: nothing can be said from them, not even that it is too much. */
-const NEVER_BEYOND: ReadonlySet<Because | null> = new Set(['three-point', 'conflict', 'wrong-axis'] as const);
+const NEVER_BEYOND: ReadonlySet<Because | null> = new Set([
+  'three-point',
+  'conflict',
+  'wrong-axis',
+  'outlier',
+] as const);
 
 const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
   [...new Set(instruments)].sort(
@@ -140,9 +151,22 @@ export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
   const judgeable = value !== null && spread !== null && spread.u > 0 && limitAt !== null;
   const plain = judgeable ? conformance(value, input.side, limitAt, spread.u, spread.dof) : null;
   const quick = judgeable && input.unseenP ? input.unseenP(limitAt, spread.u) : plain;
-  const p = leaves ? limitAt && leaves.p(input.side, limitAt) : judgeable ? (input.spread?.p ?? quick) : null;
+  const quickTail =
+    judgeable && plain !== null
+      ? input.tailOf
+        ? input.tailOf(input.side === 'max' ? value - limitAt : limitAt - value, spread.u)
+        : plain
+      : null;
+  const p = leaves
+    ? limitAt === null
+      ? null
+      : leaves.p(input.side, limitAt)
+    : judgeable
+      ? (input.spread?.p ?? quick)
+      : null;
+  const tail = leaves ? p : judgeable ? (input.spread?.tail ?? quickTail) : null;
   const fresh = governingFor(file, input.feature, ['new'], input.side, input.fittedPiston);
-  const { state, because } = outcome(input, p, plain, limitAt, governed, file);
+  const { state, because } = outcome(input, p, plain, tail, limitAt, governed, file);
 
   const caveats = new Set(input.caveats);
   if (limit?.source.checkedBy === null) caveats.add('unchecked');
@@ -159,6 +183,8 @@ export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
     value,
     u: spread?.u ?? null,
     p,
+    tail,
+    finding: null,
     interval: leaves || !input.spread ? null : { low: input.spread.low, high: input.spread.high },
     provisional: !leaves && input.spread === null && judgeable,
     bracket: leaves ? { low: leaves.low, high: leaves.high } : null,

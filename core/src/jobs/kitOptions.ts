@@ -1,6 +1,7 @@
-import { conformance, decide, exactly, uncertaintyOf, type Estimate } from '../gauges/index.js';
+import { extremeConformance, extremeTail, fitKey, twoDirections, type MapSpread } from '../bore/index.js';
 import { clearances, targetBore, type TargetBore } from '../fit/index.js';
-import { pistonStation, stationKey } from '../readings/index.js';
+import { decide, difference, exactly, uncertaintyOf, conformance, type Estimate } from '../gauges/index.js';
+import type { Score } from '../readings/index.js';
 import {
   cleanupDiameters,
   cleanupOdds,
@@ -14,18 +15,22 @@ import {
 } from '../routes/index.js';
 import type { Governing, Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
-import type { BoreState } from './boreItems.js';
+import { doubts, type BoreState } from './boreItems.js';
 import type { JobFile } from './jobFile.js';
 import { governingFor } from './judgeValue.js';
+import { fitCandidate, kitPiston, rangeOf } from './mapProblems.js';
 import type { ReadingsState } from './standingReadings.js';
-import { verificationU, type Verification } from './verificationU.js';
+import { verificationRemedy, verificationU, type Remedy, type Verification } from './verificationU.js';
 
 /** How a piston goes into the bore as it is. */
 export interface BoreFit {
   readonly tightest: number;
   readonly loosest: number;
+  /** That both ends of the clearance are kept at once, what two directions cannot see among it. */
   readonly p: number;
   readonly state: 'within' | 'undecided' | 'beyond';
+  /** A quick figure, never higher than the true one, until the whole map is propagated. */
+  readonly provisional: boolean;
 }
 
 export interface CylinderOption {
@@ -59,35 +64,62 @@ export interface KitOption {
   /** Thinnest sleeve wall left, nm; null when the sleeve's outside is not on file or nothing is bored. */
   readonly wallLeft: number | null;
   readonly verification: Verification | null;
+  /** What would make its window verifiable, where it is not: null where nothing in the shop does. */
+  readonly remedy: Remedy | null;
 }
 
 export interface KitComparison {
   readonly options: readonly KitOption[];
   readonly recommended: KitOption | null;
+  /** Odds are of what was read so far: a plan is not complete or a question about it is open. */
+  readonly soFar: boolean;
 }
 
 type Range = { readonly low: number; readonly high: number };
 
-const measuredPiston = (state: ReadingsState, cylinder: number, kit: Kit): Estimate | null =>
-  state.stations.get(stationKey(pistonStation(cylinder, kit.id)))?.result?.estimate ?? null;
+/** Whether every planned place of a bore is read and nothing about it is open. */
+const isKnown = (bore: BoreState): boolean => bore.survey !== null && bore.blockedBy === null;
 
-const clearanceOf = (g: Governing): Range | null =>
-  g.status === 'governed' && g.limit.low !== null && g.limit.high !== null
-    ? { low: g.limit.low, high: g.limit.high }
-    : null;
-
-function fitAsItIs(file: JobFile, bore: BoreState, piston: Estimate, range: Range): BoreFit | null {
-  if (!bore.survey) return null;
-  const { tightest, loosest } = clearances(bore.survey.smallest.of, bore.survey.largest.of, piston);
-  const [a, b] = [uncertaintyOf(tightest), uncertaintyOf(loosest)];
-  const pTight = conformance(tightest.value, 'min', range.low, a.u, a.dof);
-  const pLoose = conformance(loosest.value, 'max', range.high, b.u, b.dof);
-  const states = [decide(pTight, 'seizure', file.shop.rules), decide(pLoose, 'wear', file.shop.rules)];
+/**
+ * How surely a piston keeps both ends of its clearance in the bore as it is: the joint share of one
+ * propagation, the same that the clearance verdicts stand on; until that is worked the least it can be.
+ */
+function fitAsItIs(
+  file: JobFile,
+  bore: BoreState,
+  piston: Estimate,
+  range: Range,
+  spread: MapSpread | null,
+): BoreFit | null {
+  const { survey } = bore;
+  if (!survey) return null;
+  const { tightest, loosest } = clearances(survey.smallest.of, survey.largest.of, piston);
+  const found = spread?.fits[fitKey({ piston, ...range })];
+  const all = survey.depths.flatMap((d) => d.readings.map((r) => difference(r.of, piston)));
+  const quick = (side: 'max' | 'min') => {
+    const [of, limit] = side === 'max' ? ([loosest, range.high] as const) : ([tightest, range.low] as const);
+    const { u, dof } = uncertaintyOf(of);
+    const extreme = side === 'max' ? survey.largest : survey.smallest;
+    const beyond = side === 'max' ? of.value - limit : limit - of.value;
+    return {
+      p:
+        twoDirections(survey).length > 0
+          ? extremeConformance(survey, extreme, side, limit, u, bore.sigma, piston.value)
+          : conformance(of.value, side, limit, u, dof),
+      tail: extremeTail(beyond, of, all),
+    };
+  };
+  const [tight, loose] = found ? [found.tight, found.loose] : [quick('min'), quick('max')];
+  const states = [
+    decide(tight.p, 'seizure', file.shop.rules, tight.tail),
+    decide(loose.p, 'wear', file.shop.rules, loose.tail),
+  ];
   return {
     tightest: tightest.value,
     loosest: loosest.value,
-    p: pTight * pLoose,
+    p: found?.p ?? Math.max(0, tight.p + loose.p - 1),
     state: states.includes('beyond') ? 'beyond' : states.includes('undecided') ? 'undecided' : 'within',
+    provisional: !found,
   };
 }
 
@@ -99,16 +131,18 @@ function cylinderOption(
   state: ReadingsState,
   range: Range | null,
   verification: Verification | null,
-  score: number,
+  score: Score,
+  spread: MapSpread | null,
 ): CylinderOption {
-  const measured = measuredPiston(state, bore.cylinder, kit);
+  const measured = kitPiston(state, bore.cylinder, kit);
   const piston = measured ?? exactly(kit.piston);
   const common = {
     cylinder: bore.cylinder,
     piston: { size: piston.value, from: measured ? ('measured' as const) : ('listed' as const) },
   };
   if (way === 'fit') {
-    const fit = range && fitAsItIs(file, bore, piston, range);
+    const candidate = fitCandidate(file, state, bore.cylinder, kit);
+    const fit = candidate && fitAsItIs(file, bore, candidate.piston, candidate, spread);
     return { ...common, target: null, cleanup: null, odds: null, fit, p: fit?.p ?? null };
   }
   const { allowance, rules } = file.shop;
@@ -128,7 +162,9 @@ function cylinderOption(
     standard: bore.reference.value,
     largest: largest.value,
     u: uncertaintyOf(largest).u,
-    score,
+    score: score.depth,
+    felt: score.felt,
+    unknownScore: score.unknown,
   };
   // What the kit allows is its piston and the sheet's minimum; the guard for our gauges comes on top.
   const odds = wear && range ? cleanupOdds(piston.value + range.low, wear) : null;
@@ -153,7 +189,7 @@ function whyNotSentence(
   const construction = CONSTRUCTION[file.engine.wall];
   if (way === 'bore' && !construction.boring)
     return `A bore with ${construction.name} is never bored and left: a larger kit means replating or a sleeve, by a specialist.`;
-  if (clearanceOf(clearance) === null) {
+  if (rangeOf(clearance) === null) {
     const why =
       clearance.status === 'governed'
         ? `${kit.maker}’s sheet gives no complete clearance range.`
@@ -169,25 +205,69 @@ function whyNotSentence(
     : null;
 }
 
+/** What of a kit no reading changes: its clearance and how well that can be verified. Worked once a file. */
+const verified = new WeakMap<
+  JobFile,
+  Map<string, { verification: Verification | null; remedy: Remedy | null }>
+>();
+function verificationOf(file: JobFile, kit: Kit, range: Range | null, at: string) {
+  const known =
+    verified.get(file) ?? new Map<string, { verification: Verification | null; remedy: Remedy | null }>();
+  verified.set(file, known);
+  const before = known.get(kit.id);
+  if (before) return before;
+  const verification = verificationU(file, kit, at);
+  const cannot =
+    range !== null &&
+    verification !== null &&
+    targetBore({
+      piston: kit.piston,
+      clearanceLow: range.low,
+      clearanceHigh: range.high,
+      uClearance: verification.u,
+      allowance: file.shop.allowance.clearance,
+      rules: file.shop.rules,
+    }).cannotBeVerified;
+  const now = { verification, remedy: cannot ? verificationRemedy(file, kit, at, range) : null };
+  known.set(kit.id, now);
+  return now;
+}
+
+/** How far a kit sits from the middle of its clearance, the cylinder that is farthest off, nm. */
+const offTarget = (o: Pick<KitOption, 'cylinders' | 'clearance'>): number => {
+  const range = rangeOf(o.clearance);
+  if (!range) return 0;
+  const middle = (range.low + range.high) / 2;
+  return Math.max(
+    0,
+    ...o.cylinders.map((c) => (c.fit ? Math.abs((c.fit.tightest + c.fit.loosest) / 2 - middle) : 0)),
+  );
+};
+
 /**
  * The kits of this engine side by side: an oversize is bored for, a piston of standard size or a grade goes
  * into the bore as it is. Does it serve every cylinder, to what size is each bore to be taken, what is left
- * afterwards, and which is recommended.
- * @param scores deepest score per cylinder, nm, radial
- * @param at     ISO date, for calibration that has run out
+ * afterwards, and which is recommended: none before every plan is complete and every question answered.
+ * @param scores  what is known of the deepest score per cylinder
+ * @param at      ISO date, for calibration that has run out
+ * @param spreads propagated maps, one a cylinder; null where there is none yet
+ * @param ended   a finding says that a wall is not used again, or may not be: no kit is recommended for it
  */
 export function kitOptions(
   file: JobFile,
   bores: readonly BoreState[],
   state: ReadingsState,
-  scores: readonly number[],
+  scores: readonly Score[],
   at: string,
+  spreads: readonly (MapSpread | null)[] = [],
+  ended = false,
 ): KitComparison {
   const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
   const options = kits.map((kit): KitOption => {
     const way = kit.oversize > 0 ? 'bore' : 'fit';
     const clearance = governingFor(file, 'clearance', ['new'], 'min', kit.maker);
-    const verification = verificationU(file, kit, at);
+    const range = rangeOf(clearance);
+    const { verification, remedy } = verificationOf(file, kit, range, at);
     const surveyed = bores.map((bore) =>
       cylinderOption(
         file,
@@ -195,9 +275,10 @@ export function kitOptions(
         way,
         bore,
         state,
-        clearanceOf(clearance),
+        range,
         verification,
-        scores[bore.cylinder] ?? 0,
+        scores[bore.cylinder]!,
+        spreads[bore.cylinder] ?? null,
       ),
     );
     const finish = Math.max(...surveyed.map((c) => c.target?.high ?? c.piston.size));
@@ -223,15 +304,23 @@ export function kitOptions(
       oversizesLeft: kits.filter((k) => k.oversize > kit.oversize).length,
       wallLeft,
       verification,
+      remedy,
     };
   });
-  const best = recommend(
-    options.map((o) => ({
-      id: o.kit.id,
-      oversize: o.kit.oversize,
-      feasible: o.feasible,
-      p: o.cylinders.map((c) => c.p),
-    })),
+  const soFar = bores.some(
+    (b) => !isKnown(b) || doubts(b, (s) => s.largest.of.value) || doubts(b, (s) => s.smallest.of.value),
   );
-  return { options, recommended: options.find((o) => o.kit.id === best?.id) ?? null };
+  const best =
+    soFar || ended
+      ? null
+      : recommend(
+          options.map((o) => ({
+            option: o,
+            oversize: o.kit.oversize,
+            feasible: o.feasible,
+            offTarget: offTarget(o),
+            p: o.cylinders.map((c) => c.p),
+          })),
+        );
+  return { options, recommended: best?.option ?? null, soFar };
 }

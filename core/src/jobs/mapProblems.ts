@@ -1,11 +1,34 @@
-import type { MapFigure, MapProblem } from '../bore/index.js';
+import type { FitCandidate, MapFigure, MapProblem } from '../bore/index.js';
+import { exactly, type Estimate } from '../gauges/index.js';
 import { halfTurn, pistonStation, stationKey, type BoreStation } from '../readings/index.js';
-import { boreStates, type BoreState } from './boreItems.js';
-import { clearanceStates, fittedKit } from './clearanceItems.js';
+import type { Governing, Kit } from '../specs/index.js';
+import { shapeLimit, type BoreState } from './boreItems.js';
+import { clearanceStates, fittedPiston } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 import { governingFor } from './judgeValue.js';
 import type { ReadingsState } from './standingReadings.js';
 import { limitFigure } from './verdictItem.js';
+
+/** Size of a kit's piston for one cylinder: as measured for it, else as listed. */
+export const kitPiston = (state: ReadingsState, cylinder: number, kit: Kit): Estimate | null =>
+  state.stations.get(stationKey(pistonStation(cylinder, kit.id)))?.result?.estimate ?? null;
+
+/** Clearance range of a governing limit that gives both ends, nm. */
+export const rangeOf = (g: Governing): { readonly low: number; readonly high: number } | null =>
+  g.status === 'governed' && g.limit.low !== null && g.limit.high !== null
+    ? { low: g.limit.low, high: g.limit.high }
+    : null;
+
+/** A piston that could go into a bore as it is, with its own maker's range; null without a complete range. */
+export function fitCandidate(
+  file: JobFile,
+  state: ReadingsState,
+  cylinder: number,
+  kit: Kit,
+): FitCandidate | null {
+  const range = rangeOf(governingFor(file, 'clearance', ['new'], 'min', kit.maker));
+  return range && { piston: kitPiston(state, cylinder, kit) ?? exactly(kit.piston), ...range };
+}
 
 /** The map of one cylinder made ready for propagation; null before its first reading. */
 export function mapProblem(file: JobFile, bore: BoreState, state: ReadingsState): MapProblem | null {
@@ -15,29 +38,28 @@ export function mapProblem(file: JobFile, bore: BoreState, state: ReadingsState)
     return [{ depth: at.depth as number, angle: halfTurn(at.angle), of: s.result.estimate }];
   });
   if (stations.length === 0) return null;
-  const kit = fittedKit(file, bore);
+  const { kit } = fittedPiston(file, bore.cylinder);
   const piston = state.stations.get(stationKey(pistonStation(bore.cylinder, kit?.id ?? null)))?.result;
   const limits: Partial<Record<MapFigure, { side: 'max' | 'min'; at: number }>> = {};
-  const keep = (
-    figure: MapFigure,
-    side: 'max' | 'min',
-    found: ReturnType<typeof governingFor> | null,
-  ): void => {
+  const keep = (figure: MapFigure, side: 'max' | 'min', found: Governing | null): void => {
     const at = found?.status === 'governed' ? limitFigure(found.limit, side) : null;
     if (at !== null) limits[figure] = { side, at };
   };
-  const states = boreStates(bore);
-  keep('largest', 'max', bore.ticket ?? governingFor(file, 'bore', states, 'max'));
-  if (bore.ticket) keep('smallest', 'min', bore.ticket);
-  keep('outOfRound', 'max', governingFor(file, 'bore.out-of-round', states, 'max'));
-  const taper = governingFor(file, 'bore.taper', states, 'max');
+  keep('largest', 'max', bore.fresh ?? governingFor(file, 'bore', ['service'], 'max'));
+  if (bore.fresh) keep('smallest', 'min', bore.fresh);
+  keep('outOfRound', 'max', shapeLimit(file, bore, 'bore.out-of-round'));
+  const taper = shapeLimit(file, bore, 'bore.taper');
   keep('taper', 'max', taper);
   if (piston) {
     for (const [figure, side] of [
       ['tightest', 'min'],
       ['loosest', 'max'],
     ] as const)
-      keep(figure, side, governingFor(file, 'clearance', clearanceStates(kit, side), side, kit?.maker));
+      keep(
+        figure,
+        side,
+        governingFor(file, 'clearance', clearanceStates(file, bore.cylinder, side), side, kit?.maker),
+      );
   }
   return {
     // In one order whatever order they were read in: the same map is the same problem.
@@ -46,5 +68,8 @@ export function mapProblem(file: JobFile, bore: BoreState, state: ReadingsState)
     sigma: bore.sigma,
     taper: (taper.status === 'governed' ? taper.limit.taper : undefined) ?? 'worst-direction',
     limits,
+    fits: file.engine.kits
+      .filter((k) => k.oversize === 0)
+      .flatMap((k) => fitCandidate(file, state, bore.cylinder, k) ?? []),
   };
 }

@@ -2,7 +2,6 @@ import { HOPELESS, type RankedAction } from '../gauges/index.js';
 import {
   openSteps,
   stationKey,
-  walk,
   type OpenAgain,
   type SizeStation,
   type SlipQuestion,
@@ -11,7 +10,9 @@ import type { CrossCheck } from './crossChecks.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 import type { KitComparison } from './kitOptions.js';
 import { nextReads, type NextRead } from './nextReads.js';
-import { openZero, zeroLost, type ReadingsState } from './standingReadings.js';
+import { walkOf, fittedPiston } from './fitted.js';
+import type { ReadingsState } from './standingReadings.js';
+import { openZero, zeroLost } from './zeros.js';
 import type { VerdictItem } from './verdictItem.js';
 
 /** The one thing to do now. */
@@ -33,6 +34,10 @@ export type NextAction =
   | { readonly kind: 'step'; readonly open: OpenAgain }
   | { readonly kind: 'add-limit'; readonly item: VerdictItem }
   | { readonly kind: 'decide' }
+  /** A mark whose depth decides. */
+  | { readonly kind: 'look'; readonly item: VerdictItem }
+  /** Which limit applies, or a rule that contradicts the sheet. */
+  | { readonly kind: 'settle-limit'; readonly item: VerdictItem }
   | { readonly kind: 'decided'; readonly kitId: string | null };
 
 /** Next unread station of the walk after a given one, wrapping round; null when all are read. */
@@ -41,7 +46,7 @@ export function nextStation(
   readings: ReadingsState,
   after: string | null,
 ): SizeStation | null {
-  const stations = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null);
+  const stations = walkOf(file);
   const start = after === null ? 0 : stations.findIndex((s) => stationKey(s) === after) + 1;
   for (let i = 0; i < stations.length; i += 1) {
     const s = stations[(start + i) % stations.length]!;
@@ -76,7 +81,7 @@ export function nextAction(
   const question = readings.questions[0];
   if (question) return { kind: 'answer', question };
   const chosen = standingDecision(file);
-  const stations = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
+  const stations = walkOf(file);
   const unread = stations.filter((s) => !readings.stations.has(stationKey(s)));
   const next = unread[0];
   if (next) {
@@ -90,8 +95,7 @@ export function nextAction(
   if (zero) return zero;
 
   // Back from boring, a piston that goes in as it is: these stay to be proved after they were chosen.
-  const returned = items.some((i) => i.limit?.source.type === 'machinist');
-  const fitted = returned || file.engine.kits.some((k) => k.id === chosen?.kitId && k.oversize === 0);
+  const fitted = file.engine.cylinders.every((_, i) => fittedPiston(file, i).renewed);
   const outside = items.find((i) => i.limit?.source.type === 'machinist' && i.state === 'beyond');
   if (outside) return { kind: 'send-back', item: outside };
   if (chosen && !fitted) return { kind: 'decided', kitId: chosen.kitId };
@@ -101,10 +105,17 @@ export function nextAction(
   // One bore past its limit settles that all are bored: nothing undecided beside it needs deciding.
   if (
     !chosen &&
-    items.some((i) => i.feature === 'bore' && i.state === 'beyond') &&
-    kits.options.some((o) => o.feasible)
+    items.some(
+      (i) =>
+        i.state === 'beyond' &&
+        (i.feature === 'finding' || (i.feature === 'bore' && kits.options.some((o) => o.feasible))),
+    )
   )
     return { kind: 'decide' };
+  const mark = items.find((i) => i.because === 'finding');
+  if (mark) return { kind: 'look', item: mark };
+  const limit = items.find((i) => i.because === 'ask-limit' || i.because === 'contradiction');
+  if (limit) return { kind: 'settle-limit', item: limit };
   for (const item of items.filter((i) => i.state === 'undecided' && i.because !== 'unread')) {
     const ranked = nextReads(file, item, readings);
     // What two directions cannot show, only a third direction can.

@@ -18,7 +18,8 @@ import {
 import { nm } from '../units/index.js';
 import { nominalOf } from './benchOf.js';
 import { comparatorWorth } from './comparatorWorth.js';
-import { standingDecision, type JobFile } from './jobFile.js';
+import { fittedPiston } from './fitted.js';
+import type { JobFile } from './jobFile.js';
 import type { ReadingsState, StationState } from './standingReadings.js';
 import type { VerdictItem } from './verdictItem.js';
 
@@ -53,6 +54,7 @@ function thirdDirection(file: JobFile, item: VerdictItem): BoreStation | null {
 
 /** The station whose reading is the figure in question. */
 export function stationBehind(item: VerdictItem, readings: ReadingsState): StationState | null {
+  if (item.feature === 'finding') return null;
   const parts: Partial<Record<VerdictItem['feature'], readonly string[]>> = {
     'pin.in-piston': ['pin-bore', 'pin'],
     'pin.in-rod': ['small-end', 'pin'],
@@ -122,9 +124,8 @@ export function nextReads(
   }
   const leaves = file.instruments.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
   if (item.feature === 'clearance' && leaves && item.bracket === null) {
-    const kit = standingDecision(file)?.kitId ?? null;
-    const fitted = file.engine.kits.find((k) => k.id === kit && k.oversize === 0);
-    const station: GapStation = { part: 'clearance', cylinder: item.cylinder, kit: fitted?.id ?? null };
+    const { kit } = fittedPiston(file, item.cylinder);
+    const station: GapStation = { part: 'clearance', cylinder: item.cylinder, kit: kit?.id ?? null };
     // Blades near a clearance lie about 0.02 apart, and the bias is 0.025 wide.
     if (!readings.gaps.has(stationKey(station))) add('leaves', fused(u, 10_000), station, leaves.id);
   }

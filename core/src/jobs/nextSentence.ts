@@ -1,11 +1,11 @@
 import { REOPENED, WORK } from '../readings/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { crossCheckSentence } from './crossChecks.js';
-import { standingDecision, type JobFile } from './jobFile.js';
+import { ROUTES, standingDecision, type JobFile } from './jobFile.js';
 import type { NextAction } from './nextAction.js';
 import type { NextRead } from './nextReads.js';
 import { subject, verdictSentence } from './verdictSentence.js';
-import { capital, cylindersText, oddsText, stationName } from './words.js';
+import { capital, cylindersText, oddsWords, stationName } from './words.js';
 
 /** The next action as an instruction. */
 export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit): string {
@@ -24,17 +24,23 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
     case 'send-back':
       return `${verdictSentence(file, next.item, unit).headline} Back to the machinist with these readings, before anything is assembled.`;
     case 'step':
-      return `${capital(WORK[next.open.work.what])}: ${REOPENED[next.open.what]} again before anything is fitted.`;
+      return `${capital(WORK[next.open.work.what].name)}: ${REOPENED[next.open.what]} again before anything is fitted.`;
     case 'at-limit':
       return `${subject(file, next.item)} is at its limit and no gauge here decides it: treat it as beyond.`;
     case 'add-limit':
       return `${subject(file, next.item)} has no limit on file. Add it from the manual, or decide knowing that nothing was proved.`;
     case 'decide':
       return 'Measuring is complete. Decide what to do with the engine.';
+    case 'look':
+    case 'settle-limit': {
+      const { headline, details, todo } = verdictSentence(file, next.item, unit);
+      return [headline, ...(next.kind === 'settle-limit' ? details : []), todo].filter(Boolean).join(' ');
+    }
     case 'decided': {
-      const reason = standingDecision(file)?.reason;
+      const decision = standingDecision(file);
+      const reason = decision?.reason;
       return next.kitId === null
-        ? `Decided: nothing is bored.${reason ? ` ${reason}` : ''}`
+        ? `Decided: ${ROUTES[decision?.route ?? 'reuse']}.${reason ? ` ${reason}` : ''}`
         : `Decided: ${file.engine.kits.find((k) => k.id === next.kitId)?.name ?? 'a kit'} for ${cylindersText(file)}.`;
     }
   }
@@ -44,7 +50,7 @@ export function nextSentence(file: JobFile, next: NextAction, unit: LengthUnit):
 export function settleSentence(file: JobFile, action: NextRead, p: number, unit: LengthUnit): string {
   const where = stationName(file, action.station, unit);
   const gauge = file.instruments.find((i) => i.id === action.gauge)?.name ?? action.gauge;
-  const decides = `P ${oddsText(p)} that it decides`;
+  const decides = `${oddsWords(p)} that it decides`;
   switch (action.kind) {
     case 'repeat':
       return `Take ${where} once more with ${gauge}: ${decides}.`;

@@ -3,10 +3,11 @@ import { mean } from '../statistics/index.js';
 import { pistonStation, stationKey } from '../readings/index.js';
 import type { Kit } from '../specs/index.js';
 import { nm, withUnit, type LengthUnit } from '../units/index.js';
-import { fittedKit } from './clearanceItems.js';
+import { fittedPiston } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 import type { Judgement } from './judgeJob.js';
 import { governingFor } from './judgeValue.js';
+import { leastToBuild, verificationU } from './verificationU.js';
 
 /** Which piston goes into which bore. */
 export type PistonMatch =
@@ -38,7 +39,7 @@ interface Window {
 function windowFor(file: JobFile, maker: string): Window | null {
   const found = governingFor(file, 'clearance', ['new'], 'min', maker);
   const limit = found.status === 'governed' ? found.limit : null;
-  return limit && limit.low !== null ? { low: limit.low, high: limit.high ?? limit.low } : null;
+  return limit && limit.low !== null && limit.high !== null ? { low: limit.low, high: limit.high } : null;
 }
 
 /**
@@ -51,6 +52,7 @@ export function pistonMatch(
   judgement: Pick<Judgement, 'readings' | 'bores'>,
 ): PistonMatch | null {
   const { bores, readings } = judgement;
+  const at = file.log.at(-1)?.at ?? '';
   const sizes = bores.map((b) => {
     if (!b.survey || b.blockedBy !== null) return null;
     return {
@@ -60,7 +62,7 @@ export function pistonMatch(
   });
   if (sizes.some((s) => s === null)) return null;
   const known = sizes as { smallest: number; mean: number }[];
-  const kits = bores.map((b) => fittedKit(file, b));
+  const kits = bores.map((b) => fittedPiston(file, b.cylinder).kit);
   const kit = kits[0] ?? null;
   if (kit && kits.every((k) => k?.id === kit.id) && bores.length > 1 && bores.length <= MOST_PIECES) {
     const pistons = bores.map(
@@ -69,7 +71,8 @@ export function pistonMatch(
     const window = windowFor(file, kit.maker);
     if (!window || pistons.some((p) => p === undefined)) return null;
     const target = (window.low + window.high) / 2;
-    const fit = selectiveFit({ bores: known, pistons: pistons as number[], least: window.low, target });
+    const least = leastToBuild(file, window, verificationU(file, kit, at));
+    const fit = selectiveFit({ bores: known, pistons: pistons as number[], least, target });
     if (!fit)
       return { kind: 'none', why: 'However the pistons are shared out, one bore would be too tight.' };
     return {
@@ -81,11 +84,15 @@ export function pistonMatch(
       asTheyAre: fit.pistonFor.every((p, b) => p === b),
     };
   }
-  return kit ? null : gradesFor(file, known);
+  return kit ? null : gradesFor(file, known, at);
 }
 
 /** Grades are pistons of one maker for the standard bore, more than one of them. */
-function gradesFor(file: JobFile, sizes: readonly { smallest: number; mean: number }[]): PistonMatch | null {
+function gradesFor(
+  file: JobFile,
+  sizes: readonly { smallest: number; mean: number }[],
+  at: string,
+): PistonMatch | null {
   const graded = file.engine.kits.filter((k) => k.oversize === 0);
   const maker = graded.map((k) => k.maker).find((m) => graded.filter((k) => k.maker === m).length > 1);
   const window = maker === undefined ? null : windowFor(file, maker);
@@ -93,7 +100,9 @@ function gradesFor(file: JobFile, sizes: readonly { smallest: number; mean: numb
   const target = (window.low + window.high) / 2;
   const own = graded.filter((k) => k.maker === maker);
   const gradeFor = sizes.map((s) => {
-    const fits = own.filter((k) => s.smallest - k.piston >= window.low);
+    const fits = own.filter(
+      (k) => s.smallest - k.piston >= leastToBuild(file, window, verificationU(file, k, at)),
+    );
     return fits.reduce<Kit | null>(
       (best, k) =>
         best && Math.abs(s.mean - best.piston - target) <= Math.abs(s.mean - k.piston - target) ? best : k,

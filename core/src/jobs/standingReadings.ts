@@ -1,6 +1,5 @@
 import {
   calibrationOverdue,
-  driftAllowed,
   instrumentOf,
   leafBracket,
   readingEstimate,
@@ -29,10 +28,13 @@ import {
   type SizeStation,
   type SlipQuestion,
   type StandingReading,
+  type FoundOn,
+  type SlipCode,
   type StationEstimate,
 } from '../readings/index.js';
-import { mm, nm, type LengthUnit } from '../units/index.js';
+import { depthText, nm, type LengthUnit } from '../units/index.js';
 import { benchOf, materialOf, nominalOf } from './benchOf.js';
+import { zeroFate, zerosOf, type ZeroFate } from './zeros.js';
 import type { JobFile } from './jobFile.js';
 
 export interface StationState {
@@ -58,7 +60,7 @@ export interface GapState {
 }
 
 /** Why a reading is kept but no longer counts. */
-export type SetAside = 'work' | 'zero-lost';
+export type SetAside = 'work' | 'zero-lost' | 'zeroed-again';
 
 export interface ReadingsState {
   readonly stations: ReadonlyMap<string, StationState>;
@@ -67,37 +69,14 @@ export interface ReadingsState {
   readonly questions: readonly SlipQuestion[];
   /** Ids of readings left out until their question is answered. */
   readonly held: ReadonlySet<string>;
-  /** Readings that work done since, or a zero that wandered too far, has put aside. */
+  /** Stations with a reading that does not belong to its map, until it was read often enough or answered. */
+  readonly doubted: ReadonlySet<string>;
+  /** Readings that work done since, or a zero that was not found again, has put aside. */
   readonly setAside: ReadonlyMap<string, SetAside>;
   readonly zeros: ReadonlyMap<string, Zero>;
+  /** Readings of a zero that was not found again since they were taken: what it wandered is not known. */
+  readonly unclosed: ReadonlySet<string>;
 }
-
-/** Comparator zeros of a log with their closing, in the sense of the bore. */
-export function zerosOf(log: readonly LogEntry[]): Map<string, Zero> {
-  const zeros = new Map<string, Zero>();
-  for (const e of log) {
-    if (e.kind === 'zero') {
-      const { id, instrumentId, value, needle, repeats, at } = e;
-      zeros.set(id, { id, instrumentId, in: e.in, value, needle, repeats, at, closing: null });
-    }
-    const zero = e.kind === 'closing-zero' ? zeros.get(e.zeroId) : undefined;
-    if (e.kind === 'closing-zero' && zero) {
-      const q = zero.needle === 'clockwise-larger' ? e.value : -e.value;
-      zeros.set(zero.id, { ...zero, closing: { q, at: e.at } });
-    }
-  }
-  return zeros;
-}
-
-/** Whether a zero wandered farther than scatter explains: its map is taken again. */
-export function zeroLost(file: JobFile, zero: Zero): boolean {
-  const instrument = instrumentOf(file, zero.instrumentId);
-  return zero.closing !== null && Math.abs(zero.closing.q) > driftAllowed(instrument);
-}
-
-/** The zero that deviations typed now are read from: the last of a gauge that is not closed. */
-export const openZero = (zeros: ReadonlyMap<string, Zero>, instrumentId: string): Zero | null =>
-  [...zeros.values()].findLast((z) => z.instrumentId === instrumentId && z.closing === null) ?? null;
 
 export const takenReading = (
   file: JobFile,
@@ -169,17 +148,48 @@ function takenTwice(log: readonly LogEntry[], e: ReadingEntry): SlipQuestion[] {
 }
 
 /** Readings put aside by work done after them or by a zero that was lost. */
-function putAside(file: JobFile, zeros: ReadonlyMap<string, Zero>): Map<string, SetAside> {
-  const aside = new Map<string, SetAside>();
+function putAside(file: JobFile, wandering: ZeroFate): Map<string, SetAside> {
+  const aside = new Map<string, SetAside>(wandering.aside);
   const works = workOf(file.log);
+  if (works.length === 0) return aside;
   file.log.forEach((e, i) => {
     if (e.kind !== 'reading' && e.kind !== 'leaf') return;
     const after = works.filter((w) => w.at > i).map((w) => w.entry);
     if (isReopened(e.station, after)) aside.set(e.id, 'work');
-    const zero = e.kind === 'reading' && e.zeroId !== null ? zeros.get(e.zeroId) : undefined;
-    if (zero && zeroLost(file, zero)) aside.set(e.id, 'zero-lost');
   });
   return aside;
+}
+
+const scatterOn = (file: JobFile) => (id: string) =>
+  Math.max(instrumentOf(file, id).repeatability, instrumentOf(file, id).resolution / 2);
+
+/**
+ * Slips the house finds on readings that others are to stand in for, each against what stood before it. A
+ * question already answered “as typed” is found no more.
+ */
+export function slipsFound(file: JobFile): FoundOn {
+  const claimed = new Set(
+    file.log.flatMap((e) => (e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])),
+  );
+  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const found = new Map<string, ReadonlySet<SlipCode>>();
+  const none: ReadonlySet<SlipCode> = new Set();
+  let zeros: ReadonlyMap<string, Zero> | null = null;
+  return (id) => {
+    const known = found.get(id);
+    if (known) return known;
+    const at = file.log.findIndex((e) => e.id === id);
+    const entry = file.log[at];
+    if (entry?.kind !== 'reading') return none;
+    zeros ??= zerosOf(file.log);
+    const before = file.log
+      .slice(0, at)
+      .filter((e): e is ReadingEntry => e.kind === 'reading' && !claimed.has(e.id) && !gone.has(e.id));
+    const codes = new Set(questionsFor(file, entry, before, zeros, 'mm').map((q) => q.code));
+    for (const e of file.log) if (e.kind === 'answer' && e.readingId === id) codes.delete(e.slip);
+    found.set(id, codes);
+    return codes;
+  };
 }
 
 /**
@@ -190,10 +200,11 @@ function putAside(file: JobFile, zeros: ReadonlyMap<string, Zero>): Map<string, 
 export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): ReadingsState {
   const bench = benchOf(file);
   const zeros = zerosOf(file.log);
-  const setAside = putAside(file, zeros);
-  const stand = standing(file.log, (id) =>
-    Math.max(instrumentOf(bench, id).repeatability, instrumentOf(bench, id).resolution / 2),
-  ).filter((s) => !setAside.has(s.entry.id));
+  const wandering = zeroFate(file, zeros);
+  const setAside = putAside(file, wandering);
+  const stand = standing(file.log, scatterOn(file), slipsFound(file)).filter(
+    (s) => !setAside.has(s.entry.id),
+  );
   const answered = new Set(
     file.log.flatMap((e) => (e.kind === 'answer' ? [`${e.readingId}:${e.slip}`] : [])),
   );
@@ -215,11 +226,13 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
     const key = stationKey(s.entry.station);
     groups.set(key, [...(groups.get(key) ?? []), s]);
   }
-  const odd = flaggedStations(file, groups, held);
+  const odd = flaggedStations(file, groups, held, show);
+  const doubted = new Set<string>();
   for (const key of odd.keys()) {
     const group = groups.get(key)!.filter((s) => !held.has(s.entry.id));
     const first = group[0]!.entry;
     if (group.length < 3 && !answered.has(`${first.id}:outlier`)) {
+      doubted.add(key);
       questions.push({
         code: 'outlier',
         readingId: first.id,
@@ -246,7 +259,16 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
       ),
     });
   }
-  return { stations, gaps: gapsOf(file, setAside), questions, held, setAside, zeros };
+  return {
+    stations,
+    gaps: gapsOf(file, setAside),
+    questions,
+    held,
+    doubted,
+    setAside,
+    zeros,
+    unclosed: wandering.unclosed,
+  };
 }
 
 function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {
@@ -292,11 +314,18 @@ function wrongAxis(file: JobFile, accepted: readonly ReadingEntry[]): SlipQuesti
   });
 }
 
+/** Scatter of one reading, its resolution in it, nm. */
+const singleScatter = (file: JobFile, e: ReadingEntry): number => {
+  const instrument = instrumentOf(file, e.instrumentId);
+  return Math.hypot(scatterOf(instrument, file, e.by).s, instrument.resolution / Math.sqrt(12));
+};
+
 /** Stations whose first reading does not belong to its cylinder's map, with the question to ask. */
 function flaggedStations(
   file: JobFile,
   groups: ReadonlyMap<string, readonly StandingReading[]>,
   held: ReadonlySet<string>,
+  show: LengthUnit,
 ): Map<string, string> {
   const flagged = new Map<string, string>();
   file.engine.cylinders.forEach((name, cylinder) => {
@@ -310,19 +339,19 @@ function flaggedStations(
               depth: s.depth,
               angle: halfTurn(s.angle),
               value: first.value,
-              s: scatterOf(instrumentOf(file, first.instrumentId), file, first.by).s,
+              u: Math.SQRT2 * singleScatter(file, first),
             },
           ]
         : [];
     });
     if (cells.length === 0) return;
-    const s = Math.max(...cells.map((c) => c.s));
-    for (const outlier of outliers(cells, s)) {
+    const u = Math.max(...cells.map((c) => c.u));
+    for (const outlier of outliers(cells, u)) {
       for (const key of outlier.keys) {
         flagged.set(
           key,
           outlier.keys.length > 1
-            ? `One of the two ${name} readings at ${cells.find((c) => c.key === key)!.depth / mm(1)} mm does not belong to its map. Take both twice more.`
+            ? `One of the two ${name} readings at ${depthText(cells.find((c) => c.key === key)!.depth, show)} does not belong to its map. Take both twice more.`
             : `This ${name} reading does not belong to its map. Take it twice more; the median of three counts.`,
         );
       }

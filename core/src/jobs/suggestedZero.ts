@@ -1,6 +1,6 @@
 import { nm, type Nanometres } from '../units/index.js';
 import { pistonStation, stationKey } from '../readings/index.js';
-import { clearanceStates, fittedKit } from './clearanceItems.js';
+import { clearanceStates, fittedPiston } from './fitted.js';
 import { nominalOf } from './benchOf.js';
 import type { JobFile } from './jobFile.js';
 import type { Judgement } from './judgeJob.js';
@@ -12,14 +12,20 @@ import { governingFor } from './judgeValue.js';
  */
 export function suggestedZero(
   file: JobFile,
-  judgement: Pick<Judgement, 'readings' | 'bores'>,
+  judgement: Pick<Judgement, 'readings'>,
   cylinder: number,
 ): { readonly value: Nanometres; readonly from: 'piston' | 'nominal' } {
-  const kit = fittedKit(file, judgement.bores[cylinder]!);
+  const { kit } = fittedPiston(file, cylinder);
   const piston = judgement.readings.stations.get(stationKey(pistonStation(cylinder, kit?.id ?? null)))?.result
     ?.estimate;
   const maker = kit?.maker ?? file.job.fitted.piston;
-  const fresh = governingFor(file, 'clearance', ['new', ...clearanceStates(kit, 'min')], 'min', maker);
+  const fresh = governingFor(
+    file,
+    'clearance',
+    ['new', ...clearanceStates(file, cylinder, 'min')],
+    'min',
+    maker,
+  );
   if (kit && piston && fresh.status === 'governed' && fresh.limit.low !== null) {
     const { low, high } = fresh.limit;
     return { value: nm(piston.value + (low + (high ?? low)) / 2), from: 'piston' };

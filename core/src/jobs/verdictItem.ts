@@ -1,4 +1,6 @@
 import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.js';
+import { depthText, type LengthUnit } from '../units/index.js';
+import type { FindingEntry } from '../readings/index.js';
 import {
   FEATURES,
   featureInfo,
@@ -19,21 +21,23 @@ export type Because =
   | 'three-point'
   | 'ask-limit'
   | 'leaves'
-  | 'wrong-axis';
+  | 'wrong-axis'
+  /** A reading it rests on does not belong to its map. */
+  | 'outlier'
+  /** The comparator was not put back into its setting yet. */
+  | 'zero-open'
+  /** A shop rule and the sheet leave no range between them. */
+  | 'contradiction'
+  /** A mark whose depth nobody knows. */
+  | 'finding';
 
 export type Caveat =
-  | 'two-directions'
-  | 'unchecked'
-  | 'overdue'
-  | 'raised'
-  | 'kept-repeat'
-  | 'override'
-  | 'listed-piston'
-  | 'leaves';
+  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'leaves';
 
 /** One line of the working behind a figure. */
 export type WorkingLine =
-  | { readonly kind: 'length'; readonly label: string; readonly value: number }
+  /** `at` is the depth it was found at, nm. */
+  | { readonly kind: 'length'; readonly label: string; readonly value: number; readonly at?: number }
   /** A figure without a limit of its own, with its 95 % interval where the whole map was propagated. */
   | {
       readonly kind: 'interval';
@@ -42,21 +46,30 @@ export type WorkingLine =
       readonly low: number | null;
       readonly high: number | null;
     }
-  | { readonly kind: 'angle'; readonly label: string; readonly value: number }
-  | { readonly kind: 'text'; readonly label: string; readonly text: string };
+  | { readonly kind: 'angle'; readonly label: string; readonly value: number; readonly at?: number }
+  | { readonly kind: 'text'; readonly label: string; readonly text: string; readonly at?: number };
+
+/** What a line of the working is called, its depth in the reader's unit. */
+export const workingLabel = (line: WorkingLine, unit: LengthUnit): string =>
+  'at' in line && line.at !== undefined ? `${line.label} at ${depthText(line.at, unit)}` : line.label;
 
 export interface VerdictItem {
   /** Stable within a job: `0:bore:max`. */
   readonly key: string;
   readonly cylinder: number;
-  readonly feature: FeatureKey;
+  readonly feature: FeatureKey | 'finding';
   readonly side: 'max' | 'min';
   readonly title: string;
   /** nm; null while unread. */
   readonly value: number | null;
   /** Standard uncertainty, nm. */
   readonly u: number | null;
+  /** Probability that the limit is kept. */
   readonly p: number | null;
+  /** How often a part exactly at the limit would read as far out; null where nothing is held against one. */
+  readonly tail: number | null;
+  /** What was found on the wall, where that is the verdict. */
+  readonly finding: FindingEntry | null;
   /** 95 % interval from the propagation of the whole map, nm; null while it is not worked or not a map. */
   readonly interval: { readonly low: number; readonly high: number } | null;
   /** A quick figure stands until the whole map is propagated. */
@@ -70,7 +83,7 @@ export interface VerdictItem {
   readonly limitAt: number | null;
   readonly limit: Limit | null;
   readonly governing: Governing;
-  /** Range for new parts, for the strip. */
+  /** Range for new parts, for the strip; and what is said against it where no service limit is on file. */
   readonly band: { readonly low: number | null; readonly high: number | null };
   readonly caveats: readonly Caveat[];
   /** What each suitable gauge of the shop could say about this figure. */

@@ -1,8 +1,8 @@
-import { featureInfo, sourceLine } from '../specs/index.js';
+import { featureInfo, sourceLine, type FeatureKey } from '../specs/index.js';
 import { limitFigureText, nm, withUnit, type LengthUnit } from '../units/index.js';
 import type { JobFile } from './jobFile.js';
 import type { Caveat, VerdictItem } from './verdictItem.js';
-import { capital, leafText, oddsText } from './words.js';
+import { capital, findingText, leafText, limitText, oddsText, oddsWords } from './words.js';
 
 /** A verdict in words: what it is, then what stands behind it. */
 export interface VerdictSentence {
@@ -21,7 +21,6 @@ const CAVEATS: Record<Caveat, string> = {
   raised: 'Repeats scatter more than the gauge should; what was seen is used.',
   'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
   override: 'A lead has overridden the governing limit.',
-  'listed-piston': 'The piston is the listed size, not measured.',
   leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
 };
 
@@ -37,9 +36,11 @@ export const subject = (file: JobFile, item: VerdictItem): string => {
     'bore.taper': 'taper',
   };
   const name =
-    item.feature === 'clearance'
-      ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
-      : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+    item.feature === 'finding'
+      ? 'wall'
+      : item.feature === 'clearance'
+        ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
+        : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
   return file.engine.cylinders.length === 1 ? capital(name) : `${cylinder} ${name}`;
 };
 
@@ -63,6 +64,28 @@ function marginText(item: VerdictItem, unit: LengthUnit): string {
   });
 }
 
+/** Where a figure lies against its limit: `0.085 mm inside its service limit`, `0.004 mm below its minimum`. */
+function whereText(item: VerdictItem, unit: LengthUnit): string {
+  const off = nm(item.value! - item.limitAt!);
+  if (off === 0) return `exactly at its ${bound(item)}`;
+  const side = item.side === 'max' ? (off < 0 ? 'inside' : 'past') : off > 0 ? 'above' : 'below';
+  return `${marginText(item, unit)} ${side} its ${bound(item)}`;
+}
+
+/** Where a worn part without a limit of its own lies against the range for new ones. It decides nothing. */
+function againstNew(item: VerdictItem, unit: LengthUnit): string | null {
+  const { low, high } = item.band;
+  if (item.value === null || (low === null && high === null)) return null;
+  const figure = (v: number) =>
+    withUnit(nm(Math.abs(v)), { unit, step: item.step, limits: v === 0 ? [] : [nm(0)] });
+  const range = limitText(low, high, unit);
+  if (high !== null && item.value > high)
+    return `New parts: ${range}; this is ${figure(item.value - high)} over.`;
+  if (low !== null && item.value < low)
+    return `New parts: ${range}; this is ${figure(item.value - low)} under.`;
+  return `New parts: ${range}; this lies inside that.`;
+}
+
 /** What is said on every verdict it touches, a passed one too: it could turn the verdict. */
 const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue']);
 
@@ -70,7 +93,7 @@ function notes(item: VerdictItem, details: readonly string[]): string[] {
   const beside = item.caveats.filter(
     (c) => ALWAYS.has(c) || (c === 'two-directions' && item.state !== 'within'),
   );
-  const why = item.state === 'noLimit' ? details.slice(0, 1) : [];
+  const why = item.state === 'noLimit' ? details.slice(0, -1) : [];
   return [...new Set([...why, ...beside.map((c) => CAVEATS[c])])];
 }
 
@@ -86,7 +109,7 @@ export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUn
   return { ...sentence, notes: notes(item, sentence.details), todo: todo(item) };
 }
 
-const BEYOND: Partial<Record<VerdictItem['feature'], Record<VerdictItem['side'], string>>> = {
+const BEYOND: Partial<Record<FeatureKey | 'finding', Record<VerdictItem['side'], string>>> = {
   bore: { max: 'Renew the wall or the cylinder: see Decide.', min: 'It has to be opened up to its ticket.' },
   'bore.out-of-round': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
   'bore.taper': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
@@ -106,6 +129,14 @@ function todo(item: VerdictItem): string | null {
       return 'Answer the question in the bar.';
     case 'conflict':
       return 'Read it again both ways.';
+    case 'outlier':
+      return 'Take that reading twice more: the median of three counts.';
+    case 'zero-open':
+      return 'Put the gauge back into its setting and read the dial.';
+    case 'contradiction':
+      return 'A lead takes the shop’s rule back or corrects it.';
+    case 'finding':
+      return 'Draw a fingernail across it, or measure how deep it is.';
     case 'unseen':
       return 'Read a third direction there.';
     case 'three-point':
@@ -119,7 +150,7 @@ function todo(item: VerdictItem): string | null {
     case 'gauge': {
       const surer = item.outlook.find((g) => g.state !== 'undecided');
       return surer
-        ? `Take ${surer.instrument.name}: showing the same it would say ${surer.state}, P ${oddsText(surer.p)}.`
+        ? `Take ${surer.instrument.name}: showing the same it would say ${surer.state}, ${oddsWords(surer.p)}.`
         : 'Read it again, or treat it as beyond.';
     }
     case null:
@@ -127,6 +158,10 @@ function todo(item: VerdictItem): string | null {
   }
   if (item.state === 'noLimit') return 'Add the limit from the manual or the piston maker’s sheet.';
   if (item.state !== 'beyond') return null;
+  if (item.feature === 'finding')
+    return item.finding?.what === 'crack'
+      ? 'Another cylinder: see Decide.'
+      : 'Replate or another cylinder: see Decide.';
   if (item.limit?.source.type === 'machinist') return 'Back to the machinist with these readings.';
   return BEYOND[item.feature]?.[item.side] || 'Renew the part.';
 }
@@ -134,6 +169,12 @@ function todo(item: VerdictItem): string | null {
 function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
   const who = subject(file, item);
   const details: string[] = [];
+  if (item.finding) {
+    const found = findingText(item.finding, unit);
+    return item.state === 'beyond'
+      ? { headline: `${who}: ${found}. It is not used again, whatever its sizes say.`, details: [] }
+      : { headline: `${who}: ${found}. How deep it is, nobody knows yet.`, details: [] };
+  }
   const figure = (v: number) =>
     withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
   if (item.bracket) return leafSentence(who, item, unit, details);
@@ -147,6 +188,8 @@ function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
       `95 % between ${figure(item.interval.low)} and ${figure(item.interval.high)}, from the whole map.`,
     );
   else if (item.provisional) details.push('Quick figure: the whole map is still being worked.');
+  if (item.state === 'beyond' && item.tail !== null && item.tail !== item.p)
+    details.push(`A part exactly at its limit would read as far out with P ${oddsText(item.tail)}.`);
   for (const c of item.caveats) details.push(CAVEATS[c]);
   if (item.limit)
     details.push(
@@ -165,16 +208,25 @@ function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
   }
   if (item.because === 'ask-limit' && item.governing.status === 'ask')
     return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
+  if (item.because === 'contradiction' && item.governing.status === 'contradiction')
+    return {
+      headline: `${who}: the shop’s rule and the sheet contradict each other.`,
+      details: [item.governing.why],
+    };
   if (item.state === 'noLimit') {
     const why =
       item.governing.status === 'none' ? item.governing.why : 'The sheet gives no figure on this side.';
+    const fresh = againstNew(item, unit);
     return {
       headline: `${who} is ${figure(item.value!)}; no limit on file.`,
-      details: [why, 'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.'],
+      details: [
+        why,
+        ...(fresh ? [fresh] : []),
+        'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.',
+      ],
     };
   }
-  const inside = item.side === 'max' ? item.value! <= item.limitAt! : item.value! >= item.limitAt!;
-  const where = `${marginText(item, unit)} ${inside ? 'inside' : 'past'} its ${bound(item)}`;
+  const where = whereText(item, unit);
   switch (item.because) {
     case 'incomplete':
       return {
@@ -183,6 +235,13 @@ function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
       };
     case 'question':
       return { headline: `${who} waits for an answer about a reading.`, details };
+    case 'outlier':
+      return { headline: `${who} rests on a reading that does not belong to its map.`, details };
+    case 'zero-open':
+      return {
+        headline: `${who} is ${where}, if the comparator’s zero held: it was not found again yet.`,
+        details,
+      };
     case 'conflict':
       return {
         headline: `${who}: two ways of measuring disagree. Read that station again with both.`,
@@ -229,5 +288,7 @@ function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details:
       : item.state === 'beyond'
         ? `is past its ${limit}`
         : `is not proved against its ${limit}`;
+  if (item.side === 'max' && item.state === 'undecided')
+    details.push('A leaf can show that a maximum is passed, never that it is kept: measure bore and piston.');
   return { headline: `${who} ${says}: ${between}.`, details };
 }

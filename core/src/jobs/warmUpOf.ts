@@ -1,7 +1,7 @@
 import { harsh, WARMING, warmClearance, warmUp, type Cooling, type WarmUpBuild } from '../fit/index.js';
 import { pistonStation, stationKey } from '../readings/index.js';
 import { materialOf } from './benchOf.js';
-import { clearanceStates, fittedKit } from './clearanceItems.js';
+import { clearanceStates, fittedPiston } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 import type { Judgement } from './judgeJob.js';
 import { governingFor } from './judgeValue.js';
@@ -38,13 +38,13 @@ export function warmUpOf(
   cylinder: number,
 ): WarmUpView | null {
   const bore = judgement.bores[cylinder];
-  const kit = bore ? fittedKit(file, bore) : null;
+  const { kit } = fittedPiston(file, cylinder);
   const station = pistonStation(cylinder, kit?.id ?? null);
   const piston = judgement.readings.stations.get(stationKey(station))?.result?.estimate;
   const least = governingFor(
     file,
     'clearance',
-    clearanceStates(kit, 'min'),
+    clearanceStates(file, cylinder, 'min'),
     'min',
     kit?.maker ?? file.job.fitted.piston,
   );

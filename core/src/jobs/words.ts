@@ -8,6 +8,7 @@ import {
   type Station,
 } from '../readings/index.js';
 import {
+  depthText,
   engravedText,
   limitFigureText,
   nm,
@@ -36,10 +37,48 @@ export function oddsText(p: number): string {
   return p.toFixed(8);
 }
 
+/** Odds of so many in so many that people use. */
+const CHANCES: readonly (readonly [number, number])[] = [
+  [1, 100],
+  [1, 50],
+  [1, 20],
+  [1, 10],
+  [1, 7],
+  [1, 5],
+  [1, 4],
+  [1, 3],
+  [2, 5],
+  [1, 2],
+  [3, 5],
+  [2, 3],
+  [3, 4],
+  [4, 5],
+  [6, 7],
+  [9, 10],
+  [19, 20],
+  [49, 50],
+  [99, 100],
+];
+
+/**
+ * A probability in words people use; the figure itself belongs in the working.
+ * @example oddsWords(0.86) // 'about 6 in 7'
+ */
+export function oddsWords(p: number): string {
+  if (p >= 0.995) return 'practically sure';
+  if (p <= 0.005) return 'practically impossible';
+  const [k, n] = CHANCES.reduce((best, c) => {
+    const off = ([a, b]: readonly [number, number]) =>
+      Math.abs(Math.log(a / (b - a)) - Math.log(p / (1 - p)));
+    return off(c) < off(best) ? c : best;
+  });
+  return k === 1 && n === 2 ? 'about even' : `about ${k} in ${n}`;
+}
+
 /** `left · 38 mm · thrust`: how a station is named everywhere. */
 export function stationName(file: Pick<JobFile, 'engine'>, s: Station, unit: LengthUnit = 'mm'): string {
   const cylinder = file.engine.cylinders[s.cylinder] ?? `cylinder ${s.cylinder + 1}`;
-  const depth = (d: number) => (unit === 'mm' ? `${d / 1e6} mm` : `${(d / 25.4e6).toFixed(2)} in`);
+  const depth = (d: number) => depthText(d, unit);
   const kit = 'kit' in s ? file.engine.kits.find((k) => k.id === s.kit) : undefined;
   const piston = kit ? `${kit.name} piston` : 'piston';
   switch (s.part) {
@@ -69,11 +108,15 @@ export function directionName(file: Pick<JobFile, 'engine'>, angle: number): str
 }
 
 /** A finding in words: `score 0.010 mm deep, 32 mm down at 8°`. */
-export function findingText(f: Pick<FindingEntry, 'what' | 'deep' | 'place'>, unit: LengthUnit): string {
+export function findingText(
+  f: Pick<FindingEntry, 'what' | 'deep' | 'nail' | 'place'>,
+  unit: LengthUnit,
+): string {
   const deep = f.deep === null ? '' : ` ${withUnit(f.deep, { unit, step: 1_000 })} deep`;
-  const down = (d: number) => (unit === 'mm' ? `${d / 1e6} mm` : `${(d / 25.4e6).toFixed(2)} in`);
-  const place = f.place ? `, ${down(f.place.depth)} down at ${f.place.angle}°` : '';
-  return `${FINDINGS[f.what]}${deep}${place}`;
+  const place = f.place ? `, ${depthText(f.place.depth, unit)} down at ${f.place.angle}°` : '';
+  const nail =
+    f.nail === null ? '' : f.nail === 'catches' ? ', a fingernail catches' : ', felt, no fingernail catches';
+  return `${FINDINGS[f.what]}${deep}${nail}${place}`;
 }
 
 /** Thickness of a leaf as it is engraved. */
@@ -106,11 +149,20 @@ export function limitText(low: number | null, high: number | null, unit: LengthU
   return least === null ? 'no figure' : `min ${least} ${unit}`;
 }
 
-/** A finished size as it goes on paper: the low end never rounded down, the high end never up. */
+/** What a machinist's gauges and dials are read to: a micron, a ten-thousandth of an inch. */
+const GRID: Record<LengthUnit, number> = { mm: 3, in: 4 };
+
+/**
+ * A finished size as it goes on paper, on the machinist's grid: the low end never rounded down, the high end
+ * never up. Null where the grid has nothing between them.
+ */
 export function finishText(
   target: { readonly low: Nanometres; readonly high: Nanometres },
   unit: LengthUnit,
-): string {
-  const decimals = unit === 'mm' ? 4 : 5;
-  return `${toDecimal(target.low, unit, decimals, 'up')} – ${toDecimal(target.high, unit, decimals, 'down')}`;
+): string | null {
+  const [low, high] = [
+    toDecimal(target.low, unit, GRID[unit], 'up'),
+    toDecimal(target.high, unit, GRID[unit], 'down'),
+  ];
+  return Number(low) <= Number(high) ? `${low} – ${high}` : null;
 }

@@ -5,5 +5,7 @@ export * from './slips.js';
 export * from './outliers.js';
 export * from './stationEstimate.js';
 export * from './reopens.js';
+export * from './standing.js';
+export * from './findings.js';
 export * from './newEntry.js';
 export * from './readingTable.js';

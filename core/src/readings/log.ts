@@ -1,7 +1,7 @@
 import type { LeafAnswer, Needle, ZeroIn } from '../gauges/index.js';
 import type { LengthUnit, Nanometres, TypedUnit } from '../units/index.js';
 import type { SlipCode } from './slips.js';
-import { stationKey, type GapStation, type SizeStation } from './station.js';
+import type { GapStation, SizeStation } from './station.js';
 import type { WorkKind } from './reopens.js';
 
 interface EntryBase {
@@ -74,7 +74,10 @@ export interface AnswerEntry extends EntryBase {
   readonly slip: SlipCode;
 }
 
-export type FindingKind = 'score' | 'scuff' | 'pitting' | 'flaking' | 'crack' | 'clean';
+export type FindingKind = 'score' | 'scuff' | 'pitting' | 'flaking' | 'bare' | 'crack' | 'clean';
+
+/** Whether a fingernail drawn across it catches, or only feels it. */
+export type Nail = 'catches' | 'slides';
 
 /** What each finding is called; `clean` withdraws what was found on a cylinder before it. */
 export const FINDINGS: Record<FindingKind, string> = {
@@ -82,6 +85,7 @@ export const FINDINGS: Record<FindingKind, string> = {
   scuff: 'scuffing',
   pitting: 'pitting',
   flaking: 'flaking plating',
+  bare: 'bare aluminium',
   crack: 'crack',
   clean: 'wall is clean',
 };
@@ -95,6 +99,8 @@ export interface FindingEntry extends EntryBase {
   readonly place: { readonly depth: Nanometres; readonly angle: number } | null;
   /** How deep, radial from the worn wall, nm; null when not measured. */
   readonly deep: Nanometres | null;
+  /** What a fingernail says of it; null when it was not tried. */
+  readonly nail: Nail | null;
 }
 
 /** Work done on a part between readings: what it reopens has to be read again. */
@@ -125,82 +131,6 @@ export type LogEntry =
   | FindingEntry
   | WorkEntry
   | NoteEntry;
-
-export interface StandingReading {
-  readonly entry: ReadingEntry;
-  /** Taken back, but its replacement lies within the gauge's scatter: counted as a repeat all the same. */
-  readonly keptAsRepeat: boolean;
-}
-
-/** How far a retyped reading may lie from the one taken back and still be the same reading again. */
-const SCATTER = 5;
-
-/**
- * Readings that count: all of them except those a named slip corrects and those taken back. One taken back
- * and then read again at the same station within the gauge's scatter is a repeat, not a correction: it is
- * kept, so that typing again until it passes does not pass.
- *
- * @param log     in order
- * @param scatter standard deviation of one reading with an instrument, nm
- */
-export function standing(
-  log: readonly LogEntry[],
-  scatter: (instrumentId: string) => number,
-): StandingReading[] {
-  const corrected = new Set<string>();
-  const takenBack = new Set<string>();
-  for (const e of log) {
-    if (e.kind === 'take-back') takenBack.add(e.readingId);
-    if (e.kind === 'reading' && e.corrects) corrected.add(e.corrects.readingId);
-  }
-  const readings = log.filter((e): e is ReadingEntry => e.kind === 'reading' && !corrected.has(e.id));
-  return readings.flatMap((entry, i): StandingReading[] => {
-    if (!takenBack.has(entry.id)) return [{ entry, keptAsRepeat: false }];
-    const key = stationKey(entry.station);
-    const again = readings.slice(i + 1).find((r) => stationKey(r.station) === key && !takenBack.has(r.id));
-    const near = again && Math.abs(again.value - entry.value) <= SCATTER * scatter(entry.instrumentId);
-    return near ? [{ entry, keptAsRepeat: true }] : [];
-  });
-}
-
-/** Leaves tried that were not taken back. */
-export function standingLeaves(log: readonly LogEntry[]): LeafEntry[] {
-  const gone = new Set(log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
-  return log.filter((e): e is LeafEntry => e.kind === 'leaf' && !gone.has(e.id));
-}
-
-/** The entry that one key takes back: the last reading or leaf standing. */
-export function lastReading(log: readonly LogEntry[]): ReadingEntry | LeafEntry | null {
-  const gone = new Set(
-    log.flatMap((e) =>
-      e.kind === 'take-back'
-        ? [e.readingId]
-        : e.kind === 'reading' && e.corrects
-          ? [e.corrects.readingId]
-          : [],
-    ),
-  );
-  for (let i = log.length - 1; i >= 0; i -= 1) {
-    const e = log[i]!;
-    if ((e.kind === 'reading' || e.kind === 'leaf') && !gone.has(e.id)) return e;
-  }
-  return null;
-}
-
-/** Findings that stand on each cylinder, oldest first. */
-export function findings(log: readonly LogEntry[], cylinders: number): FindingEntry[][] {
-  const found: FindingEntry[][] = Array.from({ length: cylinders }, () => []);
-  for (const e of log) {
-    if (e.kind !== 'finding' || e.cylinder >= cylinders) continue;
-    if (e.what === 'clean') found[e.cylinder] = [];
-    else found[e.cylinder]!.push(e);
-  }
-  return found;
-}
-
-/** Deepest measured finding per cylinder, nm, radial. */
-export const scores = (log: readonly LogEntry[], cylinders: number): Nanometres[] =>
-  findings(log, cylinders).map((f) => Math.max(0, ...f.map((e) => e.deep ?? 0)) as Nanometres);
 
 /** Unit a typed unit belongs to. */
 export const systemOf = (unit: TypedUnit): LengthUnit => (unit === 'mm' || unit === 'um' ? 'mm' : 'in');

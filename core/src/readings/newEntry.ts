@@ -14,6 +14,9 @@ import type {
   WorkEntry,
   ZeroEntry,
 } from './log.js';
+import { SUPERSEDES } from './slips.js';
+import { supersedes, type FoundOn } from './standing.js';
+import { resizes } from './reopens.js';
 import { senseOf, type Station } from './station.js';
 
 /** What a screen sends: an entry without what only the reader of it adds (who, and what the text says). */
@@ -28,7 +31,7 @@ export type NewEntry =
   | Omit<ClosingZeroEntry, 'by' | 'value'>
   | Omit<TakeBackEntry, 'by'>
   | Omit<AnswerEntry, 'by'>
-  | Omit<FindingEntry, 'by'>
+  | (Omit<FindingEntry, 'by' | 'nail'> & { readonly nail?: FindingEntry['nail'] | undefined })
   | Omit<WorkEntry, 'by'>
   | Omit<NoteEntry, 'by'>;
 
@@ -38,6 +41,8 @@ export interface EntryContext {
   readonly instruments: readonly Instrument[];
   /** An entry that stands before this one, by id. */
   readonly known: (id: string) => LogEntry | undefined;
+  /** Slips the house found on a reading before this one. */
+  readonly found: FoundOn;
 }
 
 export type EntryReading =
@@ -91,14 +96,12 @@ function parsed(text: string, context: Parameters<typeof parseReading>[1]) {
 function reading(body: Extract<NewEntry, { kind: 'reading' }>, context: EntryContext): ReadingEntry {
   const instrument = gaugeFor(context, body.instrumentId, body.station.part);
   onEngine(context.engine, body.station);
-  if (body.corrects && context.known(body.corrects.readingId)?.kind !== 'reading')
-    throw new Refused('/corrects/readingId', 'There is no such reading in this job.');
   const zero = body.zeroId ? zeroOf(context, body.zeroId, body.instrumentId) : null;
   const read = parsed(body.text, readingContext(instrument, zero !== null));
   const value = zero ? fromDeviation(zero, read.value) : read.value;
   if (value <= 0) throw new Refused('/text', 'That makes a size of nothing or less.');
   const { id, at, station, text } = body;
-  return {
+  const entry: ReadingEntry = {
     id,
     at,
     by: context.by,
@@ -113,6 +116,27 @@ function reading(body: Extract<NewEntry, { kind: 'reading' }>, context: EntryCon
     zeroId: zero?.id ?? null,
     seen: body.seen ?? null,
   };
+  corrects(entry, context);
+  return entry;
+}
+
+/** A reading stands in for another only where a named slip was found on that one, at the same place. */
+function corrects(entry: ReadingEntry, context: EntryContext): void {
+  if (!entry.corrects) return;
+  const { readingId, slip } = entry.corrects;
+  const of = context.known(readingId);
+  if (of?.kind !== 'reading')
+    throw new Refused('/corrects/readingId', 'There is no such reading in this job.');
+  // Within the gauge's scatter it is kept as a repeat, which is for the judgement to say, not a refusal.
+  if (!supersedes(entry, of, context.found(readingId), () => -1))
+    throw new Refused(
+      '/corrects',
+      !SUPERSEDES.has(slip)
+        ? 'Such a slip is answered; no other reading stands in for it.'
+        : context.found(readingId).has(slip)
+          ? 'A reading stands in only for one of the same place.'
+          : 'That slip was not found on the reading it is to stand in for.',
+    );
 }
 
 function zero(body: Extract<NewEntry, { kind: 'zero' }>, context: EntryContext): ZeroEntry {
@@ -150,6 +174,8 @@ function entry(body: NewEntry, context: EntryContext): LogEntry {
       onEngine(engine, body.station);
       if (body.stack.some((t) => !instrument.leaves.includes(nm(t))))
         throw new Refused('/stack', `${instrument.name} holds no such leaf.`);
+      if (new Set(body.stack).size < body.stack.length)
+        throw new Refused('/stack', `${instrument.name} holds each leaf once.`);
       return { ...body, by };
     }
     case 'zero':
@@ -161,7 +187,7 @@ function entry(body: NewEntry, context: EntryContext): LogEntry {
       return { ...body, by, value: read.value };
     }
     case 'take-back':
-      if (!['reading', 'leaf'].includes(context.known(body.readingId)?.kind ?? ''))
+      if (!['reading', 'leaf', 'finding'].includes(context.known(body.readingId)?.kind ?? ''))
         throw new Refused('/readingId', 'There is no such reading in this job.');
       return { ...body, by };
     case 'answer':
@@ -173,13 +199,15 @@ function entry(body: NewEntry, context: EntryContext): LogEntry {
         throw new Refused('/cylinder', 'This engine has no such cylinder.');
       if (body.place && body.place.depth > engine.wallDepth)
         throw new Refused('/place/depth', 'That is below the end of the wall.');
-      return { ...body, by };
+      return { ...body, nail: body.nail ?? null, by };
     case 'work':
       if (body.cylinder !== null && body.cylinder >= engine.cylinders.length)
         throw new Refused('/cylinder', 'This engine has no such cylinder.');
       if (body.kitId !== null) onKit(engine, body.kitId, '/kitId');
       if (body.ticket && body.ticket.low >= body.ticket.high)
         throw new Refused('/ticket', 'The ticket must run from low to high.');
+      if (body.ticket && !resizes(body.what))
+        throw new Refused('/ticket', 'A ticket belongs to work that makes a wall of another size.');
       return { ...body, by };
     case 'note':
       return { ...body, by };

@@ -1,4 +1,4 @@
-import { median } from '../statistics/index.js';
+import { leastAbsolute, median } from '../statistics/index.js';
 
 export interface Cell {
   readonly key: string;
@@ -16,35 +16,61 @@ export interface Outlier {
 
 const FEWEST = 6;
 const SWEEPS = 20;
+const RAD = Math.PI / 180;
 
-/**
- * Readings that do not belong to their map: residual of Tukey's median polish over depth × direction
- * beyond max(3.5 × 1.4826 × MAD, 5u). Needs at least six readings.
- * @param u standard uncertainty of one reading's independent part, nm
- */
-export function outliers(cells: readonly Cell[], u: number): Outlier[] {
-  if (cells.length < FEWEST) return [];
-  const residual = new Map(cells.map((c) => [c.key, c.value - median(cells.map((d) => d.value))]));
+/** Residuals of Tukey's median polish over depth × direction: all that two directions allow. */
+function polished(cells: readonly Cell[]): number[] {
+  const middle = median(cells.map((c) => c.value));
+  const residual = cells.map((c) => c.value - middle);
   const sweep = (group: (c: Cell) => number) => {
     for (const id of new Set(cells.map(group))) {
-      const members = cells.filter((c) => group(c) === id);
-      const shift = median(members.map((c) => residual.get(c.key)!));
-      for (const c of members) residual.set(c.key, residual.get(c.key)! - shift);
+      const members = cells.flatMap((c, i) => (group(c) === id ? [i] : []));
+      const shift = median(members.map((i) => residual[i]!));
+      for (const i of members) residual[i]! -= shift;
     }
   };
   for (let i = 0; i < SWEEPS; i += 1) {
     sweep((c) => c.depth);
     sweep((c) => c.angle);
   }
-  const mad = median([...residual.values()].map(Math.abs));
+  return residual;
+}
+
+/**
+ * Residuals of a robust fit of m + a·cos 2θ + b·sin 2θ with each coefficient linear in depth, least absolute
+ * deviations: a taper, an oval, and an oval that fades with depth all leave nothing.
+ */
+function fitted(cells: readonly Cell[]): number[] {
+  const depths = cells.map((c) => c.depth);
+  const [top, bottom] = [Math.min(...depths), Math.max(...depths)];
+  const middle = median(cells.map((c) => c.value));
+  const rows = cells.map((c) => {
+    const z = bottom > top ? (2 * (c.depth - top)) / (bottom - top) - 1 : 0;
+    const [cos, sin] = [Math.cos(2 * c.angle * RAD), Math.sin(2 * c.angle * RAD)];
+    return bottom > top ? [1, z, cos, z * cos, sin, z * sin] : [1, cos, sin];
+  });
+  const values = cells.map((c) => c.value - middle);
+  const found = leastAbsolute(rows, values);
+  return rows.map((row, i) => values[i]! - row.reduce((sum, x, k) => sum + x * found[k]!, 0));
+}
+
+/**
+ * Readings that do not belong to their map: residual of a robust fit beyond max(3.5 × 1.4826 × MAD, 5u).
+ * Needs at least six readings; with two directions the two of a depth cannot be told apart.
+ * @param u standard uncertainty of a difference of two readings, nm
+ */
+export function outliers(cells: readonly Cell[], u: number): Outlier[] {
+  if (cells.length < FEWEST) return [];
+  const twoDirections = new Set(cells.map((c) => c.angle)).size <= 2;
+  const residual = twoDirections ? polished(cells) : fitted(cells);
+  const mad = median(residual.map(Math.abs));
   const limit = Math.max(3.5 * 1.4826 * mad, 5 * u);
-  const twoDirections = new Set(cells.map((c) => c.angle)).size === 2;
   const found = new Map<string, Outlier>();
-  for (const cell of cells) {
-    const r = residual.get(cell.key)!;
-    if (Math.abs(r) <= limit) continue;
+  cells.forEach((cell, i) => {
+    const r = residual[i]!;
+    if (Math.abs(r) <= limit) return;
     const keys = twoDirections ? cells.filter((c) => c.depth === cell.depth).map((c) => c.key) : [cell.key];
     found.set(keys.join(), { keys, residual: r });
-  }
+  });
   return [...found.values()];
 }

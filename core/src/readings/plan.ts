@@ -80,9 +80,13 @@ export const pistonStation = (cylinder: number, kit: string | null): PistonStati
 /**
  * The whole walk of a job: the bores of every cylinder, then the pistons. Once a kit is chosen its pistons
  * are measured and the old ones no longer matter.
- * @param kit id of the kit chosen for the job; null before a decision
+ * @param kitOf id of the kit whose piston is asked for in a cylinder; null for the one that came out
  */
-export function walk(engine: EngineSpec, plan: PlanName, kit: string | null): SizeStation[] {
+export function walk(
+  engine: EngineSpec,
+  plan: PlanName,
+  kitOf: (cylinder: number) => string | null = () => null,
+): SizeStation[] {
   const each = engine.cylinders.map((_, i) => i);
   return [
     ...each.flatMap((i) =>
@@ -90,6 +94,6 @@ export function walk(engine: EngineSpec, plan: PlanName, kit: string | null): Si
         .filter((p) => !p.blocked)
         .map((p) => p.station),
     ),
-    ...each.map((i) => pistonStation(i, kit)),
+    ...each.map((i) => pistonStation(i, kitOf(i))),
   ];
 }

@@ -29,7 +29,8 @@ export interface TableDefaults {
   readonly depthUnit: LengthUnit;
   readonly instrumentId: string | null;
   readonly cylinder: number;
-  readonly kit: string | null;
+  /** Kit whose piston is read in a cylinder; null for the one that came out. */
+  readonly kitOf: (cylinder: number) => string | null;
   readonly at: string;
 }
 
@@ -117,7 +118,7 @@ function stationOf(
       return { part, cylinder, depth: depth.value, angle: directionOf(engine, cell('direction')) };
     }
     case 'piston':
-      return { part, cylinder, place: placeOf(cell('place')), kit: defaults.kit };
+      return { part, cylinder, place: placeOf(cell('place')), kit: defaults.kitOf(cylinder) };
     case 'land':
     case 'pin-bore':
     case 'small-end':

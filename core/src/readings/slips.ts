@@ -16,6 +16,14 @@ export const SLIP_CODES = [
 ] as const;
 export type SlipCode = (typeof SLIP_CODES)[number];
 
+/** Slips after which the reading cannot be what it says: one taken again at the same place stands in for it. */
+export const SUPERSEDES: ReadonlySet<SlipCode> = new Set([
+  'unit',
+  'thimble-turn',
+  'sign',
+  'mistyped',
+] as const);
+
 /** A question about a reading. It is stored as typed whatever the answer. */
 export interface SlipQuestion {
   readonly code: SlipCode;

@@ -10,8 +10,12 @@ export interface CleanupInput {
   readonly largest: number;
   /** Standard uncertainty of the largest, nm. */
   readonly u: number;
-  /** Deepest score, radial from the worn wall, nm. */
+  /** Deepest score that was measured, radial from the worn wall, nm. */
   readonly score: number;
+  /** A score that is felt and not caught by a fingernail: from nothing to this deep, anything alike, nm. */
+  readonly felt?: number;
+  /** Some score's depth is not known: nothing can be promised. */
+  readonly unknownScore?: boolean;
   /** Boring-to-hone allowance on diameter, nm. */
   readonly honeAllowance?: number;
 }
@@ -39,24 +43,37 @@ export type Cleanup = 'will' | 'may' | 'will-not';
 export interface CleanupOdds {
   /** Largest share of the wear on one side (½ even … 1 one-sided) that the size still cleans. */
   readonly shareMax: number;
-  /** Probability that it cleans up, the share uniform on [½, 1], widened by u of the largest reading. */
-  readonly p: number;
+  /**
+   * Probability that it cleans up, the share uniform on [½, 1], widened by u of the largest reading and by a
+   * score that was only felt; null while a score's depth is not known.
+   */
+  readonly p: number | null;
   readonly says: Cleanup;
 }
 
+const FELT_STEPS = 20;
+
 /**
  * Whether a bore cleans up at a finished size F: f_max = (F − h − 2d − s)/(2(m − s)), P = clip((f_max − ½)/½).
- * `will` needs f_max ≥ 1 and P ≥ 0.95 after widening, `will-not` f_max < ½ and P ≤ 0.05.
+ * `will` needs f_max ≥ 1 and P ≥ 0.95 after widening, `will-not` f_max < ½ and P ≤ 0.05. A score of unknown
+ * depth is not one of nothing: no `will` before it is measured.
  * @param finish lowest finished size the kit allows, nm
  */
 export function cleanupOdds(finish: number, input: CleanupInput): CleanupOdds {
-  const { standard: s, largest, u, score: d, honeAllowance: h = HONE_ALLOWANCE } = input;
-  const room = finish - h - 2 * d - s;
-  const share = (m: number): number => (m - s > 0 ? room / (2 * (m - s)) : room >= 0 ? Infinity : -Infinity);
-  const shareMax = share(largest);
+  const { standard: s, largest, u, honeAllowance: h = HONE_ALLOWANCE, felt = 0 } = input;
+  const share = (m: number, d: number): number => {
+    const room = finish - h - 2 * d - s;
+    return m - s > 0 ? room / (2 * (m - s)) : room >= 0 ? Infinity : -Infinity;
+  };
+  const deepest = Math.max(input.score, felt);
+  const shareMax = share(largest, deepest);
   const clip = (f: number) => Math.min(1, Math.max(0, (f - 0.5) / 0.5));
-  const p = expectNormal(largest, u, (m) => clip(share(m)));
+  const at = (d: number) => expectNormal(largest, u, (m) => clip(share(m, Math.max(d, input.score))));
+  let p = 0;
+  const steps = felt > input.score ? FELT_STEPS : 1;
+  for (let i = 0; i < steps; i += 1) p += at(steps === 1 ? input.score : ((i + 0.5) / steps) * felt) / steps;
   const says: Cleanup =
-    shareMax >= 1 && p >= 0.95 ? 'will' : shareMax < 0.5 && p <= 0.05 ? 'will-not' : 'may';
+    shareMax >= 1 && p >= 0.95 ? 'will' : share(largest, input.score) < 0.5 && p <= 0.05 ? 'will-not' : 'may';
+  if (input.unknownScore) return { shareMax, p: null, says: says === 'will' ? 'may' : says };
   return { shareMax, p, says };
 }

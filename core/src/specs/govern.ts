@@ -34,6 +34,8 @@ export type Governing =
       readonly overridden: Override | null;
     }
   | { readonly status: 'ask'; readonly candidates: readonly Limit[]; readonly question: string }
+  /** A shop rule and the sheet leave no range at all between them. */
+  | { readonly status: 'contradiction'; readonly others: readonly Limit[]; readonly why: string }
   | { readonly status: 'none'; readonly others: readonly Limit[]; readonly why: string };
 
 /** Whether a condition holds, does not, or cannot be told from what is known. */
@@ -58,6 +60,40 @@ function tightenedBy(limit: Limit, rules: readonly Limit[]): Limit {
     if (rule.high !== null && high !== null && rule.high < high) [high, used] = [rule.high, rule];
   }
   return used ? { ...limit, low, high, source: used.source } : limit;
+}
+
+const leavesNothing = (l: Pick<Limit, 'low' | 'high'>): boolean =>
+  l.low !== null && l.high !== null && l.low > l.high;
+
+/**
+ * Whether a shop rule would leave no range at all of a sheet's limit it can meet: it is refused on entry.
+ * @returns the limit it contradicts, or null
+ */
+export function contradictedBy(
+  rule: Pick<Limit, 'feature' | 'state' | 'low' | 'high'>,
+  limits: readonly Limit[],
+): Limit | null {
+  return (
+    limits.find(
+      (l) =>
+        l.source.type !== 'shop-rule' &&
+        l.feature === rule.feature &&
+        l.state === rule.state &&
+        leavesNothing(tightenedBy(l, [{ ...l, ...rule }])),
+    ) ?? null
+  );
+}
+
+/** Conditions in words: `from 2019`, `with code B7`. */
+function conditionText(c: Conditions): string {
+  return [
+    c.yearFrom === undefined ? '' : `from year ${c.yearFrom}`,
+    c.yearTo === undefined ? '' : `up to year ${c.yearTo}`,
+    c.code === undefined ? '' : `for code ${c.code}`,
+    c.use === undefined ? '' : `for ${c.use} use`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 /**
@@ -127,7 +163,21 @@ export function governing(
     };
   }
   const base = standing[0]!;
+  if (applies(base.conditions, engine) === 'unknown') {
+    return {
+      status: 'ask',
+      candidates: standing,
+      question: `The limit of ${sourceLine(base.source)} holds only ${conditionText(base.conditions)}, which nobody has written down for this engine. Does it?`,
+    };
+  }
   const limit = tightenedBy(base, rules);
+  if (leavesNothing(limit)) {
+    return {
+      status: 'contradiction',
+      others: onFile,
+      why: `The shop’s rule and the sheet contradict each other: ${sourceLine(limit.source)} leaves nothing of ${sourceLine(base.source)}.`,
+    };
+  }
   const why =
     limit !== base
       ? `The shop rule “${limit.source.document}” is tighter than ${sourceLine(base.source)}.`

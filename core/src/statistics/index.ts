@@ -4,3 +4,4 @@ export * from './expectNormal.js';
 export * from './median.js';
 export * from './xoshiro.js';
 export * from './select.js';
+export * from './leastAbsolute.js';

@@ -4,7 +4,8 @@ const PLACES: Record<LengthUnit, readonly number[]> = {
   mm: [1_000_000, 100_000, 10_000, 1_000, 100, 10, 1],
   in: [25_400_000, 2_540_000, 254_000, 25_400, 2_540, 254, 25.4],
 };
-const MOST: Record<LengthUnit, number> = { mm: 6, in: 7 };
+/** Enough to tell one nanometre from the next. */
+const MOST: Record<LengthUnit, number> = { mm: 6, in: 9 };
 
 /**
  * Decimals that show a step without inventing digits.
@@ -52,6 +53,15 @@ export interface LengthFormat {
   readonly limits?: readonly Nanometres[];
 }
 
+/** What a printed length says, exactly: nanometres times `per`. */
+function printedNm(value: Nanometres, unit: LengthUnit, decimals: number) {
+  const digits = BigInt(toDecimal(value, unit, decimals).replace('.', ''));
+  return { at: digits * BigInt(NM_PER[unit]), per: 10n ** BigInt(decimals) };
+}
+
+const sideOf = (shown: { readonly at: bigint }, limit: bigint): number =>
+  shown.at > limit ? 1 : shown.at < limit ? -1 : 0;
+
 /**
  * A length in the reader's unit, with no more digits than the gauge resolves, and never rounded onto or
  * across a limit: then a digit is added until the printed figure stands on the same side as the value.
@@ -62,11 +72,10 @@ export function formatLength(value: Nanometres, format: LengthFormat): string {
   const { unit, step = NM_PER.um, extra = 0, limits = [] } = format;
   let decimals = Math.min(decimalsFor(step, unit) + extra, MOST[unit]);
   for (; decimals < MOST[unit]; decimals += 1) {
-    const shown = Number(toDecimal(value, unit, decimals));
-    const honest = limits.every((limit) => {
-      const at = Number(toDecimal(limit, unit, MOST[unit]));
-      return Math.sign(shown - at) === Math.sign(value - limit);
-    });
+    const shown = printedNm(value, unit, decimals);
+    const honest = limits.every(
+      (limit) => sideOf(shown, BigInt(limit) * shown.per) === Math.sign(value - limit),
+    );
     if (honest) break;
   }
   return toDecimal(value, unit, decimals);
@@ -107,6 +116,10 @@ export function engravedText(value: number, unit: LengthUnit): string {
   let decimals = unit === 'mm' ? 2 : 4;
   const exact = (d: number) =>
     toDecimal(value as Nanometres, unit, d, 'up') === toDecimal(value as Nanometres, unit, d, 'down');
-  while (decimals < MOST[unit] - 2 && !exact(decimals)) decimals += 1;
+  while (decimals < (unit === 'mm' ? 4 : 5) && !exact(decimals)) decimals += 1;
   return toDecimal(value as Nanometres, unit, decimals);
 }
+
+/** A depth down the wall, or a height on a piston: `38 mm`, `1.50 in`. */
+export const depthText = (depth: number, unit: LengthUnit): string =>
+  unit === 'mm' ? `${depth / NM_PER.mm} mm` : `${(depth / NM_PER.in).toFixed(2)} in`;

@@ -46,6 +46,7 @@ const problems = fc
       })),
       piston: estimate(76.95, piston),
       sigma: 2_000,
+      fits: [],
       taper: 'worst-direction',
       limits: { largest: { side: 'max', at: mm(77.095) }, tightest: { side: 'min', at: mm(0.13) } },
     };
@@ -95,6 +96,7 @@ describe('a map in its one order', () => {
       sigma: 0,
       taper: 'worst-direction',
       limits: {},
+      fits: [],
     });
     expect(mapKey(two(['a', 'a']))).not.toBe(mapKey(two(['a', 'b'])));
     expect(mapKey(two(['a', 'b']))).toBe(mapKey(two(['b', 'a'])));

@@ -76,6 +76,10 @@ describe('the oval through the diameters of one depth', () => {
   });
 });
 
+/** A bore read in two directions, one pair of sizes a depth. */
+const two = (...depths: (readonly [number, number])[]) =>
+  surveyBore(depths.flatMap(([x, y], i) => [wall(15 + 30 * i, 0, x), wall(15 + 30 * i, 90, y)]));
+
 describe('what two directions cannot see', () => {
   it('is a fifth of the limit, half of it after a seizure', () => {
     expect(unseenSigma(um(50), false)).toBe(um(10));
@@ -84,8 +88,18 @@ describe('what two directions cannot see', () => {
 
   it('a bore that reads round may be oval at 45°: P(2|b| ≤ limit)', () => {
     // a = 0, no gauge error: P = 2Φ(25/σ) − 1.
-    expect(ovalityConformance(0, um(50), 0, um(10))).toBeCloseTo(2 * normalCdf(2.5) - 1, 9);
-    expect(ovalityConformance(0, um(50), 0, um(25))).toBeCloseTo(2 * normalCdf(1) - 1, 9);
+    const round = two([77, 77]);
+    expect(ovalityConformance(round, 0, um(50), 0, um(10))).toBeCloseTo(2 * normalCdf(2.5) - 1, 9);
+    expect(ovalityConformance(round, 0, um(50), 0, um(25))).toBeCloseTo(2 * normalCdf(1) - 1, 9);
+  });
+
+  it('is another one at each depth: two depths keep it with the square of the odds', () => {
+    const both = two([77, 77], [77, 77]);
+    expect(ovalityConformance(both, 0, um(50), 0, um(25))).toBeCloseTo((2 * normalCdf(1) - 1) ** 2, 9);
+    expect(extremeConformance(both, both.largest, 'max', mm(77.025), 0, um(25))).toBeCloseTo(
+      (2 * normalCdf(1) - 1) ** 2,
+      9,
+    );
   });
 
   it('lowers the odds of the largest bore, never raises them', () => {
@@ -95,10 +109,13 @@ describe('what two directions cannot see', () => {
         fc.integer({ min: 0, max: 20_000 }),
         fc.integer({ min: 500, max: 8_000 }),
         (room, a, u) => {
-          const seen = extremeConformance(mm(77), a, 'max', mm(77) + a + room, u, 0);
-          const unseen = extremeConformance(mm(77), a, 'max', mm(77) + a + room, u, 10_000);
-          expect(unseen).toBeLessThanOrEqual(seen + 1e-9);
-          expect(extremeConformance(mm(77), a, 'min', mm(77) - a - room, u, 10_000)).toBeCloseTo(unseen, 9);
+          const bore = two([77 + a / 1e6, 77 - a / 1e6]);
+          const at = (side: 'max' | 'min', sigma: number) =>
+            side === 'max'
+              ? extremeConformance(bore, bore.largest, side, mm(77) + a + room, u, sigma)
+              : extremeConformance(bore, bore.smallest, side, mm(77) - a - room, u, sigma);
+          expect(at('max', 10_000)).toBeLessThanOrEqual(at('max', 0) + 1e-9);
+          expect(at('min', 10_000)).toBeCloseTo(at('max', 10_000), 6);
         },
       ),
     );
@@ -113,7 +130,8 @@ describe('what two directions cannot see', () => {
     let kept = 0;
     for (let i = 0; i < n; i += 1)
       kept += m + u * normal() + Math.hypot(a, sigma * normal()) <= limit ? 1 : 0;
-    expect(extremeConformance(m, a, 'max', limit, u, sigma)).toBeCloseTo(kept / n, 2);
+    const bore = two([77.013, 76.987]);
+    expect(extremeConformance(bore, bore.largest, 'max', mm(77) + limit, u, sigma)).toBeCloseTo(kept / n, 2);
   });
 });
 

@@ -15,7 +15,7 @@ import {
 } from '../../src/index.js';
 import { IN_MIC, instrument, MIC, RING, TWENTY } from '../support.js';
 
-const bench: Bench = { instruments: [MIC, IN_MIC, RING], thermal: TWENTY, studies: [], anchor: mm(77.23) };
+const bench: Bench = { instruments: [MIC, IN_MIC, RING], thermal: TWENTY, studies: [] };
 const at = '2026-03-01T10:00:00.000Z';
 const zero = (over: Partial<Zero> = {}): Zero => ({
   id: 'z',
@@ -35,6 +35,7 @@ const bore = (value: number, over: Partial<TakenReading> = {}): TakenReading => 
   place: 'bore:0',
   at,
   part: 'bore:0',
+  sense: 'inside',
   material: 'grey-iron',
   zero: zero(),
   ...over,
@@ -46,6 +47,7 @@ const piston = (value: number): TakenReading => ({
   place: 'piston:0',
   at,
   part: 'piston:0',
+  sense: 'outside',
   material: 'cast-high-silicon',
   thermalPart: 'piston',
 });

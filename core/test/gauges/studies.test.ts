@@ -46,7 +46,7 @@ describe('own repeatability', () => {
     ];
     expect(studyFor(studies, 'mic', 'first')!.s).toBe(3_000);
     expect(studyFor(studies, 'telescoping', 'first')).toBeNull();
-    const bench: Bench = { instruments: [MIC], thermal: TWENTY, studies, anchor: mm(77) };
+    const bench: Bench = { instruments: [MIC], thermal: TWENTY, studies };
     const read = (by: string) =>
       readingEstimate(
         {
@@ -57,6 +57,7 @@ describe('own repeatability', () => {
           at: '2026-04-01',
           by,
           part: 'x',
+          sense: 'outside',
           material: 'steel',
         },
         bench,

@@ -26,7 +26,6 @@ const benchWith = (over: Partial<Bench> = {}): Bench => ({
   instruments: GAUGES,
   thermal: STILL,
   studies: [],
-  anchor: mm(77),
   ...over,
 });
 const bench = benchWith();
@@ -37,6 +36,7 @@ const take = (i: Instrument, over: Partial<TakenReading> = {}): TakenReading => 
   place: 'p',
   at: '2026-01-01T00:00:00Z',
   part: 'bore:0',
+  sense: 'inside',
   material: 'grey-iron',
   ...over,
 });
@@ -212,10 +212,12 @@ describe('the verdict', () => {
     expect(combineVerdicts(['within', 'noLimit'])).toBe('noLimit');
     expect(combineVerdicts(['within', 'noLimit', 'undecided'])).toBe('undecided');
     expect(combineVerdicts(['undecided', 'beyond', 'within'])).toBe('beyond');
-    expect(combineVerdicts([])).toBe('noLimit');
+    expect(combineVerdicts(['within', 'unread'])).toBe('unread');
+    expect(combineVerdicts(['noLimit', 'unread'])).toBe('noLimit');
+    expect(combineVerdicts([])).toBe('unread');
   });
 
-  it('a window under 3.92 u cannot be confirmed', () => {
-    expect(narrowestWindow(1_000, 'wear')).toBeCloseTo(3_920, 0);
+  it('a window under 3.29 u cannot be confirmed', () => {
+    expect(narrowestWindow(1_000, 'wear')).toBeCloseTo(3_290, 0);
   });
 });

@@ -41,6 +41,7 @@ function sent(...bodies: object[]): LogEntry[] {
       engine: jobFile([]).engine,
       instruments: GAUGES,
       known: (id) => log.find((e) => e.id === id),
+      found: () => new Set(),
     });
     if (!read.ok) throw new Error(read.sentence);
     log.push(read.entry);
@@ -62,7 +63,7 @@ const deviation = (station: SizeStation, text: string) => ({
   text,
   zeroId: 'e0',
 });
-const stations = walk(jobFile([]).engine, 'usual', null);
+const stations = walk(jobFile([]).engine, 'usual');
 const map = (texts: readonly string[]) => stations.slice(0, 12).map((s, i) => deviation(s, texts[i]!));
 const EVEN = ['0', '+2', '+4', '+5', '+8', '+8', '-1', '+3', '+3', '+6', '+8', '+9'];
 
@@ -110,7 +111,7 @@ describe('a map read by comparator', () => {
 
   it('proposes the size of the piston and the middle of its clearance', () => {
     const kit = jobFile([...bores([[['77.0']]]), piston(0, '77.467', { kit: 'plus-0.5' })], {
-      decisions: [{ id: 'd', at: at(0), by: 'lead', kitId: 'plus-0.5', reason: '' }],
+      decisions: [{ id: 'd', at: at(0), by: 'lead', route: 'bore' as const, kitId: 'plus-0.5', reason: '' }],
     });
     const bored: JobFile = {
       ...kit,
@@ -177,15 +178,15 @@ describe('before measuring', () => {
     // 0.018 wide; a calliper with the micrometer needs 3.92 · √(20.2² + 2.8²).
     const calliper = found.at(-1)!.window!;
     expect(calliper.has).toBe(18_000);
-    expect(calliper.needs / 1000).toBeCloseTo(3.92 * Math.hypot(20.207, 2.769, 0.6), -0.5);
+    expect(calliper.needs / 1000).toBeCloseTo(3.29 * Math.hypot(20.207, 2.769, 0.6), -0.5);
     expect(calliper.fits).toBe(false);
     expect(found[0]!.window!.fits).toBe(true);
   });
 
-  it('two callipers alone need 3.92 · 28.6 µm', () => {
+  it('two callipers alone need 3.29 · 28.6 µm', () => {
     const calliper = instrument('calliper', 'calliper');
     const [only] = beforeMeasuring(jobFile([], { instruments: [calliper] }), bore(0, 15, 0), 'first', at(0));
-    expect(only!.window!.needs / 1000 / 3.92).toBeCloseTo(28.58, 1);
+    expect(only!.window!.needs / 1000 / 3.29).toBeCloseTo(28.58, 1);
   });
 
   it('counts a person’s own study, and leaves gauges out that see no ovality or do not reach', () => {

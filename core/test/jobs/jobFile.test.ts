@@ -11,18 +11,28 @@ import { bore, bores, jobFile, piston, reading } from '../support.js';
 const ROOT = fileURLToPath(new URL('../../../', import.meta.url));
 const WITHIN = [
   [
-    ['77.020', '77.018'],
-    ['77.016', '77.015'],
-    ['77.012', '77.012'],
+    ['77.020', '77.019', '77.018', '77.019'],
+    ['77.016', '77.016', '77.015', '77.015'],
+    ['77.012', '77.012', '77.012', '77.011'],
   ],
   [
-    ['77.021', '77.017'],
-    ['77.017', '77.014'],
-    ['77.012', '77.011'],
+    ['77.021', '77.019', '77.017', '77.018'],
+    ['77.017', '77.016', '77.014', '77.015'],
+    ['77.012', '77.012', '77.011', '77.011'],
   ],
 ];
 const GOOD: JobFile = jobFile([...bores(WITHIN), piston(0, '76.960'), piston(1, '76.960')], {
-  decisions: [{ id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', kitId: 'plus-0.5', reason: 'worn' }],
+  job: { plan: 'full' },
+  decisions: [
+    {
+      id: 'd',
+      at: '2026-03-01T10:00:00.000Z',
+      by: 'x',
+      route: 'bore' as const,
+      kitId: 'plus-0.5',
+      reason: 'worn',
+    },
+  ],
 });
 const good = (): JobFile => GOOD;
 const without = (of: object, ...keys: string[]) =>
@@ -109,7 +119,7 @@ describe('the job file', () => {
 
   it('is described by its published schema, checked by another validator', () => {
     const published = JSON.parse(
-      readFileSync(join(ROOT, 'docs/formats/job-file.v2.schema.json'), 'utf8'),
+      readFileSync(join(ROOT, 'docs/formats/job-file.v3.schema.json'), 'utf8'),
     ) as object;
     expect(published).toEqual(jobFileSchema);
     const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);
@@ -148,11 +158,33 @@ describe('tribos check', () => {
     );
   });
 
-  it('brings a file of version 1 to version 2: a score becomes a finding, what was not asked is unsaid', () => {
+  it('brings a file of version 2 to version 3: a decision names its way, a finding what a nail says', () => {
+    const now = copy();
+    const finding = { kind: 'finding', id: 's', at: '2026-03-01T10:00:00.000Z', by: 'x' };
+    const old = {
+      ...now,
+      version: 2,
+      decisions: [
+        without(now.decisions[0]!, 'route'),
+        { ...without(now.decisions[0]!, 'route'), id: 'e', kitId: null },
+      ],
+      log: [...now.log, { ...finding, cylinder: 0, what: 'score', place: null, deep: null }],
+    };
+    const published = JSON.parse(
+      readFileSync(join(ROOT, 'docs/formats/job-file.v2.schema.json'), 'utf8'),
+    ) as object;
+    expect(new Ajv2020({ strict: true, strictTypes: false }).compile(published)(old)).toBe(true);
+    const read = readJobFile(old);
+    expect(read.ok && read.file.decisions.map((d) => d.route)).toEqual(['bore', 'reuse']);
+    expect(read.ok && read.file.log.at(-1)).toMatchObject({ what: 'score', deep: null, nail: null });
+  });
+
+  it('brings a file of version 1 to this one: a score becomes a finding, what was not asked is unsaid', () => {
     const { studies: _s, ...rest } = copy();
     const old = {
       ...rest,
       version: 1,
+      decisions: rest.decisions.map((d) => without(d, 'route')),
       engine: without(rest.engine, 'pin', 'cooling'),
       instruments: rest.instruments.map((i) => without(i, 'travel', 'leaves')),
       job: { ...rest.job, thermal: without(rest.job.thermal, 'cylinder', 'piston') },

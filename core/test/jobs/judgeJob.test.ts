@@ -36,7 +36,8 @@ describe('judging a job', () => {
       because: null,
       value: mm(77.02),
     });
-    expect(judgeJob(withBores()).overall).toBe('within');
+    // Nothing is within while the clearances are not known.
+    expect(judgeJob(withBores()).overall).toBe('unread');
   });
 
   it('passes a bore that reads the same everywhere: a taper of nothing is uncertain too', () => {
@@ -107,7 +108,12 @@ describe('judging a job', () => {
 
   it('holds two clearances: the tightest against the minimum, the loosest against the service limit', () => {
     const file = withBores([piston(0, '76.960')]);
-    expect(item(file, '0:clearance:min')).toMatchObject({ state: 'within', value: um(52), limitAt: um(30) });
+    expect(item(file, '0:clearance:min')).toMatchObject({
+      state: 'undecided',
+      because: 'unseen',
+      value: um(52),
+      limitAt: um(30),
+    });
     expect(item(file, '0:clearance:max')).toMatchObject({ state: 'within', value: um(60), limitAt: um(150) });
   });
 
@@ -209,7 +215,7 @@ describe('judging a job', () => {
       station: { depth: mm(15), angle: 0 },
     });
     expect(nextSentence(file, judged.next, 'mm')).toBe(
-      'Take left · 15 mm · thrust with ring-set: P 0.793 that it decides.',
+      'Take left · 15 mm · thrust with ring-set: about 4 in 5 that it decides.',
     );
   });
 });
@@ -223,10 +229,10 @@ describe('sentences', () => {
   it.each<[string, JobFile, string, string]>([
     ['within', complete, '0:bore:max', 'Left bore is 0.085 mm inside its service limit.'],
     [
-      'within a minimum',
+      'a minimum that two directions cannot prove',
       complete,
       '0:clearance:min',
-      'Left tightest clearance is 0.022 mm inside its minimum.',
+      'Left tightest clearance is 0.022 mm above its minimum, but two directions cannot show it. Read a third.',
     ],
     [
       'beyond',

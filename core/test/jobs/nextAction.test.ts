@@ -31,6 +31,7 @@ const decided = (kitId: string | null): Decision => ({
   id: 'd',
   at: '2026-03-01T10:00:00.000Z',
   by: 'x',
+  route: kitId === null ? 'reuse' : 'bore',
   kitId,
   reason: '',
 });
@@ -177,12 +178,12 @@ describe('a piston that goes into the bore as it is', () => {
     const f = file();
     const { kits, items } = judgeJob(f);
     expect(kits.options.map((o) => kitSentence(f, o).split(':')[0])).toEqual([
-      'Goes into the bore as it is, inside the sheet’s clearance.',
+      'Goes into the bore as it is, inside the sheet’s clearance at both ends',
       'These readings cannot say whether the clearance is right',
       'The clearance would be outside the sheet.',
     ]);
     expect(recommendationSentence(f, kits, items)).toBe(
-      'Of the pistons on file: grade A goes into the bore as it is.',
+      'Of the pistons on file: grade A goes into the bore as it is, practically sure.',
     );
   });
 
@@ -201,7 +202,7 @@ describe('a piston that goes into the bore as it is', () => {
     const { kits, items } = judgeJob(f);
     expect(kits.recommended).toBeNull();
     expect(recommendationSentence(f, kits, items)).toMatch(
-      /No listed piston fits this bore as it is|nothing has to be bored/u,
+      /The clearance is not known yet: measure the pistons/u,
     );
   });
 });
@@ -220,7 +221,7 @@ describe('recommending', () => {
 
   it('says when nothing has to be bored', () => {
     expect(recommend(jobFile([...bores(SOUND), ...PISTONS]))).toBe(
-      'Everything read is inside its limits: nothing has to be bored.',
+      'Everything is inside its limits: nothing has to be bored.',
     );
   });
 

@@ -29,7 +29,16 @@ const says = (file: JobFile) => pistonMatchSentences(file, match(file)!, 'mm');
 
 describe('which piston in which bore', () => {
   const engine: EngineSpec = { ...TWIN, kits: [kit('standard', 76.967)] };
-  const decisions = [{ id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'lead', kitId: 'standard', reason: '' }];
+  const decisions = [
+    {
+      id: 'd',
+      at: '2026-03-01T10:00:00.000Z',
+      by: 'lead',
+      route: 'fit' as const,
+      kitId: 'standard',
+      reason: '',
+    },
+  ];
   const twin = (left: string, right: string, ...pistons: string[]) =>
     jobFile(
       [...bores([round(left), round(right)]), ...pistons.map((t, i) => piston(i, t, { kit: 'standard' }))],

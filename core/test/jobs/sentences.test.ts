@@ -153,7 +153,7 @@ describe('what a verdict says, state by state', () => {
   it.each<[VerdictItem, string | null]>([
     [bySide(null, 'within'), null],
     [bySide(null, 'beyond'), 'Renew the wall or the cylinder: see Decide.'],
-    [bySide('gauge'), 'Take ring-set: showing the same it would say within, P 0.9997.'],
+    [bySide('gauge'), 'Take ring-set: showing the same it would say within, practically sure.'],
     [{ ...bySide('gauge'), outlook: [] }, 'Read it again, or treat it as beyond.'],
     [bySide('incomplete'), 'Read the rest of the plan.'],
     [bySide('question'), 'Answer the question in the bar.'],
@@ -196,7 +196,7 @@ describe('what a verdict says, state by state', () => {
         governing: { status: 'none', why: 'The sheet is silent.' } as VerdictItem['governing'],
         caveats: ['overdue'],
       },
-      [OVERDUE, 'The sheet is silent.'],
+      [OVERDUE, 'The sheet is silent.', 'New parts: 77.000 – 77.012 mm; this is 0.085 mm over.'],
     ],
     ['nothing where nothing could turn it', { ...bySide(null, 'within'), caveats: ['two-directions'] }, []],
   ])('beside the headline: %s', (_, i, notes) => {
@@ -218,12 +218,18 @@ describe('what to do next, in words', () => {
   });
 
   it.each<[NextRead['kind'], string]>([
-    ['repeat', 'Take left · 15 mm · thrust once more with ring-set: P 0.701 that it decides.'],
-    ['five', 'Take left · 15 mm · thrust five more times with ring-set: P 0.701 that it decides.'],
+    ['repeat', 'Take left · 15 mm · thrust once more with ring-set: about 2 in 3 that it decides.'],
+    ['five', 'Take left · 15 mm · thrust five more times with ring-set: about 2 in 3 that it decides.'],
     ['third-direction', 'Take left · 15 mm · thrust: a third direction shows what two cannot.'],
-    ['other-gauge', 'Take left · 15 mm · thrust with ring-set: P 0.701 that it decides.'],
-    ['comparator', 'Set a micrometer to size, zero ring-set in it and compare: P 0.701 that it decides.'],
-    ['leaves', 'Try leaves beside the bare piston, left · leaf beside the piston: P 0.701 that it decides.'],
+    ['other-gauge', 'Take left · 15 mm · thrust with ring-set: about 2 in 3 that it decides.'],
+    [
+      'comparator',
+      'Set a micrometer to size, zero ring-set in it and compare: about 2 in 3 that it decides.',
+    ],
+    [
+      'leaves',
+      'Try leaves beside the bare piston, left · leaf beside the piston: about 2 in 3 that it decides.',
+    ],
   ])('%s', (kind, sentence) => {
     expect(settleSentence(file, action(kind), 0.7012, 'mm')).toBe(sentence);
   });
@@ -277,7 +283,7 @@ describe('what to do next, in words', () => {
   it('says why nothing is bored', () => {
     const decided = (reason: string) =>
       nextSentence(
-        { ...file, decisions: [{ id: 'd', at: '', by: '', kitId: null, reason }] },
+        { ...file, decisions: [{ id: 'd', at: '', by: '', route: 'reuse' as const, kitId: null, reason }] },
         { kind: 'decided', kitId: null },
         'mm',
       );
@@ -295,9 +301,9 @@ describe('small words', () => {
   });
 
   it('a finding with its place and depth', () => {
-    expect(findingText({ what: 'score', deep: um(10), place: { depth: mm(32), angle: 8 } }, 'mm')).toBe(
-      'score 0.010 mm deep, 32 mm down at 8°',
-    );
-    expect(findingText({ what: 'crack', deep: null, place: null }, 'in')).toBe('crack');
+    expect(
+      findingText({ what: 'score', deep: um(10), nail: null, place: { depth: mm(32), angle: 8 } }, 'mm'),
+    ).toBe('score 0.010 mm deep, 32 mm down at 8°');
+    expect(findingText({ what: 'crack', deep: null, nail: null, place: null }, 'in')).toBe('crack');
   });
 });

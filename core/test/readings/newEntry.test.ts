@@ -17,6 +17,7 @@ const read = (body: object, known: readonly LogEntry[] = log) =>
     engine: TWIN,
     instruments: [...GAUGES, LEAVES],
     known: (id) => known.find((e) => e.id === id),
+    found: (id) => new Set(id === log[0]!.id ? (['mistyped', 'unit'] as const) : []),
   });
 const size = (over: object = {}) =>
   read({ kind: 'reading', station: bore(0, 15, 0), instrumentId: 'ring-set', text: '77.031', ...over });
@@ -181,6 +182,7 @@ describe('an entry of an older version', () => {
       what: 'score',
       place: null,
       deep: 10_000,
+      nail: null,
     });
     expect(migrateEntry({ ...base, kind: 'score', depth: 0 })).toMatchObject({ what: 'clean' });
     expect(migrateEntry({ kind: 'reading', id: 'r' })).toEqual({

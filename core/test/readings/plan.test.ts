@@ -37,8 +37,8 @@ describe('plans', () => {
   });
 
   it('walks the bores, then the pistons; after a decision the new ones', () => {
-    expect(walk(TWIN, 'usual', null)).toHaveLength(14);
-    expect(walk(TWIN, 'usual', 'plus-0.5').at(-1)).toEqual({
+    expect(walk(TWIN, 'usual')).toHaveLength(14);
+    expect(walk(TWIN, 'usual', () => 'plus-0.5').at(-1)).toEqual({
       part: 'piston',
       cylinder: 1,
       place: 'gauge-height',
@@ -73,13 +73,14 @@ describe('plans', () => {
 });
 
 describe('what a station says', () => {
-  const bench = { instruments: GAUGES, thermal: TWENTY, studies: [], anchor: mm(77) };
+  const bench = { instruments: GAUGES, thermal: TWENTY, studies: [] };
   const take = (id: string, value: number, instrumentId = 'ring-set'): TakenReading => ({
     id,
     value: mm(value),
     instrumentId,
     place: 'p',
     part: 'b',
+    sense: 'inside',
     at: '2026-01-01T00:00:00Z',
     material: 'grey-iron',
   });

@@ -16,7 +16,7 @@ const defaults: TableDefaults = {
   depthUnit: 'mm',
   instrumentId: 'ring-set',
   cylinder: 0,
-  kit: null,
+  kitOf: () => null,
   at: '2026-03-01T10:00:00.000Z',
 };
 const HEADS = ['cylinder', 'depth_mm', 'direction', 'value_mm'];
@@ -84,7 +84,9 @@ describe('a table of readings', () => {
 
   it('reads pistons, pins and small ends when it has a part', () => {
     const mapping = { part: 0, place: 1, value: 2 };
-    expect(row(['piston', '', '76.95'], { instrumentId: 'mic', kit: 'plus-0.5' }, mapping)).toMatchObject({
+    expect(
+      row(['piston', '', '76.95'], { instrumentId: 'mic', kitOf: () => 'plus-0.5' }, mapping),
+    ).toMatchObject({
       entry: { station: { part: 'piston', place: 'gauge-height', kit: 'plus-0.5' } },
     });
     expect(row(['piston', 'crown', '76.9'], { instrumentId: 'mic' }, mapping)).toMatchObject({

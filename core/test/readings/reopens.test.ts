@@ -1,11 +1,10 @@
 import {
   isReopened,
-  lastWall,
+  renewedWall,
   mm,
   openSteps,
   pistonStation,
   REOPENED,
-  REOPENS,
   WORK,
   type LogEntry,
   type Reopened,
@@ -33,7 +32,7 @@ const ring: Station = { part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(15
 describe('what work opens again', () => {
   it.each<[WorkKind, Reopened[]]>([
     ['honed', ['bore', 'shape', 'clearance', 'ring-gap', 'wash']],
-    ['piston-renewed', ['clearance', 'ring-groove', 'deck', 'mass']],
+    ['piston-renewed', ['piston', 'clearance', 'ring-groove', 'deck', 'mass']],
     ['gasket-changed', ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash']],
     ['skimmed', ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash']],
     ['shim-changed', ['lash']],
@@ -41,12 +40,12 @@ describe('what work opens again', () => {
     ['piston-eased', ['piston', 'clearance', 'wash']],
     ['washed', []],
   ])('%s: %j', (what, opens) => {
-    expect([...REOPENS[what]].sort()).toEqual([...opens].sort());
+    expect([...WORK[what].reopens].sort()).toEqual([...opens].sort());
   });
 
   it('has a word for every work and everything it opens', () => {
-    for (const [what, opens] of Object.entries(REOPENS)) {
-      expect(WORK[what as WorkKind]).toMatch(/\w/u);
+    for (const [, { name, reopens: opens }] of Object.entries(WORK)) {
+      expect(name).toMatch(/\w/u);
       for (const o of opens) expect(REOPENED[o]).toMatch(/\w/u);
     }
   });
@@ -85,8 +84,8 @@ describe('what work opens again', () => {
 
   it('remembers the last renewal of a wall', () => {
     const log = [work('bored', { id: 'a' }), work('sleeved', { id: 'b', cylinder: null }), work('honed')];
-    expect(lastWall(log, 0)!.id).toBe('b');
-    expect(lastWall(log, 3)!.id).toBe('b');
-    expect(lastWall([work('honed')], 0)).toBeNull();
+    expect(renewedWall(log, 0)!.work.id).toBe('b');
+    expect(renewedWall(log, 3)!.work.id).toBe('b');
+    expect(renewedWall([work('honed')], 0)).toBeNull();
   });
 });

@@ -28,8 +28,8 @@ describe('cleaning a worn bore up', () => {
   it('with a score 0.020 deep it may, P 0.67', () => {
     const odds = cleanupOdds(mm(77.247), worn({ score: um(20) }));
     expect(odds.says).toBe('may');
-    expect(odds.p.toFixed(2)).toBe('0.67');
-    expect(cleanupOdds(mm(77.247), worn({ score: um(20), u: um(2.3) })).p.toFixed(2)).toBe('0.67');
+    expect(odds.p!.toFixed(2)).toBe('0.67');
+    expect(cleanupOdds(mm(77.247), worn({ score: um(20), u: um(2.3) })).p!.toFixed(2)).toBe('0.67');
   });
 
   it('will not when even wear needs more', () => {
@@ -49,9 +49,9 @@ describe('cleaning a worn bore up', () => {
         fc.integer({ min: 0, max: 500_000 }),
         fc.integer({ min: 0, max: 8_000 }),
         (wear, score, over, u) => {
-          const p = cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score, u })).p;
+          const p = cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score, u })).p!;
           expect(p).toBeGreaterThanOrEqual(
-            cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score: score + 5_000, u })).p - 1e-12,
+            cleanupOdds(mm(77) + over, worn({ largest: mm(77) + wear, score: score + 5_000, u })).p! - 1e-12,
           );
           expect(
             cleanupOdds(mm(77) + over + 10_000, worn({ largest: mm(77) + wear, score, u })).p,
@@ -79,7 +79,9 @@ describe('the finished size', () => {
     const t = ask();
     expect((t.low / 1e6).toFixed(4)).toBe('77.2526');
     expect(t.high).toBe(mm(77.265));
-    expect(t.aim).toBe(t.low + 2_000);
+    // Half the window or twice his spread, whichever is less.
+    expect(t.aim).toBe(Math.round(t.low + Math.min((t.high - t.low) / 2, 8_000)));
+    expect(t.pInside).toBeGreaterThan(0.85);
     expect(t.raisedBy).toBe('uncertainty');
   });
 
@@ -107,9 +109,9 @@ describe('the finished size', () => {
 
 describe('which one', () => {
   const options = [
-    { id: 'b', oversize: 500, feasible: true, p: [1, 0.97] },
-    { id: 'a', oversize: 250, feasible: true, p: [1, 0.23] },
-    { id: 'c', oversize: 1000, feasible: true, p: [1, 1] },
+    { id: 'b', oversize: 500, feasible: true, offTarget: 0, p: [1, 0.97] },
+    { id: 'a', oversize: 250, feasible: true, offTarget: 0, p: [1, 0.23] },
+    { id: 'c', oversize: 1000, feasible: true, offTarget: 0, p: [1, 1] },
   ];
 
   it('is the smallest likely enough for every cylinder', () => {
@@ -117,6 +119,18 @@ describe('which one', () => {
     expect(recommend(options.map((o) => ({ ...o, feasible: o.id === 'c' })))?.id).toBe('c');
     expect(recommend(options.slice(1, 2))).toBeNull();
     expect(recommend([{ ...options[0]!, p: [1, null] }])).toBeNull();
+  });
+
+  it('of one size is the likelier, and among ties the one that sits best', () => {
+    const grade = (id: string, p: number, offTarget: number) => ({
+      id,
+      oversize: 0,
+      feasible: true,
+      offTarget,
+      p: [p],
+    });
+    expect(recommend([grade('A', 0.999, 9), grade('B', 0.996, 2), grade('C', 0.95, 0)])?.id).toBe('B');
+    expect(recommend([grade('A', 0.92, 9), grade('B', 0.99, 9)])?.id).toBe('B');
   });
 
   it('multiplies over cylinders and names the one that chooses', () => {

@@ -77,7 +77,9 @@ describe('lengths', () => {
   });
 
   it('prints a finished size without widening its window', () => {
-    expect(finishText({ low: nm(77_252_511), high: nm(77_265_099) }, 'mm')).toBe('77.2526 – 77.2650');
+    expect(finishText({ low: nm(77_252_511), high: nm(77_265_099) }, 'mm')).toBe('77.253 – 77.265');
+    expect(finishText({ low: nm(77_252_100), high: nm(77_252_900) }, 'mm')).toBeNull();
+    expect(finishText({ low: nm(77_252_511), high: nm(77_265_099) }, 'in')).toBe('3.0415 – 3.0419');
     expect(toDecimal(nm(77_252_511), 'mm', 4, 'up')).toBe('77.2526');
     expect(toDecimal(nm(77_265_099), 'mm', 4, 'down')).toBe('77.2650');
   });

@@ -16,7 +16,7 @@ export class HealthController {
   }
 
   /** The published schema of the job file. */
-  @Get('schemas/job-file.v2.json')
+  @Get('schemas/job-file.v3.json')
   @Open()
   schema() {
     return jobFileSchema;

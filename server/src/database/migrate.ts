@@ -2,9 +2,10 @@ import pg from 'pg';
 import { Umzug } from 'umzug';
 import * as foundations from './migrations/0001-foundations.js';
 import * as measure from './migrations/0002-measure.js';
+import * as honest from './migrations/0003-honest.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure];
+const MIGRATIONS = [foundations, measure, honest];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 

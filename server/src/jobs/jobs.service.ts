@@ -15,11 +15,14 @@ import type {
 } from '@tribos/contract';
 import {
   calibrationOverdue,
+  decisionRefused,
   nextSentence,
+  routeOf,
+  ROUTES,
   standingDecision,
   stationKey,
   UNSTATED_THERMAL,
-  walk,
+  walkOf,
   type JobFile,
 } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
@@ -190,9 +193,7 @@ export class JobsService {
   /** Appends to the log under the job's lock, so that two devices follow one another. */
   async append(id: string, body: AppendLog): Promise<AppendedLog> {
     const row = await this.row(id, true);
-    const engine = await this.engines.spec(row.engineId);
-    const instruments = await this.gauges.all();
-    const entries = await this.log.append({ jobId: id, engine, instruments }, body.entries);
+    const entries = await this.log.append(await this.fileOf(row), body.entries);
     await this.summarise(id);
     return { entries };
   }
@@ -202,7 +203,8 @@ export class JobsService {
     const decisions = await this.decisions.findAll({ where: { jobId: id }, order: ['position'] });
     const before = decisions.find((d) => d.id === body.id);
     if (before) {
-      if (canonical([before.kitId, before.reason]) !== canonical([body.kitId, body.reason]))
+      const same = [body.route ?? before.route, body.kitId, body.reason];
+      if (canonical([before.route, before.kitId, before.reason]) !== canonical(same))
         throw new ProblemError(
           409,
           'id-reused',
@@ -217,20 +219,22 @@ export class JobsService {
       });
     }
     const judged = await this.judging.whole(await this.fileOf(row));
-    const option = judged.kits.options.find((o) => o.kit.id === body.kitId);
-    if (option?.whyNot) throw new ProblemError(422, 'may-not', `${option.whyNot} Nothing was saved.`);
+    const route = body.route ?? routeOf(engine.kits.find((k) => k.id === body.kitId) ?? null);
+    const refused = decisionRefused(engine, judged.kits, { route, kitId: body.kitId });
+    if (refused) throw new ProblemError(422, 'may-not', `${refused} Nothing was saved.`);
     await this.keepDecision(
       id,
       {
         id: body.id,
         at: new Date().toISOString(),
         by: this.scope.who.name,
+        route,
         kitId: body.kitId,
         reason: body.reason,
       },
       decisions.length + 1,
     );
-    await this.audit.note('decided', id, { kitId: body.kitId, reason: body.reason });
+    await this.audit.note('decided', id, { route, kitId: body.kitId, reason: body.reason });
     await this.summarise(id);
     return this.view(id);
   }
@@ -273,9 +277,9 @@ export class JobsService {
     if (now.settled) this.summariseLater(id, now.settled);
     const judged = now.judgement;
     const chosen = standingDecision(file);
-    const planned = walk(file.engine, file.job.plan, chosen?.kitId ?? null);
-    const decided =
-      chosen === null ? null : (file.engine.kits.find((k) => k.id === chosen.kitId)?.name ?? 'nothing bored');
+    const planned = walkOf(file);
+    const kit = file.engine.kits.find((k) => k.id === chosen?.kitId);
+    const decided = chosen === null ? null : (kit?.name ?? ROUTES[chosen.route]);
     await this.jobs.update(
       {
         overall: judged.overall,
@@ -298,7 +302,7 @@ export class JobsService {
     const decisions = await this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] });
     return {
       format: 'tribos-job',
-      version: 2,
+      version: 3,
       shop,
       engine,
       instruments,

@@ -36,6 +36,7 @@ export class DecisionModel extends ShopRow {
   @Column(uuid) declare id: string;
   @Column(time) declare at: Date;
   @Column(text) declare by: string;
+  @Column(text) declare route: string;
   @Column(uuid) declare kitId: string | null;
   @Column(text) declare reason: string;
 }

@@ -25,6 +25,7 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
       value: i.value,
       u: i.u,
       p: i.p,
+      tail: i.tail,
       interval: i.interval,
       bracket: i.bracket,
       limit: i.limitAt,

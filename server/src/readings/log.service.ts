@@ -1,17 +1,11 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { AnyEntryBody } from '@tribos/contract';
-import { migrateEntry, readEntry, type EngineSpec, type Instrument, type LogEntry } from '@tribos/core';
+import { migrateEntry, readEntry, slipsFound, type JobFile, type LogEntry } from '@tribos/core';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { canonical, chainLink, chainStart } from './chain.js';
 import { LogEntryModel } from './models.js';
-
-export interface LogContext {
-  readonly jobId: string;
-  readonly engine: EngineSpec;
-  readonly instruments: readonly Instrument[];
-}
 
 const refuse = (path: string, sentence: string): ProblemError =>
   new ProblemError(422, 'entry', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
@@ -35,13 +29,12 @@ export class LogService {
    * sending twice changes nothing; one with other content is refused. The caller holds the job's lock.
    * @returns the entries as they stand
    */
-  async append(context: LogContext, bodies: readonly AnyEntryBody[]): Promise<LogEntry[]> {
-    const log = await this.of(context.jobId);
-    const known = new Map(log.map((e) => [e.id, e]));
+  async append(file: JobFile, bodies: readonly AnyEntryBody[]): Promise<LogEntry[]> {
+    const known = new Map(file.log.map((e) => [e.id, e]));
     const result: LogEntry[] = [];
     const fresh: LogEntry[] = [];
     bodies.forEach((body, n) => {
-      const entry = this.entryOf(context, body, known, `/entries/${n}`);
+      const entry = this.entryOf(file, body, known, `/entries/${n}`);
       const before = known.get(entry.id);
       if (before) {
         if (canonical({ ...before, by: '' }) !== canonical({ ...entry, by: '' })) {
@@ -59,7 +52,7 @@ export class LogService {
       fresh.push(entry);
       result.push(entry);
     });
-    await this.keep(context.jobId, fresh);
+    await this.keep(file.job.id, fresh);
     return result;
   }
 
@@ -107,16 +100,17 @@ export class LogService {
   }
 
   private entryOf(
-    context: LogContext,
+    file: JobFile,
     body: AnyEntryBody,
     known: ReadonlyMap<string, LogEntry>,
     path: string,
   ): LogEntry {
     const read = readEntry(body, {
       by: this.scope.who.name,
-      engine: context.engine,
-      instruments: context.instruments,
+      engine: file.engine,
+      instruments: file.instruments,
       known: (id) => known.get(id),
+      found: (id) => slipsFound({ ...file, log: [...known.values()] })(id),
     });
     if (!read.ok) throw refuse(`${path}${read.path}`, read.sentence);
     return read.entry;

@@ -1,7 +1,15 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { EditLimit, EngineRow, EngineView, LimitBody, NewEngine } from '@tribos/contract';
-import { entryGuards, featureInfo, nm, sourceLine, type EngineSpec, type Limit } from '@tribos/core';
+import {
+  contradictedBy,
+  entryGuards,
+  featureInfo,
+  nm,
+  sourceLine,
+  type EngineSpec,
+  type Limit,
+} from '@tribos/core';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
@@ -103,6 +111,7 @@ export class EnginesService {
     const existing = spec.limits.find((l) => l.id === body.id);
     if (existing) return this.view(engineId);
     const limit = this.fromBody(body);
+    this.contradiction(limit, spec);
     this.guard(limit, spec, body.confirmed);
     const position = ((await this.limits.max('position', { where: { engineId } })) as number | null) ?? 0;
     await this.limits.create({ ...limitRow(limit, engineId, position + 1), shopId: this.scope.who.shopId });
@@ -120,11 +129,22 @@ export class EnginesService {
       conditions: before.conditions,
       ...(before.rows ? { rows: before.rows } : {}),
     };
+    this.contradiction(limit, spec);
     this.guard(limit, { ...spec, limits: spec.limits.filter((l) => l.id !== limitId) }, body.confirmed);
     const { id: _id, engineId: _engine, position: _position, ...values } = limitRow(limit, engineId, 0);
     await this.update(engineId, limitId, body.version, values);
     await this.audit.note('limit changed', limitId, { before, after: limit });
     return this.view(engineId);
+  }
+
+  /** A shop rule may tighten a sheet's limit, never leave nothing of it. */
+  private contradiction(limit: Limit, spec: EngineSpec): void {
+    const against = limit.source.type === 'shop-rule' ? contradictedBy(limit, spec.limits) : null;
+    if (!against) return;
+    const sentence = `This rule leaves nothing of ${sourceLine(against.source)}: it may tighten that limit, not contradict it.`;
+    throw new ProblemError(422, 'contradiction', `${sentence} Nothing was saved.`, {
+      errors: [{ path: '/low', sentence }],
+    });
   }
 
   /** The second person says the figure is what the document says. */

@@ -9,7 +9,7 @@ import {
   nm,
   pistonStation,
   sourceLine,
-  standingDecision,
+  pistonAsked,
   stationKey,
   thrustAngle,
   featureInfo,
@@ -151,7 +151,7 @@ function Cylinder({
     const state = stations.get(key);
     return state ? stationFigure(state, unit) : null;
   };
-  const kitId = standingDecision(file)?.kitId ?? null;
+  const kitId = pistonAsked(file, cylinder)?.id ?? null;
   return (
     <section className="break-inside-avoid">
       <h3 className="mb-1 font-semibold first-letter:uppercase">

@@ -1,9 +1,7 @@
 import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
-import type { VerdictState } from '@tribos/core';
-import { combineVerdicts } from '@tribos/core';
 import { useMay } from '../people/index.js';
-import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark } from '../ui/index.js';
+import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark, type MarkState } from '../ui/index.js';
 import { EditJobSheet } from './EditJobSheet.js';
 import { useJob, type JobContext } from './useJob.js';
 
@@ -24,7 +22,6 @@ function Job({ context }: { context: JobContext }) {
   const mayEdit = useMay('edit-job');
   // Marks the moment the figures stand on the screen, for the benchmark and the browser's own tools.
   useEffect(() => void performance.mark('tribos:job-shown'), []);
-  const read = judgement.items.filter((i) => i.because !== 'unread').map((i): VerdictState => i.state);
 
   return (
     <div className="flex min-h-0 flex-1 flex-col print:block short:flex-none">
@@ -57,12 +54,7 @@ function Job({ context }: { context: JobContext }) {
       <nav aria-label="Run sheet" className="px-5 pt-1">
         <ScribedScale />
         <ul className="flex gap-2">
-          <Station
-            to={`/jobs/${job.id}`}
-            name="Measure"
-            mark={read.length === 0 ? 'waiting' : combineVerdicts(read)}
-            end
-          />
+          <Station to={`/jobs/${job.id}`} name="Measure" mark={judgement.overall ?? 'waiting'} end />
           <Station to={`/jobs/${job.id}/decide`} name="Decide" done={file.decisions.length > 0} />
           <li className="no-print ml-auto hidden flex-wrap justify-end self-center text-small text-soft sm:flex">
             <Link
@@ -109,7 +101,7 @@ function Station({
 }: {
   to: string;
   name: string;
-  mark?: VerdictState | 'waiting';
+  mark?: MarkState;
   done?: boolean;
   end?: boolean;
 }) {

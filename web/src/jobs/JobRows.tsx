@@ -23,17 +23,20 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
               </span>
             </span>
             <span>
-              <VerdictMark state={job.overall ?? 'waiting'} />
+              {job.decided ? (
+                // Once decided, what was decided is the state: a verdict beside it would contradict it.
+                <span className="font-semibold">
+                  <span aria-hidden="true">✓ </span>decided
+                </span>
+              ) : (
+                <VerdictMark state={job.overall ?? 'waiting'} />
+              )}
               <span className="figure block text-small text-soft">
                 {job.read} of {job.planned}
               </span>
             </span>
             <span className="hidden text-right text-small text-soft sm:block">
-              {job.decided
-                ? `decided: ${job.decided}`
-                : job.promised
-                  ? `promised ${dayText(job.promised)}`
-                  : 'no promise'}
+              {job.decided ? job.decided : job.promised ? `promised ${dayText(job.promised)}` : 'no promise'}
               {job.bench && <span className="block truncate">{job.bench}</span>}
             </span>
           </Link>

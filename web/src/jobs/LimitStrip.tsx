@@ -4,7 +4,9 @@ import {
   formatLength,
   limitFigureText,
   nm,
-  oddsText,
+  findingText,
+  oddsWords,
+  workingLabel,
   sourceLine,
   type LengthUnit,
   type VerdictItem,
@@ -80,13 +82,25 @@ export const LimitStrip = memo(function LimitStrip({
     item.feature === 'bore' &&
     (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
 
+  if (item.finding)
+    return (
+      <button type="button" onClick={() => onOpen(item)} className="block min-h-11 w-full py-1.5 text-left">
+        <span className="flex items-center justify-between gap-2">
+          <span className="font-semibold first-letter:uppercase">{findingText(item.finding, unit)}</span>
+          <VerdictMark state={mark} />
+        </span>
+        <span className="block text-small text-soft">A finding is a verdict, whatever the sizes say.</span>
+      </button>
+    );
   return (
     <button type="button" onClick={() => onOpen(item)} className="block w-full py-1.5 text-left">
       <span className="flex items-center justify-between gap-2">
         <span className="truncate font-semibold">{item.title}</span>
         <span className="inline-flex shrink-0 items-center">
           <VerdictMark state={mark} />
-          {item.p !== null && <span className="figure ml-1.5 text-small text-soft">{oddsText(item.p)}</span>}
+          {item.p !== null && item.state !== 'beyond' && (
+            <span className="ml-1.5 text-small text-soft">{oddsWords(item.p)}</span>
+          )}
         </span>
       </span>
       <span
@@ -197,7 +211,7 @@ export const LimitStrip = memo(function LimitStrip({
       </span>
       {beside.map((w) => (
         <span key={w.label} className="figure block truncate text-small">
-          {w.label} {besideText(w, unit)}
+          {workingLabel(w, unit)} {besideText(w, unit)}
         </span>
       ))}
       <span className="relative block truncate text-small text-soft">

@@ -4,6 +4,7 @@ import {
   limitText,
   nm,
   oddsText,
+  workingLabel,
   sourceLine,
   verdictSentence,
   withUnit,
@@ -88,7 +89,7 @@ export function WorkingSheet({
             <h3 className="mb-1 font-semibold">From the readings</h3>
             <Rows>
               {item.working.map((w) => (
-                <Row key={w.label} label={w.label}>
+                <Row key={workingLabel(w, unit)} label={workingLabel(w, unit)}>
                   {lineText(w, fine)}
                 </Row>
               ))}
@@ -114,11 +115,16 @@ export function WorkingSheet({
                 <Row
                   label={
                     item.interval
-                      ? 'P that the limit is kept, from the draws'
+                      ? 'P that the limit is kept: what makes the figure, alone, and what two directions cannot see'
                       : `P that the limit is kept, Φ((${item.side === 'max' ? 'limit − value' : 'value − limit'}) / u)`
                   }
                 >
                   {oddsText(item.p)}
+                </Row>
+              )}
+              {item.tail !== null && item.tail !== item.p && (
+                <Row label="how often a part exactly at its limit would read as far out">
+                  {oddsText(item.tail)}
                 </Row>
               )}
             </Rows>

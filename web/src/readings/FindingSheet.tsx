@@ -7,7 +7,9 @@ import {
   halfTurn,
   nm,
   parseReading,
+  findings,
   type FindingKind,
+  type Nail,
   type JobFile,
   type LengthUnit,
 } from '@tribos/core';
@@ -31,6 +33,7 @@ export function FindingSheet({
   const [what, setWhat] = useState<FindingKind>('score');
   const [typed, setTyped] = useState<Record<Field, string>>({ deep: '', depth: '', angle: '' });
   const [error, setError] = useState<{ field: Field; sentence: string } | null>(null);
+  const [nail, setNail] = useState<Nail | ''>('');
   const clean = what === 'clean';
 
   const submit = (event: FormEvent) => {
@@ -58,6 +61,7 @@ export function FindingSheet({
         what,
         place: clean || !depth || degrees === null ? null : { depth: nm(depth.value), angle: degrees },
         deep: clean || !deep ? null : deep.value,
+        nail: clean || nail === '' ? null : nail,
       } as AnyEntryBody,
     ]);
     onClose();
@@ -73,7 +77,11 @@ export function FindingSheet({
       error={error?.field === name ? error.sentence : undefined}
     />
   );
-  const standing = file.log.filter((e) => e.kind === 'finding' && e.cylinder === cylinder);
+  const standing = findings(file.log, file.engine.cylinders.length)[cylinder]!;
+  const takeBack = (readingId: string) =>
+    void post(file.job.id, [
+      { id: v7(), kind: 'take-back', at: new Date().toISOString(), readingId } as AnyEntryBody,
+    ]);
   return (
     <Sheet title={`On the wall, ${file.engine.cylinders[cylinder]}`} onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">
@@ -82,7 +90,7 @@ export function FindingSheet({
           autoFocus
           value={what}
           onChange={(e) => setWhat(e.target.value as FindingKind)}
-          hint={clean ? 'Withdraws everything found on this wall before.' : undefined}
+          hint={clean ? 'Withdraws everything found on this wall before; a crack stays.' : undefined}
         >
           {Object.entries(FINDINGS).map(([k, name]) => (
             <option key={k} value={k}>
@@ -92,6 +100,16 @@ export function FindingSheet({
         </SelectField>
         {!clean && (
           <>
+            <SelectField
+              label="A fingernail drawn across it"
+              value={nail}
+              onChange={(e) => setNail(e.target.value as Nail | '')}
+              hint="Without this or a depth, nothing is promised of this wall."
+            >
+              <option value="">not tried</option>
+              <option value="catches">catches</option>
+              <option value="slides">feels it and does not catch</option>
+            </SelectField>
             {field(
               'deep',
               `How deep, ${unit}`,
@@ -110,12 +128,17 @@ export function FindingSheet({
       {standing.length > 0 && (
         <ul className="mt-4">
           {standing.map((e) => (
-            <li key={e.id} className="border-t border-rule py-2">
-              {e.kind === 'finding' && findingText(e, unit)}{' '}
-              <span className="text-small text-soft">
-                {e.by}
-                {e.kind === 'finding' && e.place ? `, ${halfTurn(e.place.angle)}° on the map` : ''}
+            <li key={e.id} className="flex items-center justify-between gap-3 border-t border-rule py-1">
+              <span>
+                {findingText(e, unit)}{' '}
+                <span className="text-small text-soft">
+                  {e.by}
+                  {e.place ? `, ${halfTurn(e.place.angle)}° on the map` : ''}
+                </span>
               </span>
+              <Button look="quiet" onClick={() => takeBack(e.id)}>
+                Take back
+              </Button>
             </li>
           ))}
         </ul>

@@ -5,7 +5,7 @@ import type { AnyEntryBody, AppendedLog } from '@tribos/contract';
 import {
   guessMapping,
   stationName,
-  standingDecision,
+  pistonAsked,
   TABLE_COLUMNS,
   tableRow,
   unitOfHead,
@@ -64,7 +64,7 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
       depthUnit,
       instrumentId: instrumentId || null,
       cylinder: 0,
-      kit: standingDecision(file)?.kitId ?? null,
+      kitOf: (cylinder) => pistonAsked(file, cylinder)?.id ?? null,
       at,
     }),
   );

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
-import { openZero, standingDecision, stationKey, walk, type VerdictItem } from '@tribos/core';
+import { openZero, stationKey, walkOf, type VerdictItem } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -62,7 +62,7 @@ export function MeasureStation() {
   const ofJob = entries.filter((w) => w.jobId === file.job.id);
   const refused = ofJob.filter((w) => w.refused !== null);
 
-  const plan = walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null).map(stationKey);
+  const plan = walkOf(file).map(stationKey);
   const close = () => setOpen(null);
   const onItem = useCallback((item: VerdictItem) => setOpen({ kind: 'item', key: item.key }), []);
   const onFinding = useCallback((cylinder: number) => setOpen({ kind: 'finding', cylinder }), []);

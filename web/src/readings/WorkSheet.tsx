@@ -4,7 +4,7 @@ import type { AnyEntryBody } from '@tribos/contract';
 import {
   parseReading,
   REOPENED,
-  REOPENS,
+  resizes as makesAnotherSize,
   standingDecision,
   WORK,
   type JobFile,
@@ -16,14 +16,13 @@ import type { Judgement } from '@tribos/core';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import { post } from './outbox.js';
 
-/** Work that makes a wall of another size, held against a ticket when it is back. */
-const RESIZES: readonly WorkKind[] = ['bored', 'replated', 'sleeved', 'honed'];
 /** Work done at this station; gaskets, shims and zeros are kept where they are set. */
 const OFFERED: readonly WorkKind[] = [
   'honed',
   'bored',
   'replated',
   'sleeved',
+  'exchanged',
   'ports-eased',
   'piston-eased',
   'piston-renewed',
@@ -54,7 +53,7 @@ export function WorkSheet({
   const [ticket, setTicket] = useState<{ low: string; high: string } | null>(null);
   const [text, setText] = useState('');
   const [error, setError] = useState<string | undefined>();
-  const resizes = RESIZES.includes(what);
+  const resizes = makesAnotherSize(what);
   const target = cylinder === null ? null : targetOf(cylinder);
   const shown = ticket ?? {
     low: lengthText(target?.low ?? null, unit),
@@ -85,7 +84,7 @@ export function WorkSheet({
     ]);
     onClose();
   };
-  const opens = REOPENS[what].map((r) => REOPENED[r]);
+  const opens = WORK[what].reopens.map((r) => REOPENED[r]);
   return (
     <Sheet title="Work done" onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">
@@ -98,7 +97,7 @@ export function WorkSheet({
           >
             {OFFERED.map((k) => (
               <option key={k} value={k}>
-                {WORK[k]}
+                {WORK[k].name}
               </option>
             ))}
           </SelectField>

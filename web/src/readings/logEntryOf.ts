@@ -1,5 +1,5 @@
 import type { AnyEntryBody } from '@tribos/contract';
-import { readEntry, type JobFile, type LogEntry } from '@tribos/core';
+import { readEntry, slipsFound, type JobFile, type LogEntry } from '@tribos/core';
 
 /** Entries that wait here, as the log will hold them: read by the same function as the server's. */
 export function pendingEntries(file: JobFile, bodies: readonly AnyEntryBody[], by: string): LogEntry[] {
@@ -10,6 +10,7 @@ export function pendingEntries(file: JobFile, bodies: readonly AnyEntryBody[], b
       engine: file.engine,
       instruments: file.instruments,
       known: (id) => found.get(id),
+      found: (id) => slipsFound({ ...file, log: [...found.values()] })(id),
     });
     if (!read.ok) return [];
     found.set(body.id, read.entry);

@@ -1,8 +1,8 @@
 import {
-  fittedKit,
+  fittedPiston,
+  pistonAsked,
   PISTON_PLACES,
   pistonStation,
-  standingDecision,
   stationKey,
   stationName,
   type JobFile,
@@ -14,8 +14,8 @@ import {
 import { otherStations } from './moves.js';
 
 /** The kit whose piston lies in the bore when leaves are tried beside it. */
-export const fittedKitId = (file: JobFile, prepared: Prepared, cylinder: number): string | null =>
-  fittedKit(file, prepared.bores[cylinder]!)?.id ?? null;
+export const fittedKitId = (file: JobFile, cylinder: number): string | null =>
+  fittedPiston(file, cylinder).kit?.id ?? null;
 
 /** Places of one cylinder that are listed under its map, those not read yet only when asked for. */
 export function listedPlaces(
@@ -25,7 +25,7 @@ export function listedPlaces(
   current: Station | null,
   all: boolean,
 ): Station[] {
-  const kit = standingDecision(file)?.kitId ?? null;
+  const kit = pistonAsked(file, cylinder)?.id ?? null;
   const { stations, gaps } = prepared.readings;
   const pistons = (Object.keys(PISTON_PLACES) as PistonPlace[]).map((place): Station => ({
     ...pistonStation(cylinder, kit),
@@ -33,7 +33,7 @@ export function listedPlaces(
   }));
   const others = otherStations(file.engine, cylinder, {
     piston: kit,
-    clearance: fittedKitId(file, prepared, cylinder),
+    clearance: fittedKitId(file, cylinder),
   });
   return [...pistons, ...others].filter((s) => {
     const key = stationKey(s);

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { nextStation, standingDecision, stationKey, walk, type Station } from '@tribos/core';
+import { nextStation, stationKey, walkOf, type Station } from '@tribos/core';
 import type { JobContext } from '../jobs/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
@@ -8,7 +8,7 @@ function goesOn({ file, judgement }: JobContext): Station {
   return (
     ('station' in judgement.next ? judgement.next.station : null) ??
     nextStation(file, judgement.readings, null) ??
-    walk(file.engine, file.job.plan, standingDecision(file)?.kitId ?? null)[0]!
+    walkOf(file)[0]!
   );
 }
 

@@ -11,7 +11,7 @@ import {
   openZero,
   parseReading,
   readingContext,
-  standingDecision,
+  pistonAsked,
   stationKey,
   stationName,
   thrustAngle,
@@ -96,7 +96,6 @@ const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | n
 export function useEntry(context: JobContext): Entry {
   const { file, judgement } = context;
   const jobId = file.job.id;
-  const kit = standingDecision(file)?.kitId ?? null;
   // In hand for one kind of part; another part has a gauge of its own.
   const [inHand, setInHand] = useState<{ readonly part: Station['part']; readonly id: string } | null>(null);
   const [say, setSay] = useState<Entry['say']>(null);
@@ -267,8 +266,8 @@ export function useEntry(context: JobContext): Entry {
     move: (direction) =>
       pick(
         move(file.engine, station, direction, {
-          piston: kit,
-          clearance: fittedKitId(file, judgement, station.cylinder),
+          piston: pistonAsked(file, station.cylinder)?.id ?? null,
+          clearance: fittedKitId(file, station.cylinder),
         }),
       ),
     nextCylinder: (step) => {

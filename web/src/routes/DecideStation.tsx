@@ -7,16 +7,21 @@ import {
   CONSTRUCTION,
   finishText,
   formatLength,
+  capital,
+  decidedText,
   kitSentence,
+  routeOf,
+  ROUTES,
   limitText,
   nm,
-  oddsText,
+  oddsWords,
   PLATED_NO_REUSE,
   recommendationSentence,
   sourceLine,
   standingDecision,
   type KitOption,
   type LengthUnit,
+  type RouteName,
 } from '@tribos/core';
 import { api } from '../app/api.js';
 import { keys, queryClient } from '../app/queries.js';
@@ -33,28 +38,55 @@ const SAYS: Record<
   'will-not': { mark: 'beyond', bore: 'will not clean up', fit: 'does not fit' },
 };
 
+/** What is being decided on, until it is kept or put back. */
+interface Chosen {
+  readonly route: RouteName;
+  readonly kitId: string | null;
+}
+
+/** Ways out that need no kit of this list. */
+const OTHER_WAYS: readonly RouteName[] = ['reuse', 'replate', 'sleeve', 'exchange'];
+
 /** The kits of this engine side by side, the recommendation, and the choice with its reason. */
 export function DecideStation() {
   const { file, judgement, unit } = useJobContext();
   const { kits } = judgement;
   const decision = standingDecision(file);
-  const [chosen, setChosen] = useState<string | null | undefined>(undefined);
+  const decidedFor = kits.options.find((o) => o.kit.id === decision?.kitId && o.way === 'bore') ?? null;
+  const [chosen, setChosen] = useState<Chosen | null>(null);
+  const choose = (route: RouteName, kitId: string | null) => setChosen({ route, kitId });
   const mayDecide = useMay('decide');
   const construction = CONSTRUCTION[file.engine.wall];
 
   return (
     <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
       <section className="grid content-start gap-4 bg-sheet p-4">
-        <div className="border-l-5 border-brass pl-4">
-          <h2 className="font-semibold text-brass">Recommended</h2>
-          <p className="text-lead leading-snug">{recommendationSentence(file, kits, judgement.items)}</p>
-          {kits.recommended && <FinishedSizes option={kits.recommended} unit={unit} />}
-          {kits.recommended && mayDecide && decision?.kitId !== kits.recommended.kit.id && (
-            <Button look="brass" className="mt-2" onClick={() => setChosen(kits.recommended!.kit.id)}>
-              Choose {kits.recommended.kit.name}
-            </Button>
-          )}
-        </div>
+        {decision ? (
+          <div className="border-l-5 border-brass pl-4">
+            <h2 className="font-semibold text-brass">Decided</h2>
+            <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
+            <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
+            {decidedFor && <FinishedSizes option={decidedFor} unit={unit} />}
+            <p className="mt-2 text-small text-soft">
+              Recommended: {recommendationSentence(file, kits, judgement.items)}
+            </p>
+          </div>
+        ) : (
+          <div className="border-l-5 border-brass pl-4">
+            <h2 className="font-semibold text-brass">Recommended</h2>
+            <p className="text-lead leading-snug">{recommendationSentence(file, kits, judgement.items)}</p>
+            {kits.recommended && <FinishedSizes option={kits.recommended} unit={unit} />}
+            {kits.recommended && mayDecide && (
+              <Button
+                look="brass"
+                className="mt-2"
+                onClick={() => choose(routeOf(kits.recommended!.kit), kits.recommended!.kit.id)}
+              >
+                Choose {kits.recommended.kit.name}
+              </Button>
+            )}
+          </div>
+        )}
         {kits.options.length === 0 ? (
           <Empty>
             <p>No kit is on file for this engine, so no finished size can be given.</p>
@@ -66,30 +98,34 @@ export function DecideStation() {
                 key={o.kit.id}
                 option={o}
                 unit={unit}
-                recommended={kits.recommended?.kit.id === o.kit.id}
+                recommended={!decision && kits.recommended?.kit.id === o.kit.id}
                 decided={decision?.kitId === o.kit.id}
-                onChoose={mayDecide && o.feasible ? () => setChosen(o.kit.id) : null}
+                onChoose={mayDecide && o.feasible ? () => choose(routeOf(o.kit), o.kit.id) : null}
               />
             ))}
           </ul>
         )}
-        {mayDecide && kits.options.length > 0 && (
-          <div>
-            <Button onClick={() => setChosen(null)}>Bore nothing</Button>
+        {mayDecide && (
+          <div className="flex flex-wrap gap-2">
+            {OTHER_WAYS.filter((r) => r !== 'sleeve' || construction.boring).map((r) => (
+              <Button key={r} onClick={() => choose(r, null)}>
+                {capital(ROUTES[r])}
+              </Button>
+            ))}
           </div>
         )}
         <p className="text-small text-soft">
           A two-point gauge cannot tell how the wear is shared between the sides, so a kit may clean up or
-          not: P is over every share from even to one-sided, widened by the gauge. Boring is specialist work;
-          the finished size goes to the machinist with the piston it is for.
+          not: the odds are over every share from even to one-sided, widened by the gauge. Boring is
+          specialist work; the finished size goes to the machinist with the piston it is for.
         </p>
       </section>
       <aside className="grid content-start gap-4" aria-label="Decision">
-        {chosen !== undefined && (
-          <Choose key={String(chosen)} kitId={chosen} onDone={() => setChosen(undefined)} />
+        {chosen && (
+          <Choose key={`${chosen.route}:${chosen.kitId}`} chosen={chosen} onDone={() => setChosen(null)} />
         )}
         <section>
-          <h2 className="mb-1 text-small font-semibold text-soft">Decided</h2>
+          <h2 className="mb-1 text-small font-semibold text-soft">Decisions, the last one stands</h2>
           {file.decisions.length === 0 ? (
             <p className="text-soft">Nothing yet.</p>
           ) : (
@@ -100,9 +136,7 @@ export function DecideStation() {
                   className={`border-b border-rule py-2 ${i > 0 ? 'text-soft line-through decoration-1' : ''}`}
                 >
                   <p className="font-semibold">
-                    {d.kitId === null
-                      ? 'Bore nothing'
-                      : (file.engine.kits.find((k) => k.id === d.kitId)?.name ?? 'a kit')}
+                    {file.engine.kits.find((k) => k.id === d.kitId)?.name ?? capital(ROUTES[d.route])}
                   </p>
                   <p>{d.reason || 'no reason given'}</p>
                   <p className="text-small text-soft">
@@ -139,7 +173,7 @@ function FinishedSizes({ option, unit }: { option: KitOption; unit: LengthUnit }
   return (
     <dl className="mt-1 flex flex-wrap gap-x-8">
       {option.cylinders.map((c) =>
-        c.target && !c.target.cannotBeVerified ? (
+        c.target && !c.target.cannotBeVerified && finishText(c.target, unit) ? (
           <div key={c.cylinder}>
             <dt className="text-small text-soft">
               {file.engine.cylinders[c.cylinder]}: finish to, {unit}
@@ -165,7 +199,7 @@ function Kit({
   decided: boolean;
   onChoose: (() => void) | null;
 }) {
-  const { file } = useJobContext();
+  const { file, judgement } = useJobContext();
   const { kit } = option;
   const says = option.says && SAYS[option.says];
   const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
@@ -196,17 +230,10 @@ function Kit({
               {option.way === 'bore' ? says.bore : says.fit}
             </span>
           )}
-          {option.p !== null && (
-            <span className="figure">
-              P{' '}
-              {option.way === 'bore'
-                ? option.p > 0.995
-                  ? '> 0.99'
-                  : option.p < 0.005
-                    ? '< 0.01'
-                    : option.p.toFixed(2)
-                : oddsText(option.p)}
-            </span>
+          {option.p !== null && <span>{oddsWords(option.p)}</span>}
+          {judgement.kits.soFar && option.p !== null && <span className="text-soft">so far</span>}
+          {option.cylinders.some((c) => c.fit?.provisional) && (
+            <span className="text-small text-soft">at least; the whole map is still being worked</span>
           )}
         </p>
         <p className="leading-snug">{kitSentence(file, option)}</p>
@@ -232,9 +259,8 @@ function Kit({
                   </td>
                   <td className="figure py-1 pr-3 text-lead font-semibold">
                     {c.target
-                      ? c.target.cannotBeVerified
-                        ? 'no size can be shown'
-                        : finishText(c.target, unit)
+                      ? ((c.target.cannotBeVerified ? null : finishText(c.target, unit)) ??
+                        'cannot be verified')
                       : c.fit
                         ? `${figure(c.fit.tightest)} – ${figure(c.fit.loosest)}`
                         : '–'}
@@ -267,14 +293,14 @@ function Kit({
   );
 }
 
-function Choose({ kitId, onDone }: { kitId: string | null; onDone: () => void }) {
+function Choose({ chosen: { route, kitId }, onDone }: { chosen: Chosen; onDone: () => void }) {
   const { file } = useJobContext();
   const [id] = useState(() => v7());
   const [reason, setReason] = useState('');
-  const name = kitId === null ? 'Bore nothing' : file.engine.kits.find((k) => k.id === kitId)!.name;
+  const name = file.engine.kits.find((k) => k.id === kitId)?.name ?? capital(ROUTES[route]);
   const save = useMutation({
     mutationFn: () =>
-      api.post<JobView>(`/jobs/${file.job.id}/decisions`, { id, kitId, reason: reason.trim() }),
+      api.post<JobView>(`/jobs/${file.job.id}/decisions`, { id, route, kitId, reason: reason.trim() }),
     onSuccess: (view) => {
       queryClient.setQueryData(keys.job(file.job.id), view);
       void queryClient.invalidateQueries({ queryKey: keys.benches });

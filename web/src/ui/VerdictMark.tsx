@@ -1,13 +1,14 @@
-import type { VerdictState } from '@tribos/core';
+import type { Overall } from '@tribos/core';
 
-/** `waiting`: nothing read yet. */
-export type MarkState = VerdictState | 'waiting';
+/** `waiting`: nothing read yet; `unread`: not everything the plan asks for. */
+export type MarkState = Overall | 'waiting';
 
 export const VERDICT_WORDS: Record<MarkState, string> = {
   within: 'within',
   undecided: 'undecided',
   beyond: 'beyond',
   noLimit: 'no limit on file',
+  unread: 'not all read',
   waiting: 'not read',
 };
 
@@ -16,6 +17,7 @@ const COLOUR: Record<MarkState, string> = {
   undecided: 'text-undecided',
   beyond: 'text-beyond',
   noLimit: 'text-soft',
+  unread: 'text-soft',
   waiting: 'text-soft',
 };
 
@@ -32,7 +34,14 @@ export function VerdictMark({
   word?: boolean;
   className?: string;
 }) {
-  const dot = { within: [9, 12], undecided: [9, 5], beyond: [21, 12], noLimit: null, waiting: null }[state];
+  const dot = {
+    within: [9, 12],
+    undecided: [9, 5],
+    beyond: [21, 12],
+    noLimit: null,
+    unread: null,
+    waiting: null,
+  }[state];
   return (
     <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${COLOUR[state]} ${className}`}>
       <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true" className="shrink-0">
@@ -44,7 +53,7 @@ export function VerdictMark({
           stroke="currentColor"
           strokeWidth="2"
           strokeDasharray={state === 'noLimit' ? '3 2.5' : undefined}
-          opacity={state === 'waiting' ? 0.45 : 1}
+          opacity={state === 'waiting' || state === 'unread' ? 0.45 : 1}
         />
         {dot && <circle cx={dot[0]} cy={dot[1]} r="3.4" fill="currentColor" />}
       </svg>
