@@ -8,12 +8,12 @@ import type { VerdictItem } from './verdictItem.js';
  * whatever its sizes say. Findings that say nothing of their own are none.
  */
 export function findingItems(file: JobFile, cylinder: number, found: readonly FindingEntry[]): VerdictItem[] {
-  return found.flatMap((finding): VerdictItem[] => {
+  return found.flatMap((finding, n): VerdictItem[] => {
     const state = findingSays(finding, file.engine.wall);
     if (state === null) return [];
     return [
       {
-        key: `${cylinder}:finding:${finding.id}`,
+        key: `${cylinder}:finding:${n}`,
         cylinder,
         feature: 'finding',
         side: 'max',
