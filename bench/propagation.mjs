@@ -26,11 +26,11 @@ const full = maps.find((m) => m !== null && m.piston !== null);
 // Four cylinders: the same map, each a micron off, so that no two are the same problem.
 const four = [0, 1, 2, 3].map((n) => ({
   ...full,
-  stations: full.stations.map((s) => ({ ...s, of: { ...s.of, value: s.of.value + n * 1000 } })),
+  places: full.places.map((s) => ({ ...s, of: { ...s.of, value: s.of.value + n * 1000 } })),
 }));
 // Every error source is drawn once a draw, however many readings share it.
 const sources = (p) =>
-  new Set([...p.stations.map((s) => s.of), p.piston].flatMap((e) => e.components.map((c) => c.key)));
+  new Set([...p.places.map((s) => s.of), p.piston].flatMap((e) => e.components.map((c) => c.key)));
 const variates = four.reduce((sum, p) => sum + sources(p).size, 0) * DRAWS;
 
 function timed(work) {
@@ -54,7 +54,7 @@ const floor = () => {
 floor();
 const [base, whole] = [timed(floor), timed(() => four.forEach((p) => propagate(p)))];
 const ratio = whole / base;
-console.log(`${four.length} maps of ${full.stations.length} stations and a piston, ${DRAWS} draws each`);
+console.log(`${four.length} maps of ${full.places.length} places and a piston, ${DRAWS} draws each`);
 console.log(
   `floor: ${(variates / 1e6).toFixed(1)} million normal variates   ${base.toFixed(0).padStart(7)} ms`,
 );

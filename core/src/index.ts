@@ -1,13 +1,15 @@
 export * from './errors.js';
 export * from './units/index.js';
+export * from './shape/index.js';
 export * from './statistics/index.js';
 export * from './specs/index.js';
 export * from './gauges/index.js';
+export * from './log/index.js';
+export * from './job/index.js';
+export * from './verdicts/index.js';
 export * from './readings/index.js';
 export * from './bore/index.js';
 export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './practice/index.js';
-export * from './jobs/index.js';
-export { jobFileSchema, migrateEntry } from './format/index.js';
-export type { Misfit } from './format/index.js';
+export * from './house/index.js';

@@ -3,7 +3,7 @@ import {
   um,
   USUAL,
   USUAL_LEAVES,
-  type BoreStation,
+  type BorePlace,
   type EngineSpec,
   type Instrument,
   type InstrumentType,
@@ -13,7 +13,7 @@ import {
   type ReadingEntry,
   type Setting,
   type Thermal,
-  type SizeStation,
+  type SizePlace,
   parseReading,
 } from '../src/index.js';
 
@@ -134,7 +134,7 @@ const AT = '2026-03-01T10:00:00.000Z';
 let made = 0;
 
 export function reading(
-  station: SizeStation,
+  station: SizePlace,
   text: string,
   instrumentId = 'ring-set',
   over: Partial<ReadingEntry> = {},
@@ -160,7 +160,7 @@ export function reading(
   };
 }
 
-export const bore = (cylinder: number, depth: number, angle: number): BoreStation => ({
+export const bore = (cylinder: number, depth: number, angle: number): BorePlace => ({
   part: 'bore',
   cylinder,
   depth: mm(depth),

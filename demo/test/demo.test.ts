@@ -6,7 +6,7 @@ import {
   readJobFile,
   READS,
   senseOf,
-  stationKey,
+  placeKey,
   um,
   walk,
   type EngineSpec,
@@ -104,14 +104,14 @@ describe('every engine of the shop', () => {
       const gauges = instruments('2099-01-01');
       const file = { ...fileOf('Varrow 644 Twin'), engine, log: [], decisions: [] };
       for (const plan of ['quick', 'usual', 'full'] as const) {
-        const stations = walk(engine, plan);
-        expect(stations.length).toBeGreaterThanOrEqual(engine.cylinders.length * 4);
-        for (const s of stations) {
+        const places = walk(engine, plan);
+        expect(places.length).toBeGreaterThanOrEqual(engine.cylinders.length * 4);
+        for (const s of places) {
           const size = nominalOf(file, s);
           const fits = gauges.filter(
             (i) => READS[i.type].includes(senseOf(s)) && size >= i.rangeLow && size <= i.rangeHigh,
           );
-          expect([stationKey(s), fits.length > 0]).toEqual([stationKey(s), true]);
+          expect([placeKey(s), fits.length > 0]).toEqual([placeKey(s), true]);
         }
       }
     },
@@ -147,7 +147,7 @@ describe('what each job shows', () => {
 
   it('644: the piston read at the crown is kept and not used', () => {
     const j = judged('Varrow 644 Twin');
-    expect(j.readings.stations.has('piston:1:crown:fitted')).toBe(true);
+    expect(j.readings.places.has('piston:1:crown:fitted')).toBe(true);
     expect(item(j, '1:clearance:min').because).toBe('unread');
   });
 
@@ -179,7 +179,7 @@ describe('what each job shows', () => {
     const j = judged('Kaldera 620 Twin');
     const zero = [...j.readings.zeros.values()][0]!;
     expect(zero.closing!.q).toBe(um(1));
-    const bores = [...j.readings.stations.values()].filter((s) => s.station.part === 'bore');
+    const bores = [...j.readings.places.values()].filter((s) => s.station.part === 'bore');
     expect(bores.map((s) => s.readings.length)).toEqual(Array(12).fill(3));
     expect(item(j, '0:bore:max').state).toBe('beyond');
     // Seized: two directions have not shown how it is distorted between them.

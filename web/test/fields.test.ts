@@ -5,9 +5,9 @@ import {
   type Instrument,
   type JobFile,
   type Limit,
-  type Station,
+  type Place,
+  type SentEntry,
 } from '@tribos/core';
-import type { AnyEntryBody } from '@tribos/contract';
 import { FieldTrouble, lengthOf, lengthOrNull, lengthText } from '../src/forms/index.js';
 import { dayText } from '../src/ui/dayText.js';
 import { rememberedGauge, rememberGauge, suitable } from '../src/readings/gaugeFor.js';
@@ -146,19 +146,19 @@ describe('a gauge for a station', () => {
       gauge('mic', 'micrometer', 75, 100, 0.004),
     ],
   } as unknown as JobFile;
-  const boreStation: Station = { part: 'bore', cylinder: 0, depth: mm(15), angle: 0 };
-  const pistonStation: Station = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
+  const boreStation: Place = { part: 'bore', cylinder: 0, depth: mm(15), angle: 0 };
+  const pistonPlace: Place = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
 
   it('reads the part and reaches the size', () => {
     expect(suitable(file, boreStation).map((i) => i.id)).toEqual(['calliper', 'bore']);
-    expect(suitable(file, pistonStation).map((i) => i.id)).toEqual(['calliper', 'mic']);
+    expect(suitable(file, pistonPlace).map((i) => i.id)).toEqual(['calliper', 'mic']);
   });
 
   it('is the surest at first, then the one last used for that part', () => {
     expect(rememberedGauge(file, boreStation)?.id).toBe('bore');
     rememberGauge('bore', 'calliper');
     expect(rememberedGauge(file, boreStation)?.id).toBe('calliper');
-    expect(rememberedGauge(file, pistonStation)?.id).toBe('mic');
+    expect(rememberedGauge(file, pistonPlace)?.id).toBe('mic');
     rememberGauge('bore', 'lost');
     expect(rememberedGauge(file, boreStation)?.id).toBe('bore');
   });
@@ -171,9 +171,9 @@ describe('a gauge for a station', () => {
       station: boreStation,
       instrumentId: 'bore',
       text: '3.0342 in',
-    } as unknown as AnyEntryBody;
+    } as unknown as SentEntry;
     const all = (...bodies: object[]) =>
-      pendingEntries(file, bodies.map((b) => ({ id: 'b', at: 't', ...b })) as AnyEntryBody[], 'me');
+      pendingEntries(file, bodies.map((b) => ({ id: 'b', at: 't', ...b })) as SentEntry[], 'me');
     expect(all(body)).toMatchObject([{ value: 77_068_680, unit: 'in', by: 'me', corrects: null }]);
     expect(all({ ...body, text: 'x' }, { ...body, instrumentId: 'lost' })).toEqual([]);
     // What waits may lean on what waits before it.

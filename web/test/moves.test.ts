@@ -1,6 +1,6 @@
-import { mm, type EngineSpec, type Station } from '@tribos/core';
+import { mm, type EngineSpec, type Place } from '@tribos/core';
 import { across, foldPort } from '../src/bore/foldPort.js';
-import { move, otherStations, type Direction } from '../src/readings/moves.js';
+import { move, otherPlaces, type Direction } from '../src/readings/moves.js';
 
 const port = (from: number, to: number, roof: number, floor: number) => ({
   name: 'p',
@@ -19,13 +19,13 @@ const TWIN = {
   pin: null,
 } as unknown as EngineSpec;
 const PORTED = { ...TWIN, ports: [port(-34, 34, 38, 68)] };
-const at = (cylinder: number, depth: number, angle: number): Station => ({
+const at = (cylinder: number, depth: number, angle: number): Place => ({
   part: 'bore',
   cylinder,
   depth: mm(depth),
   angle,
 });
-const walkOn = (engine: EngineSpec, from: Station, ...ways: Direction[]) =>
+const walkOn = (engine: EngineSpec, from: Place, ...ways: Direction[]) =>
   ways.reduce((s, w) => move(engine, s, w, { piston: null, clearance: null }), from);
 
 describe('arrows over the map', () => {
@@ -53,7 +53,7 @@ describe('arrows over the map', () => {
   });
 
   it('cycle the places of a piston, then the next one', () => {
-    const piston: Station = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
+    const piston: Place = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
     expect(walkOn(TWIN, piston, 'right')).toMatchObject({ place: 'crown' });
     expect(walkOn(TWIN, piston, 'right', 'right', 'right', 'right', 'right')).toMatchObject({
       cylinder: 1,
@@ -63,13 +63,13 @@ describe('arrows over the map', () => {
   });
 
   it('go on below the piston to leaf, land and ring, the same place of the next cylinder sideways', () => {
-    const piston: Station = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
+    const piston: Place = { part: 'piston', cylinder: 0, place: 'gauge-height', kit: null };
     expect(walkOn(TWIN, piston, 'down')).toEqual({ part: 'clearance', cylinder: 0, kit: null });
     expect(walkOn(TWIN, piston, 'down', 'down', 'right')).toEqual({ part: 'land', cylinder: 1 });
     expect(walkOn(TWIN, piston, 'down', 'up')).toEqual(piston);
     const lowest = walkOn(TWIN, piston, ...Array<Direction>(12).fill('down'));
     expect(lowest.part).toBe('ring-gap');
-    expect(otherStations({ ...TWIN, pin: mm(18) }, 0, { piston: null, clearance: null })).toHaveLength(8);
+    expect(otherPlaces({ ...TWIN, pin: mm(18) }, 0, { piston: null, clearance: null })).toHaveLength(8);
   });
 });
 

@@ -1,6 +1,6 @@
+import type { SentEntry } from '@tribos/core';
 import 'fake-indexeddb/auto';
 import { get } from 'idb-keyval';
-import type { AnyEntryBody } from '@tribos/contract';
 import type { Waiting } from '../src/readings/outbox.js';
 
 // One tab only: a channel between tabs would keep the test process alive.
@@ -37,13 +37,13 @@ globalThis.fetch = async (_url, init) => {
 };
 
 let n = 0;
-const entry = (text: string): AnyEntryBody =>
+const entry = (text: string): SentEntry =>
   ({
     id: `id-${(n += 1)}`,
     kind: 'reading',
     at: '2026-11-24T08:00:00.000Z',
     text,
-  }) as unknown as AnyEntryBody;
+  }) as unknown as SentEntry;
 const stored = async (): Promise<Waiting[]> => (await get<Waiting[]>('tribos:outbox')) ?? [];
 const until = async (done: () => boolean | Promise<boolean>): Promise<void> => {
   for (let i = 0; i < 400 && !(await done()); i += 1) await new Promise((r) => setTimeout(r, 10));

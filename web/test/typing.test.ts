@@ -1,4 +1,4 @@
-import { pistonStation } from '@tribos/core';
+import { pistonPlace } from '@tribos/core';
 
 const kept = new Map<string, string>();
 globalThis.sessionStorage = {
@@ -8,8 +8,8 @@ globalThis.sessionStorage = {
 } as unknown as Storage;
 const { setTypedOn, typedAt, typedOn } = await import('../src/readings/typing.js');
 
-const HERE = pistonStation(0, null);
-const THERE = pistonStation(1, null);
+const HERE = pistonPlace(0, null);
+const THERE = pistonPlace(1, null);
 
 describe('what is typed and not yet accepted', () => {
   it('belongs to one job', () => {

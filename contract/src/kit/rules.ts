@@ -11,6 +11,12 @@ import {
 
 type Decorator = PropertyDecorator;
 
+/** An id made by the client for an idempotent write. */
+export const CLIENT_ID = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/u;
+/** An ISO time in UTC that exists. */
+export const UTC_TIME =
+  /^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/u;
+
 const all =
   (...decorators: Decorator[]): Decorator =>
   (target, key) =>
@@ -72,21 +78,11 @@ export const IsId = (): Decorator =>
 
 /** An id made by the client for an idempotent write: UUIDv7. */
 export const IsClientId = (): Decorator =>
-  all(
-    IsString(),
-    Matches(/^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3}-[0-9a-f]{12}$/u, {
-      message: '$property must be a UUIDv7',
-    }),
-  );
+  all(IsString(), Matches(CLIENT_ID, { message: '$property must be a UUIDv7' }));
 
 /** An ISO time in UTC, as clocks of the shop write it. */
 export const IsTime = (): Decorator =>
-  all(
-    IsString(),
-    Matches(/^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/u, {
-      message: '$property must be an ISO time in UTC',
-    }),
-  );
+  all(IsString(), Matches(UTC_TIME, { message: '$property must be an ISO time in UTC' }));
 
 /** The field may be null; when it is not, its other rules hold. */
 export const OrNull = (): Decorator => ValidateIf((_, value) => value !== null);

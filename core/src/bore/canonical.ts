@@ -45,7 +45,7 @@ export function canonical(problem: MapProblem): MapProblem {
   });
   return {
     ...problem,
-    stations: problem.stations.map((s) => ({ ...s, of: estimate(s.of) })),
+    places: problem.places.map((s) => ({ ...s, of: estimate(s.of) })),
     piston: problem.piston && estimate(problem.piston),
     fits: [...problem.fits]
       .sort((a, b) => a.low - b.low || a.high - b.high || a.piston.value - b.piston.value)
@@ -59,7 +59,7 @@ const keys = new WeakMap<MapProblem, string>();
 export function mapKey(problem: MapProblem): string {
   const known = keys.get(problem);
   if (known !== undefined) return known;
-  const { stations, piston, sigma, taper, limits, fits } = canonical(problem);
+  const { places, piston, sigma, taper, limits, fits } = canonical(problem);
   const estimate = (e: Estimate) => [
     e.value,
     e.components.map((c) => [
@@ -72,7 +72,7 @@ export function mapKey(problem: MapProblem): string {
     ]),
   ];
   const key = JSON.stringify([
-    stations.map((s) => [s.depth, s.angle, estimate(s.of)]),
+    places.map((s) => [s.depth, s.angle, estimate(s.of)]),
     piston && estimate(piston),
     sigma,
     taper,

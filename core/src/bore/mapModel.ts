@@ -1,7 +1,7 @@
 import { difference, independentU, type Estimate } from '../gauges/index.js';
-import { fitWeights } from './shape.js';
-import { surveyBore } from './survey.js';
 import { fitKey, type MapFigure, type MapProblem } from './mapProblem.js';
+import { fitWeights } from './oval.js';
+import { surveyBore } from './survey.js';
 
 /** A value as how each error source moves it. */
 export interface NoiseRow {
@@ -12,7 +12,7 @@ export interface NoiseRow {
 
 /** What was read at one depth, reduced to what the draws need. */
 export interface ModelDepth {
-  /** Rows of its stations. */
+  /** Rows of its places. */
   readonly rows: Int32Array;
   /** Weights of m, a, b over the rows; null with fewer than three directions. */
   readonly fit: readonly Float64Array[] | null;
@@ -46,7 +46,7 @@ export interface MapModel {
   readonly sources: readonly { readonly rectangular: boolean; readonly pool: number }[];
   /** Degrees of freedom of each pool of scatter found from few repeats. */
   readonly pools: readonly number[];
-  readonly stations: readonly NoiseRow[];
+  readonly places: readonly NoiseRow[];
   readonly piston: { readonly value: number; readonly noise: NoiseRow } | null;
   readonly depths: readonly ModelDepth[];
   /** Pairs of rows whose difference counts as taper, by the sheet's definition; null compares depth maxima. */
@@ -93,14 +93,14 @@ function numbering() {
 }
 
 function depthsOf(problem: MapProblem): ModelDepth[] {
-  const depths = [...new Set(problem.stations.map((s) => s.depth))].sort((a, b) => a - b);
+  const depths = [...new Set(problem.places.map((s) => s.depth))].sort((a, b) => a - b);
   const [top, bottom] = [depths[0]!, depths.at(-1)!];
   return depths.map((depth) => {
-    const rows = problem.stations.flatMap((s, i) => (s.depth === depth ? [i] : []));
-    const angles = rows.map((i) => problem.stations[i]!.angle);
-    const values = rows.map((i) => problem.stations[i]!.of.value);
+    const rows = problem.places.flatMap((s, i) => (s.depth === depth ? [i] : []));
+    const angles = rows.map((i) => problem.places[i]!.angle);
+    const values = rows.map((i) => problem.places[i]!.of.value);
     const directions = new Set(angles).size;
-    const u = Math.max(...rows.map((i) => independentU(problem.stations[i]!.of)));
+    const u = Math.max(...rows.map((i) => independentU(problem.places[i]!.of)));
     return {
       rows: Int32Array.from(rows),
       fit: directions >= 3 ? fitWeights(angles).map((w) => Float64Array.from(w, onGrid)) : null,
@@ -117,9 +117,9 @@ function depthsOf(problem: MapProblem): ModelDepth[] {
 
 function taperSets(problem: MapProblem, depths: readonly ModelDepth[]): Int32Array[] | null {
   if (depths.length < 2) return [];
-  const angles = [...new Set(problem.stations.map((s) => s.angle))];
+  const angles = [...new Set(problem.places.map((s) => s.angle))];
   const groups = angles
-    .map((angle) => problem.stations.flatMap((s, i) => (s.angle === angle ? [i] : [])))
+    .map((angle) => problem.places.flatMap((s, i) => (s.angle === angle ? [i] : [])))
     .filter((g) => g.length > 1);
   if (problem.taper === 'cross-depth' || groups.length === 0) return null;
   const ends = new Set([...depths[0]!.rows, ...depths.at(-1)!.rows]);
@@ -131,8 +131,8 @@ function taperSets(problem: MapProblem, depths: readonly ModelDepth[]): Int32Arr
 /** @param problem with at least one station */
 export function mapModel(problem: MapProblem): MapModel {
   const { sources, pools, row } = numbering();
-  const stations = problem.stations.map((s) => row(s.of));
-  const survey = surveyBore(problem.stations, problem.taper);
+  const places = problem.places.map((s) => row(s.of));
+  const survey = surveyBore(problem.places, problem.taper);
   const depths = depthsOf(problem);
   const { largest, smallest, outOfRound, taper } = survey;
   const figures: ModelFigure[] = [];
@@ -174,7 +174,7 @@ export function mapModel(problem: MapProblem): MapModel {
   return {
     sources,
     pools,
-    stations,
+    places,
     piston: problem.piston ? { value: problem.piston.value, noise: row(problem.piston) } : null,
     depths,
     taperSets: taperSets(problem, depths),

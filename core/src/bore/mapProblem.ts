@@ -22,7 +22,7 @@ export interface FitCandidate {
 
 /** One cylinder's map with every error source in it, and the limits its figures are held against. */
 export interface MapProblem {
-  readonly stations: readonly { readonly depth: number; readonly angle: number; readonly of: Estimate }[];
+  readonly places: readonly { readonly depth: number; readonly angle: number; readonly of: Estimate }[];
   readonly piston: Estimate | null;
   /** Standard deviation of the part of the oval that two directions cannot see, nm. */
   readonly sigma: number;

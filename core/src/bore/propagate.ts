@@ -43,7 +43,7 @@ const columns = (count: number): Float64Array[] => Array.from({ length: count },
 const scratchFor = (model: MapModel) => ({
   sources: columns(model.sources.length),
   factors: columns(model.pools.length),
-  stations: columns(model.stations.length),
+  places: columns(model.places.length),
   unseen: columns(model.depths.filter((d) => d.two).length),
   /** What b adds to the largest and takes from the smallest diameter of two-direction depths, before noise. */
   most: column(),
@@ -243,9 +243,9 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
   for (let block = 0; block < blocks; block += 1) {
     const count = Math.min(BLOCK, draws - block * BLOCK);
     drawSources(model, xoshiro128ss(blockSeed(seed, block)).uniform, count, scratch);
-    model.stations.forEach((row, k) => fill(row, scratch.sources, count, scratch.stations[k]!));
+    model.places.forEach((row, k) => fill(row, scratch.sources, count, scratch.places[k]!));
     fillUnseen(model, count, scratch);
-    atLimit(model, scratch.stations, limits, count, scratch.limit);
+    atLimit(model, scratch.places, limits, count, scratch.limit);
     figures.forEach((f, k) => {
       const into = out[k]!.subarray(block * BLOCK, block * BLOCK + count);
       fill(f.noise, scratch.sources, count, into);

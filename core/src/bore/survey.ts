@@ -1,6 +1,6 @@
 import { difference, independentU, type Estimate } from '../gauges/index.js';
 import type { TaperDefinition } from '../specs/index.js';
-import { fitShape, type Shape } from './shape.js';
+import { fitShape, type Oval } from './oval.js';
 import { taper, type WallReading } from './taper.js';
 
 /** What was seen at one depth. */
@@ -8,7 +8,7 @@ export interface DepthSurvey {
   readonly depth: number;
   readonly readings: readonly WallReading[];
   /** With three or more directions. */
-  readonly shape: Shape | null;
+  readonly shape: Oval | null;
   /** With exactly two: mean and half difference, all that two directions can tell. */
   readonly two: { readonly mean: number; readonly a: number } | null;
 }

@@ -19,7 +19,7 @@ function harmonic(d: BoreSurvey['depths'][number]): (angle: number) => number {
 /**
  * Wear over the unrolled wall: deviation of diameter from a reference, harmonic in angle, linear in depth.
  * @param reference nm
- * @returns a function of angle (degrees) and depth (nm) giving nm, or null outside the outermost stations
+ * @returns a function of angle (degrees) and depth (nm) giving nm, or null outside the outermost places
  */
 export function wearMap(
   survey: BoreSurvey,

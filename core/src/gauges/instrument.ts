@@ -1,5 +1,4 @@
-import type { LengthUnit, Nanometres } from '../units/index.js';
-import { mm, um } from '../units/index.js';
+import { mm, um, type LengthUnit, type Nanometres } from '../units/index.js';
 
 export type InstrumentType = 'dial-bore' | 'telescoping' | 'micrometer' | 'calliper' | 'leaf';
 

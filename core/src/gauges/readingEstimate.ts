@@ -1,8 +1,8 @@
 import { Unknown } from '../errors.js';
+import type { Material } from '../specs/index.js';
 import { driftAt, type Zero } from './comparator.js';
 import type { Component, Estimate } from './estimate.js';
 import { calibrationOverdue, HAS_THIMBLE, READS, type Instrument, type Sense } from './instrument.js';
-import type { Material } from '../specs/index.js';
 import { studyFor, type Study } from './study.js';
 import { toTwenty, type Thermal, type ThermalPart } from './temperature.js';
 

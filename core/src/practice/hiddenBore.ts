@@ -1,5 +1,5 @@
 import { readingEstimate, type Bench, type Estimate, type TakenReading } from '../gauges/index.js';
-import { normalQuantile, xoshiro128ss, seedOf } from '../statistics/index.js';
+import { normalQuantile, seedOf, xoshiro128ss } from '../statistics/index.js';
 
 /** Repeatable draws for a hidden engine and the gauges that read it. */
 export interface Draws {

@@ -1,45 +1,15 @@
-import { nm, um, type Nanometres } from '../units/index.js';
-import type { EngineSpec, Port } from '../specs/index.js';
-import { halfTurn, type BoreStation, type PistonStation, type SizeStation } from './station.js';
+import type { BorePlace, PistonPlace, SizePlace } from '../log/index.js';
+import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
+import { nm, type Nanometres } from '../units/index.js';
 
 /** quick 2 directions × 2 depths · usual 2 × 3 · full 4 × 3. */
 export type PlanName = 'quick' | 'usual' | 'full';
 
-export interface PlannedStation {
-  readonly station: BoreStation;
+export interface PlannedPlace {
+  readonly station: BorePlace;
   /** A contact would fall in or next to a port window: drawn, never asked for. */
   readonly blocked: boolean;
 }
-
-/** A contact needs this much wall beside a window. */
-const CLEAR_OF_PORT = um(1500);
-
-const turn = (angle: number): number => ((angle % 360) + 360) % 360;
-
-function inside(angle: number, port: Port, grow: number): boolean {
-  const from = turn(port.from - grow);
-  const width = port.to - port.from + 2 * grow;
-  return width >= 360 || turn(angle - from) <= width;
-}
-
-/** Whether either contact of a diameter lies in a port window grown by 1.5 mm all round. */
-export function isBlocked(
-  engine: Pick<EngineSpec, 'ports' | 'bore'>,
-  depth: Nanometres,
-  angle: number,
-): boolean {
-  const grow = ((CLEAR_OF_PORT / (engine.bore / 2)) * 180) / Math.PI;
-  return engine.ports.some(
-    (port) =>
-      depth >= port.roof - CLEAR_OF_PORT &&
-      depth <= port.floor + CLEAR_OF_PORT &&
-      (inside(angle, port, grow) || inside(angle + 180, port, grow)),
-  );
-}
-
-/** Thrust axis (across the pin), 0 ≤ angle < 180. */
-export const thrustAngle = (engine: Pick<EngineSpec, 'pinAxisDeg'>): number =>
-  halfTurn(engine.pinAxisDeg + 90);
 
 function directions(engine: EngineSpec, plan: PlanName, depth: Nanometres): readonly number[] {
   const thrust = thrustAngle(engine);
@@ -58,7 +28,7 @@ function directions(engine: EngineSpec, plan: PlanName, depth: Nanometres): read
  * Stations of one cylinder's bore, in the order they are walked: depth by depth from the top.
  * @param cylinder index into the engine's cylinders
  */
-export function borePlan(engine: EngineSpec, plan: PlanName, cylinder: number): PlannedStation[] {
+export function borePlan(engine: EngineSpec, plan: PlanName, cylinder: number): PlannedPlace[] {
   const { top, mid, low } = engine.depths;
   const depths = plan === 'quick' ? [top, low] : [top, mid, low];
   return depths.flatMap((depth) =>
@@ -70,7 +40,7 @@ export function borePlan(engine: EngineSpec, plan: PlanName, cylinder: number): 
 }
 
 /** The piston of one cylinder at the maker's gauge height. */
-export const pistonStation = (cylinder: number, kit: string | null): PistonStation => ({
+export const pistonPlace = (cylinder: number, kit: string | null): PistonPlace => ({
   part: 'piston',
   cylinder,
   place: 'gauge-height',
@@ -86,7 +56,7 @@ export function walk(
   engine: EngineSpec,
   plan: PlanName,
   kitOf: (cylinder: number) => string | null = () => null,
-): SizeStation[] {
+): SizePlace[] {
   const each = engine.cylinders.map((_, i) => i);
   return [
     ...each.flatMap((i) =>
@@ -94,6 +64,6 @@ export function walk(
         .filter((p) => !p.blocked)
         .map((p) => p.station),
     ),
-    ...each.map((i) => pistonStation(i, kitOf(i))),
+    ...each.map((i) => pistonPlace(i, kitOf(i))),
   ];
 }

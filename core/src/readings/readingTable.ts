@@ -1,9 +1,7 @@
 import { READS, type Instrument } from '../gauges/index.js';
-import type { EngineSpec } from '../specs/index.js';
+import { PISTON_SPOTS, senseOf, type NewEntry, type PistonSpot, type SizePlace } from '../log/index.js';
+import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit } from '../units/index.js';
-import type { NewEntry } from './newEntry.js';
-import { thrustAngle } from './plan.js';
-import { halfTurn, PISTON_PLACES, senseOf, type PistonPlace, type SizeStation } from './station.js';
 
 /** What a column of a table of readings may hold. */
 export const TABLE_COLUMNS = {
@@ -96,10 +94,10 @@ function directionOf(engine: EngineSpec, text: string): number {
     : unread(`“${text}” is no direction: thrust, pin, or degrees.`);
 }
 
-function placeOf(text: string): PistonPlace {
+function placeOf(text: string): PistonSpot {
   if (text === '') return 'gauge-height';
-  const found = (Object.keys(PISTON_PLACES) as PistonPlace[]).find(
-    (p) => p === plain(text) || PISTON_PLACES[p] === plain(text),
+  const found = (Object.keys(PISTON_SPOTS) as PistonSpot[]).find(
+    (p) => p === plain(text) || PISTON_SPOTS[p] === plain(text),
   );
   return found ?? unread(`“${text}” is no place on a piston.`);
 }
@@ -108,7 +106,7 @@ function stationOf(
   engine: EngineSpec,
   cell: (column: TableColumn) => string,
   defaults: TableDefaults,
-): SizeStation {
+): SizePlace {
   const cylinder = cylinderOf(engine, cell('cylinder'), defaults.cylinder);
   const part = plain(cell('part')) || 'bore';
   switch (part) {
@@ -134,7 +132,7 @@ function gaugeOf(
   instruments: readonly Instrument[],
   text: string,
   fallback: string | null,
-  station: SizeStation,
+  station: SizePlace,
 ): Instrument {
   const found =
     text === ''

@@ -1,28 +1,7 @@
-import { median } from '../statistics/index.js';
-import { NM_PER, nm, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 import type { Instrument } from '../gauges/index.js';
-
-/** Every slip that is asked about. */
-export const SLIP_CODES = [
-  'unit',
-  'thimble-turn',
-  'sign',
-  'too-fine',
-  'outlier',
-  'wrong-place',
-  'wrong-axis',
-  'mistyped',
-  'taken-twice',
-] as const;
-export type SlipCode = (typeof SLIP_CODES)[number];
-
-/** Slips after which the reading cannot be what it says: one taken again at the same place stands in for it. */
-export const SUPERSEDES: ReadonlySet<SlipCode> = new Set([
-  'unit',
-  'thimble-turn',
-  'sign',
-  'mistyped',
-] as const);
+import type { SlipCode } from '../log/index.js';
+import { median } from '../statistics/index.js';
+import { nm, NM_PER, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 
 /** A question about a reading. It is stored as typed whatever the answer. */
 export interface SlipQuestion {

@@ -39,7 +39,7 @@ const problems = fc
       ),
     });
     return {
-      stations: has.map((mine, i) => ({
+      places: has.map((mine, i) => ({
         depth: mm(15 + 30 * Math.floor(i / 4)),
         angle: 45 * (i % 4),
         of: estimate(77.09 - i / 500, mine),
@@ -61,7 +61,7 @@ const reordered = (problem: MapProblem, rename: (key: string) => string): MapPro
   });
   return {
     ...problem,
-    stations: problem.stations.map((s) => ({ ...s, of: estimate(s.of) })),
+    places: problem.places.map((s) => ({ ...s, of: estimate(s.of) })),
     piston: problem.piston && estimate(problem.piston),
   };
 };
@@ -87,7 +87,7 @@ describe('a map in its one order', () => {
       shape: 'normal',
     });
     const two = (keys: readonly [string, string]): MapProblem => ({
-      stations: keys.map((key, i) => ({
+      places: keys.map((key, i) => ({
         depth: mm(15),
         angle: 90 * i,
         of: { value: mm(77), components: [source(key)] },

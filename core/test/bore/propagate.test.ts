@@ -24,10 +24,10 @@ const normal = (key: string, amplitude: number, over: Partial<Component> = {}): 
 });
 const of = (value: number, ...components: Component[]): Estimate => ({ value: mm(value), components });
 const problem = (
-  stations: readonly (readonly [depth: number, angle: number, of: Estimate])[],
+  places: readonly (readonly [depth: number, angle: number, of: Estimate])[],
   over: Partial<MapProblem> = {},
 ): MapProblem => ({
-  stations: stations.map(([depth, angle, e]) => ({ depth: mm(depth), angle, of: e })),
+  places: places.map(([depth, angle, e]) => ({ depth: mm(depth), angle, of: e })),
   piston: null,
   sigma: 0,
   taper: 'worst-direction',

@@ -185,7 +185,7 @@ describe('a whole bore', () => {
     expect(taper([wall(20, 0, 76.41), wall(45, 45, 76.42)])!.value).toBe(um(10));
   });
 
-  it('maps wear harmonic in angle, linear in depth, and nowhere beyond the stations', () => {
+  it('maps wear harmonic in angle, linear in depth, and nowhere beyond the places', () => {
     const map = wearMap(surveyBore(readings), mm(77));
     expect(map(0, mm(15))).toBeCloseTo(um(97), 3);
     expect(map(90, mm(15))).toBeCloseTo(um(71), 3);

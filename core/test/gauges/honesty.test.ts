@@ -46,16 +46,16 @@ function map(
         ? gauge.setting.u * draw.normal()
         : MIC.repeatability * draw.normal() + MIC.maxError * (2 * draw.uniform() - 1);
   const angles = plan === 'full' ? [0, 45, 90, 135] : [0, 90];
-  const stations = (plan === 'quick' ? [15, 80] : [15, 45, 80]).flatMap((depth) =>
+  const places = (plan === 'quick' ? [15, 80] : [15, 45, 80]).flatMap((depth) =>
     angles.map((angle) => ({ depth, angle, place: Math.sqrt(0.2) * half * (2 * draw.uniform() - 1) })),
   );
   const read = (i: number): LogEntry => {
-    const { depth, angle, place } = stations[i]!;
+    const { depth, angle, place } = places[i]!;
     const shown = LIMIT + shared + setting + place + gauge.repeatability * draw.normal();
     const text = toDecimal(nm(Math.round(shown / gauge.resolution) * gauge.resolution), 'mm', 3);
     return reading({ part: 'bore', cylinder: 0, depth: mm(depth), angle }, text, gauge.id);
   };
-  return { log: stations.map((_, i) => read(i)), again: read };
+  return { log: places.map((_, i) => read(i)), again: read };
 }
 
 /** A map of deviations from a zero set in the micrometer near the limit, three at each station. */
@@ -75,8 +75,8 @@ function comparatorMap(draw: ReturnType<typeof random>): LogEntry[] {
     needle: 'clockwise-larger',
     repeats: 3,
   };
-  const stations = [15, 45, 80].flatMap((depth) => [0, 90].map((angle) => ({ depth, angle })));
-  const readings = stations.flatMap(({ depth, angle }) =>
+  const places = [15, 45, 80].flatMap((depth) => [0, 90].map((angle) => ({ depth, angle })));
+  const readings = places.flatMap(({ depth, angle }) =>
     [1, 2, 3].map((): LogEntry => {
       const shown = LIMIT + zeroError + IN_MIC.repeatability * draw.normal();
       const value = nm(Math.round(shown / IN_MIC.resolution) * IN_MIC.resolution);

@@ -16,7 +16,7 @@ import {
   type JobFile,
   type LogEntry,
   type NewEntry,
-  type SizeStation,
+  type SizePlace,
 } from '../../src/index.js';
 import {
   bore,
@@ -56,15 +56,15 @@ const zero = {
   needle: 'clockwise-smaller',
   repeats: 3,
 };
-const deviation = (station: SizeStation, text: string) => ({
+const deviation = (station: SizePlace, text: string) => ({
   kind: 'reading',
   station,
   instrumentId: 'mic-set',
   text,
   zeroId: 'e0',
 });
-const stations = walk(jobFile([]).engine, 'usual');
-const map = (texts: readonly string[]) => stations.slice(0, 12).map((s, i) => deviation(s, texts[i]!));
+const places = walk(jobFile([]).engine, 'usual');
+const map = (texts: readonly string[]) => places.slice(0, 12).map((s, i) => deviation(s, texts[i]!));
 const EVEN = ['0', '+2', '+4', '+5', '+8', '+8', '-1', '+3', '+3', '+6', '+8', '+9'];
 
 describe('a map read by comparator', () => {
@@ -81,7 +81,7 @@ describe('a map read by comparator', () => {
     const log = sent(zero, ...map(EVEN), { kind: 'closing-zero', zeroId: 'e0', text: '-4' });
     const judged = judgeJob(jobFile(log));
     // Clockwise is smaller: −4 on the dial is +4 of bore, over 13 minutes; the first reading is one minute in.
-    const first = [...judged.readings.stations.values()][0]!;
+    const first = [...judged.readings.places.values()][0]!;
     expect(first.result!.estimate.value).toBeCloseTo(mm(77.02) - 4_000 / 13, 0);
     expect(openZero(judged.readings.zeros, 'mic-set')).toBeNull();
   });
@@ -91,7 +91,7 @@ describe('a map read by comparator', () => {
     const file = jobFile(log);
     expect(zeroLost(file, zerosOf(log).get('e0')!)).toBe(true);
     const judged = judgeJob(file);
-    expect(judged.readings.stations.size).toBe(0);
+    expect(judged.readings.places.size).toBe(0);
     expect([...judged.readings.setAside.values()]).toEqual(Array(12).fill('zero-lost'));
     expect(putAsideSentences(file, judged.readings)).toEqual([
       'The zero of mic-set wandered more than scatter explains: 12 readings since it no longer count.',
@@ -101,10 +101,10 @@ describe('a map read by comparator', () => {
 
   it('asks about a deviation whose sign fits the other way round', () => {
     const far = ['-40', '-41', '-42', '+40'];
-    const log = sent(zero, ...far.map((t, i) => deviation(stations[i]!, t)));
+    const log = sent(zero, ...far.map((t, i) => deviation(places[i]!, t)));
     const [question] = judgeJob(jobFile(log)).readings.questions;
     expect(question).toMatchObject({ code: 'sign', readingId: 'e4', instead: '-40', holds: true });
-    const whole = judgeJob(jobFile(sent(zero, deviation(stations[0]!, '1200')))).readings.questions[0];
+    const whole = judgeJob(jobFile(sent(zero, deviation(places[0]!, '1200')))).readings.questions[0];
     expect(whole).toMatchObject({ code: 'mistyped' });
     expect(whole!.sentence).toContain('more than the dial');
   });
@@ -149,7 +149,7 @@ describe('two at one cylinder', () => {
     expect(readings.questions[0]!.sentence).toContain(
       'second took this station meanwhile: 77.024; first 77.021',
     );
-    expect([...readings.stations.values()][0]!.readings).toHaveLength(3);
+    expect([...readings.places.values()][0]!.readings).toHaveLength(3);
   });
 
   it('does not ask who had seen the other’s reading', () => {

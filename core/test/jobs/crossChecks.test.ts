@@ -4,7 +4,7 @@ import {
   mm,
   putAsideSentences,
   type CrossCheck,
-  type GapStation,
+  type GapPlace,
   type JobFile,
   type LeafAnswer,
   type LeafEntry,
@@ -13,7 +13,7 @@ import {
 import { bores, GAUGES, jobFile, LEAVES, piston } from '../support.js';
 
 let made = 0;
-const leaf = (station: GapStation, thickness: number, answer: LeafAnswer): LeafEntry => ({
+const leaf = (station: GapPlace, thickness: number, answer: LeafAnswer): LeafEntry => ({
   id: `l${(made += 1)}`,
   at: '2026-03-01T11:00:00.000Z',
   by: 'first',
@@ -23,14 +23,14 @@ const leaf = (station: GapStation, thickness: number, answer: LeafAnswer): LeafE
   stack: [mm(thickness)],
   answer,
 });
-const beside: GapStation = { part: 'clearance', cylinder: 0, kit: null };
-const gap = (depth: number): GapStation => ({
+const beside: GapPlace = { part: 'clearance', cylinder: 0, kit: null };
+const gap = (depth: number): GapPlace => ({
   part: 'ring-gap',
   cylinder: 0,
   ring: 'top',
   depth: mm(depth),
 });
-const bracket = (station: GapStation, low: number, high: number) => [
+const bracket = (station: GapPlace, low: number, high: number) => [
   leaf(station, low, 'goes'),
   leaf(station, high, 'does-not'),
 ];

@@ -312,7 +312,7 @@ describe('only a slip that was found is corrected', () => {
     const rest = SOUND().slice(1);
     const quiet = reading(bore(0, 15, 0), '77.020', 'ring-set', slip(bad.id));
     const judged = judgeJob(file([bad, ...rest, quiet]));
-    expect(judged.readings.stations.get('bore:0:15000000:0')!.readings).toHaveLength(2);
+    expect(judged.readings.places.get('bore:0:15000000:0')!.readings).toHaveLength(2);
     expect(readJobFile(JSON.parse(JSON.stringify(file([bad, ...rest, quiet]))) as unknown).ok).toBe(false);
   });
 
@@ -321,11 +321,11 @@ describe('only a slip that was found is corrected', () => {
     const turned = reading(bore(0, 15, 0), '77.520');
     const elsewhere = reading(bore(0, 45, 0), '77.016', 'ring-set', slip(turned.id));
     const judged = judgeJob(file([...rest, turned, elsewhere]));
-    expect(judged.readings.stations.get('bore:0:15000000:0')!.readings.map((r) => r.entry.id)).toEqual([
+    expect(judged.readings.places.get('bore:0:15000000:0')!.readings.map((r) => r.entry.id)).toEqual([
       turned.id,
     ]);
     const right = judgeJob(file([...rest, turned, { ...first!, ...slip(turned.id) }]));
-    expect(right.readings.stations.get('bore:0:15000000:0')!.readings.map((r) => r.entry.id)).toEqual([
+    expect(right.readings.places.get('bore:0:15000000:0')!.readings.map((r) => r.entry.id)).toEqual([
       first!.id,
     ]);
   });
@@ -336,7 +336,7 @@ describe('only a slip that was found is corrected', () => {
     const again = reading(bore(0, 15, 0), '78.996', 'ring-set', {
       corrects: { readingId: first.id, slip: 'mistyped' },
     });
-    const stand = judgeJob(file([first, again])).readings.stations.get('bore:0:15000000:0')!;
+    const stand = judgeJob(file([first, again])).readings.places.get('bore:0:15000000:0')!;
     expect(stand.readings.map((r) => r.keptAsRepeat)).toEqual([true, false]);
   });
 });

@@ -3,7 +3,7 @@ import {
   mm,
   nextSentence,
   oddsText,
-  stationName,
+  placeName,
   um,
   verdictSentence,
   type EngineSpec,
@@ -102,7 +102,7 @@ describe('judging a job', () => {
     expect(item(file, '0:bore:max').state).not.toBe('within');
     expect(item(file, '0:bore:max').caveats).toContain('kept-repeat');
     expect(
-      judgeJob(file).bores[0]!.stations.find((s) => s.key === 'bore:0:15000000:0')!.readings,
+      judgeJob(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings,
     ).toHaveLength(6);
   });
 
@@ -168,7 +168,7 @@ describe('judging a job', () => {
     const again = ['77.016', '77.015'].map((t) => reading(bore(0, 45, 45), t));
     const settled = judgeJob(file(again));
     expect(settled.readings.questions).toEqual([]);
-    expect(settled.readings.stations.get('bore:0:45000000:45')!.result!.estimate.value).toBeCloseTo(
+    expect(settled.readings.places.get('bore:0:45000000:45')!.result!.estimate.value).toBeCloseTo(
       mm(77.016),
       -1,
     );
@@ -266,8 +266,8 @@ describe('sentences', () => {
 
   it('speaks the reader’s unit', () => {
     expect(headline(complete, '0:bore:max', 'in')).toBe('Left bore is 0.0033 in inside its service limit.');
-    expect(stationName(complete, bore(0, 15, 90), 'in')).toBe('left · 0.59 in · pin');
-    expect(stationName(complete, bore(0, 15, 45))).toBe('left · 15 mm · 45°');
+    expect(placeName(complete, bore(0, 15, 90), 'in')).toBe('left · 0.59 in · pin');
+    expect(placeName(complete, bore(0, 15, 45))).toBe('left · 15 mm · 45°');
   });
 
   it('names value, limit, odds and source in the details', () => {

@@ -5,7 +5,7 @@ import {
   um,
   type LogEntry,
   type NewEntry,
-  type SizeStation,
+  type SizePlace,
 } from '../../src/index.js';
 import { bore, GAUGES, LEAVES, reading, TWIN } from '../support.js';
 
@@ -64,7 +64,7 @@ describe('what a screen sends, as the log will hold it', () => {
     [
       'a kit that is not there',
       {
-        station: { part: 'piston', cylinder: 0, place: 'crown', kit: 'lost' } satisfies SizeStation,
+        station: { part: 'piston', cylinder: 0, place: 'crown', kit: 'lost' } satisfies SizePlace,
         instrumentId: 'mic',
       },
       '/station/kit',

@@ -2,8 +2,8 @@ import {
   borePlan,
   isBlocked,
   mm,
-  stationEstimate,
-  stationKey,
+  placeEstimate,
+  placeKey,
   uncertaintyOf,
   walk,
   type EngineSpec,
@@ -32,7 +32,7 @@ describe('plans', () => {
     ['quick', 4],
     ['usual', 6],
     ['full', 12],
-  ] as const)('%s has %i stations a cylinder', (plan, n) => {
+  ] as const)('%s has %i places a cylinder', (plan, n) => {
     expect(borePlan(TWIN, plan, 0)).toHaveLength(n);
   });
 
@@ -47,7 +47,7 @@ describe('plans', () => {
   });
 
   it('a diameter half a turn on is the same station', () => {
-    expect(stationKey(bore(0, 15, 190))).toBe(stationKey(bore(0, 15, 10)));
+    expect(placeKey(bore(0, 15, 190))).toBe(placeKey(bore(0, 15, 10)));
   });
 
   it('blocks a station when either contact would fall in a window or beside it', () => {
@@ -86,31 +86,31 @@ describe('what a station says', () => {
   });
 
   it('averages every repeat', () => {
-    const s = stationEstimate([take('a', 77.094), take('b', 77.096), take('c', 77.095)], bench);
+    const s = placeEstimate([take('a', 77.094), take('b', 77.096), take('c', 77.095)], bench);
     expect(s.estimate.value).toBeCloseTo(mm(77.095), -1);
     expect(s.raised).toBe(false);
   });
 
   it('raises the scatter to what was seen when repeats range too far', () => {
     // s of the gauge with its step: 1.528 µm; 2.77 s = 4.2 µm.
-    expect(stationEstimate([take('a', 77.094), take('b', 77.098)], bench).raised).toBe(false);
-    const wild = stationEstimate([take('a', 77.09), take('b', 77.1)], bench);
+    expect(placeEstimate([take('a', 77.094), take('b', 77.098)], bench).raised).toBe(false);
+    const wild = placeEstimate([take('a', 77.09), take('b', 77.1)], bench);
     expect(wild.raised).toBe(true);
     expect(uncertaintyOf(wild.estimate).u).toBeGreaterThan(5_000);
-    expect(stationEstimate([take('a', 77.094), take('b', 77.098), take('c', 77.0995)], bench).raised).toBe(
+    expect(placeEstimate([take('a', 77.094), take('b', 77.098), take('c', 77.0995)], bench).raised).toBe(
       true,
     );
   });
 
   it('fuses two gauges that agree by inverse variance, so the better one leads', () => {
-    const s = stationEstimate([take('a', 77.1, 'telescoping'), take('b', 77.094)], bench);
+    const s = placeEstimate([take('a', 77.1, 'telescoping'), take('b', 77.094)], bench);
     expect(s.conflict).toBe(false);
     expect(s.estimate.value).toBeLessThan(mm(77.095));
     expect(uncertaintyOf(s.estimate).u).toBeLessThan(2_400);
   });
 
   it('names two gauges that disagree and widens what stands', () => {
-    const s = stationEstimate([take('a', 77.13, 'telescoping'), take('b', 77.094)], bench);
+    const s = placeEstimate([take('a', 77.13, 'telescoping'), take('b', 77.094)], bench);
     expect(s.conflict).toBe(true);
     expect(s.estimate.value).toBeCloseTo(mm(77.094), -3);
     expect(uncertaintyOf(s.estimate).u).toBeGreaterThan(17_000);
@@ -118,15 +118,15 @@ describe('what a station says', () => {
 
   it('takes the median of three where an outlier was read twice more', () => {
     expect(
-      stationEstimate([take('a', 77.15), take('b', 77.094), take('c', 77.095)], bench, true).estimate.value,
+      placeEstimate([take('a', 77.15), take('b', 77.094), take('c', 77.095)], bench, true).estimate.value,
     ).toBeCloseTo(mm(77.095), -1);
   });
 
   it('knows a station read only with a three-point gauge', () => {
     const three = instrument('three', 'dial-bore', { kind: 'ring', u: 300 }, { contacts: 3 });
     const b = { ...bench, instruments: [...GAUGES, three] };
-    expect(stationEstimate([take('a', 77.09, 'three')], b).threePoint).toBe(true);
-    expect(stationEstimate([take('a', 77.09, 'three'), take('b', 77.09)], b).threePoint).toBe(false);
+    expect(placeEstimate([take('a', 77.09, 'three')], b).threePoint).toBe(true);
+    expect(placeEstimate([take('a', 77.09, 'three'), take('b', 77.09)], b).threePoint).toBe(false);
     expect([RING, CALLIPER].every((i) => i.contacts === 2)).toBe(true);
   });
 });

@@ -3,12 +3,12 @@ import {
   renewedWall,
   mm,
   openSteps,
-  pistonStation,
+  pistonPlace,
   REOPENED,
   WORK,
   type LogEntry,
   type Reopened,
-  type Station,
+  type Place,
   type WorkEntry,
   type WorkKind,
 } from '../../src/index.js';
@@ -26,8 +26,8 @@ const work = (what: WorkKind, over: Partial<WorkEntry> = {}): WorkEntry => ({
   text: '',
   ...over,
 });
-const leaf: Station = { part: 'clearance', cylinder: 0, kit: null };
-const ring: Station = { part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(15) };
+const leaf: Place = { part: 'clearance', cylinder: 0, kit: null };
+const ring: Place = { part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(15) };
 
 describe('what work opens again', () => {
   it.each<[WorkKind, Reopened[]]>([
@@ -50,13 +50,13 @@ describe('what work opens again', () => {
     }
   });
 
-  it.each<[string, Station, WorkKind, boolean]>([
+  it.each<[string, Place, WorkKind, boolean]>([
     ['a bore by honing', bore(0, 15, 0), 'honed', true],
     ['a leaf reading by honing', leaf, 'honed', true],
     ['a ring gap by easing ports', ring, 'ports-eased', true],
     ['a bore by easing ports', bore(0, 15, 0), 'ports-eased', false],
-    ['a piston by honing', pistonStation(0, null), 'honed', false],
-    ['a piston by easing it', pistonStation(0, null), 'piston-eased', true],
+    ['a piston by honing', pistonPlace(0, null), 'honed', false],
+    ['a piston by easing it', pistonPlace(0, null), 'piston-eased', true],
     ['a bore by washing', bore(0, 15, 0), 'washed', false],
     ['a pin by honing', { part: 'pin', cylinder: 0, place: 'end' }, 'honed', false],
   ])('%s', (_, station, what, opened) => {
@@ -70,8 +70,8 @@ describe('what work opens again', () => {
 
   it('not another kit’s piston', () => {
     const eased = work('piston-eased', { kitId: 'plus-0.5' });
-    expect(isReopened(pistonStation(0, 'plus-0.5'), [eased])).toBe(true);
-    expect(isReopened(pistonStation(0, null), [eased])).toBe(false);
+    expect(isReopened(pistonPlace(0, 'plus-0.5'), [eased])).toBe(true);
+    expect(isReopened(pistonPlace(0, null), [eased])).toBe(false);
   });
 
   it('leaves a stoned wall unwashed until it is washed after', () => {

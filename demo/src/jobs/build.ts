@@ -9,10 +9,10 @@ import {
   type JobFacts,
   type LogEntry,
   type NewEntry,
-  type GapStation,
+  type GapPlace,
   type LeafAnswer,
   type Nanometres,
-  type SizeStation,
+  type SizePlace,
   type WorkKind,
 } from '@tribos/core';
 
@@ -62,7 +62,7 @@ export class LogBook {
     return this;
   }
 
-  read(station: SizeStation, instrumentId: string, text: string, zeroId: string | null = null): this {
+  read(station: SizePlace, instrumentId: string, text: string, zeroId: string | null = null): this {
     return this.keep({ ...this.base(), kind: 'reading', station, instrumentId, text, zeroId });
   }
 
@@ -96,16 +96,16 @@ export class LogBook {
     instrumentId: string,
     rows: readonly string[],
   ): this {
-    const stations = borePlan(this.engine, plan, cylinder).filter((s) => !s.blocked);
-    if (stations.length !== rows.length)
-      throw new Error(`${this.engine.id}: ${stations.length} stations, ${rows.length} rows`);
-    stations.forEach((s, i) => {
+    const places = borePlan(this.engine, plan, cylinder).filter((s) => !s.blocked);
+    if (places.length !== rows.length)
+      throw new Error(`${this.engine.id}: ${places.length} places, ${rows.length} rows`);
+    places.forEach((s, i) => {
       for (const text of rows[i]!.split(' ')) this.read(s.station, instrumentId, text, this.lastZero());
     });
     return this;
   }
 
-  leaf(station: GapStation, thickness: number, answer: LeafAnswer): this {
+  leaf(station: GapPlace, thickness: number, answer: LeafAnswer): this {
     return this.keep({
       ...this.base(),
       kind: 'leaf',
@@ -136,10 +136,10 @@ export class LogBook {
 
   /** Readings of a whole cylinder in the order of the plan; null leaves a station unread. */
   bore(cylinder: number, plan: 'quick' | 'usual' | 'full', instrumentId: string, texts: Typed): this {
-    const stations = borePlan(this.engine, plan, cylinder).filter((s) => !s.blocked);
-    if (stations.length !== texts.length)
-      throw new Error(`${this.engine.id}: ${stations.length} stations, ${texts.length} readings`);
-    stations.forEach((s, i) => {
+    const places = borePlan(this.engine, plan, cylinder).filter((s) => !s.blocked);
+    if (places.length !== texts.length)
+      throw new Error(`${this.engine.id}: ${places.length} places, ${texts.length} readings`);
+    places.forEach((s, i) => {
       const text = texts[i];
       if (text) this.read(s.station, instrumentId, text);
     });

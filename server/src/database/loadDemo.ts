@@ -1,14 +1,14 @@
 import { NestFactory } from '@nestjs/core';
 import { hash } from '@node-rs/argon2';
 import { benches, engines, instruments, jobs, PASSWORD, people, shop, studies } from '@tribos/demo';
-import type { EngineSpec } from '@tribos/core';
+import type { EngineSpec, Naming } from '@tribos/core';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import { AppModule } from '../app/app.module.js';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { JobsService } from '../jobs/index.js';
 import { Scope, type Who } from '../kit/scope.js';
-import { LogService, renamedDecision, renamedEntry, type Renaming } from '../readings/index.js';
+import { LogService, renamedDecision, renamedEntry } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { appUrl } from './roles.js';
 
@@ -143,7 +143,7 @@ async function fill(
       facts: { ...job.facts, id: jobId, customer: job.customer.name, overrides: [] },
       createdAt: new Date(now.getTime() - job.createdDaysAgo * DAY),
     });
-    const naming: Renaming = { entry: entryId, instrument: id, kit: id };
+    const naming: Naming = (named, of) => (named === 'entry' ? entryId(of) : id(of));
     await log.keep(
       jobId,
       job.log.map((e) => renamedEntry(e, naming)),

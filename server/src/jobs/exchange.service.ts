@@ -2,18 +2,19 @@ import { Injectable } from '@nestjs/common';
 import type { JobView } from '@tribos/contract';
 import {
   readJobFile,
-  stationName,
+  placeName,
   toDecimal,
   type EngineSpec,
   type Instrument,
   type JobFile,
+  type Naming,
 } from '@tribos/core';
 import { stringify } from 'csv-stringify/sync';
 import { v7 } from 'uuid';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { ProblemError } from '../kit/problems.js';
 import { AuditService } from '../people/index.js';
-import { canonical, LogService, renamedDecision, renamedEntry, type Renaming } from '../readings/index.js';
+import { canonical, LogService, renamedDecision, renamedEntry } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { JobsService } from './jobs.service.js';
 
@@ -81,7 +82,7 @@ export class ExchangeService {
           time: e.at,
           person: e.by,
           gauge: file.instruments.find((i) => i.id === e.instrumentId)?.name ?? '',
-          station: stationName(file, station),
+          station: placeName(file, station),
           part: station.part,
           cylinder: file.engine.cylinders[station.cylinder] ?? '',
           depth_mm: station.part === 'bore' ? station.depth / 1e6 : '',
@@ -130,7 +131,7 @@ export class ExchangeService {
     await this.matchInstruments(file, ids);
     const engineId = await this.matchEngine(file.engine, ids);
     const of = (id: string) => ids.of(id);
-    const naming: Renaming = { entry: of, instrument: of, kit: of };
+    const naming: Naming = (_, id) => of(id);
     await this.studies.keep(file.studies.map((s) => ({ ...s, instrumentId: of(s.instrumentId) })));
     const jobId = v7();
     await this.jobs.keep({

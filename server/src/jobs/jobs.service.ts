@@ -20,7 +20,7 @@ import {
   routeOf,
   ROUTES,
   standingDecision,
-  stationKey,
+  placeKey,
   UNSTATED_THERMAL,
   walkOf,
   type JobFile,
@@ -284,7 +284,7 @@ export class JobsService {
       {
         overall: judged.overall,
         stationsPlanned: planned.length,
-        stationsRead: planned.filter((s) => judged.readings.stations.has(stationKey(s))).length,
+        stationsRead: planned.filter((s) => judged.readings.places.has(placeKey(s))).length,
         decided,
       },
       { where: { id } },

@@ -1,5 +1,5 @@
 import { Catch, HttpException, HttpStatus, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import type { Problem } from '@tribos/contract';
+import { entryTroubles, type Problem } from '@tribos/contract';
 import { CoreError } from '@tribos/core';
 import type { ValidationError } from 'class-validator';
 import type { Response } from 'express';
@@ -53,7 +53,11 @@ export const stale = (what: string, current: unknown): ProblemError =>
 export function fromValidation(errors: readonly ValidationError[]): ProblemError {
   const flat = (list: readonly ValidationError[], path: string): { path: string; sentence: string }[] =>
     list.flatMap((e) => [
-      ...Object.values(e.constraints ?? {}).map((sentence) => ({ path: `${path}/${e.property}`, sentence })),
+      ...Object.entries(e.constraints ?? {}).flatMap(([rule, sentence]) =>
+        rule === 'areEntries'
+          ? entryTroubles(e.value).map((m) => ({ ...m, path: `${path}/${e.property}${m.path}` }))
+          : [{ path: `${path}/${e.property}`, sentence }],
+      ),
       ...flat(e.children ?? [], `${path}/${e.property}`),
     ]);
   const all = flat(errors, '').slice(0, 20);

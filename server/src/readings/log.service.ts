@@ -1,7 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { AnyEntryBody } from '@tribos/contract';
-import { migrateEntry, readEntry, slipsFound, type JobFile, type LogEntry } from '@tribos/core';
+import {
+  migrateEntry,
+  readEntry,
+  slipsFound,
+  type JobFile,
+  type LogEntry,
+  type SentEntry,
+} from '@tribos/core';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { canonical, chainLink, chainStart } from './chain.js';
@@ -29,7 +35,7 @@ export class LogService {
    * sending twice changes nothing; one with other content is refused. The caller holds the job's lock.
    * @returns the entries as they stand
    */
-  async append(file: JobFile, bodies: readonly AnyEntryBody[]): Promise<LogEntry[]> {
+  async append(file: JobFile, bodies: readonly SentEntry[]): Promise<LogEntry[]> {
     const known = new Map(file.log.map((e) => [e.id, e]));
     const result: LogEntry[] = [];
     const fresh: LogEntry[] = [];
@@ -101,7 +107,7 @@ export class LogService {
 
   private entryOf(
     file: JobFile,
-    body: AnyEntryBody,
+    body: SentEntry,
     known: ReadonlyMap<string, LogEntry>,
     path: string,
   ): LogEntry {

@@ -14,7 +14,7 @@ const BELOW = 37;
 /** A finding this little below a station has its tag above it, nm. */
 const BESIDE = 4_000_000;
 
-/** Where the tag stands: at the finding's depth, or as near as the rows of stations leave room. */
+/** Where the tag stands: at the finding's depth, or as near as the rows of places leave room. */
 function tagTop(engine: EngineSpec, depth: number): string {
   const { depths, wallDepth } = engine;
   const percent = (z: number): string => `${(z / wallDepth) * 100}%`;
@@ -26,7 +26,7 @@ function tagTop(engine: EngineSpec, depth: number): string {
   return over === undefined ? most : `max(${percent(over)} + ${BELOW}px, ${most})`;
 }
 
-/** A score or other finding: a mark where it lies, and how deep it is beside the figures of the stations. */
+/** A score or other finding: a mark where it lies, and how deep it is beside the figures of the places. */
 export function FindingMark({
   finding,
   engine,

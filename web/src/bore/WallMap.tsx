@@ -1,30 +1,30 @@
 import { memo } from 'react';
 import {
-  stationFigure,
+  placeFigure,
   borePlan,
   directionName,
   findingText,
   isBlocked,
-  stationKey,
-  stationName,
+  placeKey,
+  placeName,
   thrustAngle,
-  type BoreStation,
+  type BorePlace,
   type FindingEntry,
   type JobFile,
   type LengthUnit,
   type Prepared,
-  type Station,
+  type Place,
 } from '@tribos/core';
 import { FindingMark } from './FindingMark.js';
 import { across, foldPort } from './foldPort.js';
 import { WearCanvas } from './WearCanvas.js';
 
 /** Every direction and depth of the full plan, whether this job's plan asks for it or not. */
-function grid(file: JobFile, cylinder: number): BoreStation[] {
+function grid(file: JobFile, cylinder: number): BorePlace[] {
   const { depths } = file.engine;
   const thrust = thrustAngle(file.engine);
   return [depths.top, depths.mid, depths.low].flatMap((depth) =>
-    [0, 45, 90, 135].map((o): BoreStation => ({ part: 'bore', cylinder, depth, angle: (thrust + o) % 180 })),
+    [0, 45, 90, 135].map((o): BorePlace => ({ part: 'bore', cylinder, depth, angle: (thrust + o) % 180 })),
   );
 }
 
@@ -45,10 +45,10 @@ export const WallMap = memo(function WallMap({
   file: JobFile;
   prepared: Prepared;
   cylinder: number;
-  current: Station | null;
+  current: Place | null;
   unit: LengthUnit;
   most: number;
-  onPick: (s: Station) => void;
+  onPick: (s: Place) => void;
   onFinding: (cylinder: number) => void;
 }) {
   const { engine } = file;
@@ -57,10 +57,10 @@ export const WallMap = memo(function WallMap({
   const planned = new Set(
     borePlan(engine, file.job.plan, cylinder)
       .filter((p) => !p.blocked)
-      .map((p) => stationKey(p.station)),
+      .map((p) => placeKey(p.station)),
   );
   const down = (depth: number): number => (depth / engine.wallDepth) * 100;
-  const currentKey = current && stationKey(current);
+  const currentKey = current && placeKey(current);
   const name = engine.cylinders[cylinder]!;
   const { depths } = engine;
 
@@ -137,15 +137,15 @@ export const WallMap = memo(function WallMap({
             <FindingMark key={f.id} finding={f} engine={engine} unit={unit} />
           ))}
           {grid(file, cylinder).map((station) => {
-            const key = stationKey(station);
-            const state = prepared.readings.stations.get(key);
+            const key = placeKey(station);
+            const state = prepared.readings.places.get(key);
             const blocked = isBlocked(engine, station.depth, station.angle);
             const here = key === currentKey;
             if (blocked && !state) return null;
-            const value = state?.result ? stationFigure(state, unit) : null;
+            const value = state?.result ? placeFigure(state, unit) : null;
             const held = state !== undefined && state.result === null;
             const times = state && state.readings.length > 1 ? ` ×${state.readings.length}` : '';
-            const label = `${stationName(file, station, unit)}: ${value ? `${value}${times}` : held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan'}`;
+            const label = `${placeName(file, station, unit)}: ${value ? `${value}${times}` : held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan'}`;
             return (
               <button
                 key={key}

@@ -6,8 +6,8 @@ import {
   limitFigureText,
   nm,
   type Instrument,
-  type SizeStation,
-  type Station,
+  type SizePlace,
+  type Place,
 } from '@tribos/core';
 import type { JobContext } from '../jobs/index.js';
 
@@ -18,7 +18,7 @@ export function GaugesBefore({
   inHand,
 }: {
   context: JobContext;
-  station: Station;
+  station: Place;
   inHand: Instrument | null;
 }) {
   return isGap(station) ? null : <Before context={context} station={station} inHand={inHand} />;
@@ -30,7 +30,7 @@ function Before({
   inHand,
 }: {
   context: JobContext;
-  station: SizeStation;
+  station: SizePlace;
   inHand: Instrument | null;
 }) {
   const { file, by, unit } = context;

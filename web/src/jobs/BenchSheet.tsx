@@ -1,19 +1,19 @@
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import {
-  stationFigure,
+  placeFigure,
   borePlan,
   directionName,
   isBlocked,
   limitText,
   nm,
-  pistonStation,
+  pistonPlace,
   sourceLine,
   pistonAsked,
-  stationKey,
+  placeKey,
   thrustAngle,
   featureInfo,
-  type BoreStation,
+  type BorePlace,
   type FeatureKey,
   type JobFile,
   type Judgement,
@@ -145,11 +145,11 @@ function Cylinder({
   const { depths } = engine;
   const thrust = thrustAngle(engine);
   const angles = [0, 45, 90, 135].map((o) => (thrust + o) % 180);
-  const { stations } = judgement.readings;
-  const planned = new Set(borePlan(engine, file.job.plan, cylinder).map((p) => stationKey(p.station)));
+  const { places } = judgement.readings;
+  const planned = new Set(borePlan(engine, file.job.plan, cylinder).map((p) => placeKey(p.station)));
   const value = (key: string): string | null => {
-    const state = stations.get(key);
-    return state ? stationFigure(state, unit) : null;
+    const state = places.get(key);
+    return state ? placeFigure(state, unit) : null;
   };
   const kitId = pistonAsked(file, cylinder)?.id ?? null;
   return (
@@ -176,8 +176,8 @@ function Cylinder({
                 {unit === 'mm' ? depth / 1e6 : (depth / 25.4e6).toFixed(2)}
               </th>
               {angles.map((angle) => {
-                const station: BoreStation = { part: 'bore', cylinder, depth: nm(depth), angle };
-                const key = stationKey(station);
+                const station: BorePlace = { part: 'bore', cylinder, depth: nm(depth), angle };
+                const key = placeKey(station);
                 if (isBlocked(engine, nm(depth), angle))
                   return (
                     <td key={angle} className="p-0.5 text-small text-soft">
@@ -187,7 +187,7 @@ function Cylinder({
                 return (
                   <td
                     key={angle}
-                    className={`p-0.5 ${planned.has(key) || stations.has(key) ? '' : 'opacity-40'}`}
+                    className={`p-0.5 ${planned.has(key) || places.has(key) ? '' : 'opacity-40'}`}
                   >
                     <Box value={value(key)} />
                   </td>
@@ -198,7 +198,7 @@ function Cylinder({
           <tr>
             <th className="pt-1 text-left text-small font-normal text-soft">piston, gauge height</th>
             <td className="p-0.5 pt-1">
-              <Box value={value(stationKey(pistonStation(cylinder, kitId)))} />
+              <Box value={value(placeKey(pistonPlace(cylinder, kitId)))} />
             </td>
             <th className="pt-1 text-right text-small font-normal text-soft">leaf goes / does not</th>
             <td className="p-0.5 pt-1">

@@ -19,7 +19,7 @@ import { onAnswered, pendingEntries, useOutbox } from '../readings/index.js';
 
 const NO_MAPS: JobContext['judgement']['maps'] = [];
 
-/** A job as its stations see it: what the server has and what still waits here, judged together. */
+/** A job as its places see it: what the server has and what still waits here, judged together. */
 export interface JobContext {
   readonly file: JobFile;
   readonly version: number;

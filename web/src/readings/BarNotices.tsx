@@ -9,7 +9,8 @@ export function Refused({ waiting }: { waiting: Waiting }) {
   return (
     <p role="alert" className="flex flex-wrap items-center gap-3 border-b border-rule px-4 py-1 text-beyond">
       <span>
-        The server did not take {entry.kind === 'reading' ? entry.text : 'an entry'}: {waiting.refused}
+        The server did not take{' '}
+        {'text' in entry && entry.kind === 'reading' ? String(entry.text) : 'an entry'}: {waiting.refused}
       </span>
       <Button look="quiet" onClick={() => void discard(entry.id)}>
         Throw it away

@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import type { JobFile, LengthUnit, Prepared, Station, VerdictItem } from '@tribos/core';
+import type { JobFile, LengthUnit, Prepared, Place, VerdictItem } from '@tribos/core';
 import { WallMap } from '../bore/index.js';
 import { LimitStrip } from '../jobs/index.js';
 import { PlaceRows } from './PlaceRows.js';
@@ -27,12 +27,12 @@ export const CylinderColumn = memo(function CylinderColumn({
   items: readonly VerdictItem[];
   cylinder: number;
   /** Where the bar stands; null on another cylinder. */
-  current: Station | null;
+  current: Place | null;
   unit: LengthUnit;
   /** Wear at the dark end of the scale that all cylinders share, nm. */
   most: number;
   alone: boolean;
-  onPick: (station: Station) => void;
+  onPick: (station: Place) => void;
   onFinding: (cylinder: number) => void;
   onItem: (item: VerdictItem) => void;
 }) {

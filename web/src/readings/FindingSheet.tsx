@@ -1,7 +1,8 @@
+import { newEntry } from '../job/entry.js';
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
-import type { AnyEntryBody } from '@tribos/contract';
 import {
+  FINDING,
+  TAKE_BACK,
   FINDINGS,
   findingText,
   halfTurn,
@@ -53,16 +54,13 @@ export function FindingSheet({
     if ((depth === null) !== (degrees === null))
       return trouble(depth ? 'angle' : 'depth', 'A place needs both, or leave both empty.');
     void post(file.job.id, [
-      {
-        id: v7(),
-        kind: 'finding',
-        at: new Date().toISOString(),
+      newEntry(FINDING, {
         cylinder,
         what,
         place: clean || !depth || degrees === null ? null : { depth: nm(depth.value), angle: degrees },
         deep: clean || !deep ? null : deep.value,
         nail: clean || nail === '' ? null : nail,
-      } as AnyEntryBody,
+      }),
     ]);
     onClose();
   };
@@ -78,10 +76,7 @@ export function FindingSheet({
     />
   );
   const standing = findings(file.log, file.engine.cylinders.length)[cylinder]!;
-  const takeBack = (readingId: string) =>
-    void post(file.job.id, [
-      { id: v7(), kind: 'take-back', at: new Date().toISOString(), readingId } as AnyEntryBody,
-    ]);
+  const takeBack = (readingId: string) => void post(file.job.id, [newEntry(TAKE_BACK, { readingId })]);
   return (
     <Sheet title={`On the wall, ${file.engine.cylinders[cylinder]}`} onClose={onClose}>
       <form onSubmit={submit} className="grid gap-4">

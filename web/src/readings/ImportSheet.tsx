@@ -1,10 +1,10 @@
 import Papa from 'papaparse';
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import type { AnyEntryBody, AppendedLog } from '@tribos/contract';
+import type { AppendedLog } from '@tribos/contract';
 import {
   guessMapping,
-  stationName,
+  placeName,
   pistonAsked,
   TABLE_COLUMNS,
   tableRow,
@@ -76,7 +76,7 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
     setSending(true);
     setError(null);
     try {
-      const entries = rows.flatMap((r, i) => (r.ok ? [{ id: ids[i]!, ...r.entry } as AnyEntryBody] : []));
+      const entries = rows.flatMap((r, i) => (r.ok ? [{ id: ids[i]!, ...r.entry }] : []));
       const log = await api.post<AppendedLog>(`/jobs/${file.job.id}/log`, { entries });
       tellAnswered(file.job.id, log);
       onClose();
@@ -204,7 +204,7 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
                       <td className="figure px-2 py-1">{i + 1}</td>
                       {r.ok ? (
                         <>
-                          <td className="px-2 py-1">{stationName(file, r.entry.station, unit)}</td>
+                          <td className="px-2 py-1">{placeName(file, r.entry.station, unit)}</td>
                           <td className="figure px-2 py-1">{r.entry.text}</td>
                           <td className="px-2 py-1">
                             {file.instruments.find((g) => g.id === r.entry.instrumentId)?.name}

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
-import { openZero, stationKey, walkOf, type VerdictItem } from '@tribos/core';
+import { openZero, placeKey, walkOf, type VerdictItem } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -62,7 +62,7 @@ export function MeasureStation() {
   const ofJob = entries.filter((w) => w.jobId === file.job.id);
   const refused = ofJob.filter((w) => w.refused !== null);
 
-  const plan = walkOf(file).map(stationKey);
+  const plan = walkOf(file).map(placeKey);
   const close = () => setOpen(null);
   const onItem = useCallback((item: VerdictItem) => setOpen({ kind: 'item', key: item.key }), []);
   const onFinding = useCallback((cylinder: number) => setOpen({ kind: 'finding', cylinder }), []);
@@ -145,7 +145,7 @@ export function MeasureStation() {
         by={context.by}
         refused={refused}
         waiting={ofJob.length - refused.length}
-        count={{ at: plan.indexOf(stationKey(station)) + 1, of: plan.length }}
+        count={{ at: plan.indexOf(placeKey(station)) + 1, of: plan.length }}
         onZero={zeroable && entry.gauge ? () => onZero(entry.gauge!.id) : null}
       />
       {shown && (

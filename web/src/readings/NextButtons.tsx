@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import { isGap, settleSentence, stationKey, type NextAction } from '@tribos/core';
+import { isGap, settleSentence, placeKey, type NextAction } from '@tribos/core';
 import type { JobContext } from '../jobs/index.js';
 import { Button } from '../ui/index.js';
 import type { Entry } from './useEntry.js';
@@ -27,13 +27,12 @@ export function NextButtons({
   };
   switch (next.kind) {
     case 'read':
-      return stationKey(next.station) === stationKey(entry.station) ? null : (
+      return placeKey(next.station) === placeKey(entry.station) ? null : (
         <Button onClick={() => entry.pick(next.station)}>Go there</Button>
       );
     case 'settle': {
       const { action } = next.best;
-      const there =
-        stationKey(action.station) === stationKey(entry.station) && entry.gauge?.id === action.gauge;
+      const there = placeKey(action.station) === placeKey(entry.station) && entry.gauge?.id === action.gauge;
       return (
         <>
           {action.kind === 'comparator' ? (

@@ -1,19 +1,15 @@
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
-import type { AnyEntryBody } from '@tribos/contract';
-import type { JobFile } from '@tribos/core';
+import { NOTE, type JobFile } from '@tribos/core';
+import { newEntry } from '../job/entry.js';
 import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
 import { post } from './outbox.js';
-
-const send = (jobId: string, entry: object): void =>
-  void post(jobId, [{ id: v7(), at: new Date().toISOString(), ...entry } as AnyEntryBody]);
 
 export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
   const [text, setText] = useState('');
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (text.trim() === '') return;
-    send(file.job.id, { kind: 'note', text: text.trim() });
+    void post(file.job.id, [newEntry(NOTE, { text: text.trim() })]);
     onClose();
   };
   const notes = file.log.filter((e) => e.kind === 'note');

@@ -1,15 +1,15 @@
 import { memo, useState } from 'react';
 import {
-  stationFigure,
+  placeFigure,
   bracketText,
   isGap,
-  stationKey,
+  placeKey,
   type JobFile,
   type LengthUnit,
   type Prepared,
-  type Station,
+  type Place,
 } from '@tribos/core';
-import { listedPlaces, placeName } from './places.js';
+import { listedPlaces, underItsMap } from './places.js';
 
 /** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */
 export const PlaceRows = memo(function PlaceRows({
@@ -24,28 +24,28 @@ export const PlaceRows = memo(function PlaceRows({
   prepared: Prepared;
   cylinder: number;
   /** Where the bar stands; null on another cylinder. */
-  current: Station | null;
+  current: Place | null;
   unit: LengthUnit;
-  onPick: (s: Station) => void;
+  onPick: (s: Place) => void;
 }) {
   const [all, setAll] = useState(false);
-  const places = listedPlaces(file, prepared, cylinder, current, all);
-  const { stations, gaps } = prepared.readings;
-  const figure = (s: Station): string => {
-    const key = stationKey(s);
+  const listed = listedPlaces(file, prepared, cylinder, current, all);
+  const { places, gaps } = prepared.readings;
+  const figure = (s: Place): string => {
+    const key = placeKey(s);
     const gap = gaps.get(key);
     if (gap) return bracketText(gap.bracket, unit);
-    const state = stations.get(key);
+    const state = places.get(key);
     if (!state) return '–';
-    return stationFigure(state, unit) ?? '?';
+    return placeFigure(state, unit) ?? '?';
   };
   return (
     <div className="ml-9 border border-t-0 border-ink/60 bg-page">
       <ul>
-        {places.map((place) => {
-          const key = stationKey(place);
-          const here = current !== null && stationKey(current) === key;
-          const read = stations.has(key) || gaps.has(key);
+        {listed.map((place) => {
+          const key = placeKey(place);
+          const here = current !== null && placeKey(current) === key;
+          const read = places.has(key) || gaps.has(key);
           const kit = 'kit' in place ? file.engine.kits.find((k) => k.id === place.kit) : undefined;
           const offHeight = place.part === 'piston' && place.place !== 'gauge-height';
           return (
@@ -62,7 +62,7 @@ export const PlaceRows = memo(function PlaceRows({
                   className={`block shrink-0 rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : read ? 'size-3 border-2 border-ink bg-sheet' : 'size-3 border-2 border-dotted border-ink'}`}
                 />
                 <span className="min-w-0 flex-1 text-small leading-tight">
-                  {placeName(file, place, unit)}
+                  {underItsMap(file, place, unit)}
                   {place.part === 'piston' && place.place === 'gauge-height' && kit?.gaugeHeight
                     ? ` (${kit.gaugeHeight / 1e6} mm up)`
                     : ''}

@@ -9,8 +9,8 @@ import {
   oneReadingU,
   parseReading,
   readingContext,
-  stationKey,
-  stationName,
+  placeKey,
+  placeName,
   type JobFile,
   type LeafEntry,
   type LengthUnit,
@@ -145,7 +145,7 @@ export function ReadingBar({
             className="line-clamp-2 text-lead leading-5 font-semibold short:text-body short:leading-4"
             data-testid="where"
           >
-            {stationName(file, station, unit)}
+            {placeName(file, station, unit)}
           </p>
           <p className="truncate text-small text-soft short:hidden">
             {count.at > 0 ? `${count.at} of ${count.of} in the plan` : 'beside the plan'} · arrows,{' '}
@@ -176,7 +176,7 @@ export function ReadingBar({
             {last ? (
               <>
                 <span className="figure text-lead font-semibold">{lastText(last, unit)}</span>{' '}
-                <span className="text-small">{stationName(file, last.station, unit)}</span>
+                <span className="text-small">{placeName(file, last.station, unit)}</span>
               </>
             ) : (
               <span className="text-soft">nothing yet</span>
@@ -208,7 +208,7 @@ export function ReadingBar({
       >
         {say?.text}
       </p>
-      {keypad && !leaves && <Keypad entry={entry} station={stationKey(station)} />}
+      {keypad && !leaves && <Keypad entry={entry} station={placeKey(station)} />}
     </section>
   );
 }

@@ -1,7 +1,7 @@
+import { newEntry } from '../job/entry.js';
 import { useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
-import type { AnyEntryBody } from '@tribos/contract';
 import {
+  WORK_DONE,
   parseReading,
   REOPENED,
   resizes as makesAnotherSize,
@@ -71,16 +71,13 @@ export function WorkSheet({
     if (resizes && low != null && high != null && low >= high)
       return setError('The ticket must run from low to high.');
     void post(file.job.id, [
-      {
-        id: v7(),
-        kind: 'work',
-        at: new Date().toISOString(),
+      newEntry(WORK_DONE, {
         what,
         cylinder,
         kitId: resizes || what === 'piston-renewed' ? kitId : null,
         ticket: resizes && low != null && high != null ? { low, high } : null,
         text: text.trim(),
-      } as AnyEntryBody,
+      }),
     ]);
     onClose();
   };

@@ -1,7 +1,8 @@
+import { newEntry } from '../job/entry.js';
 import { useEffect, useState, type FormEvent } from 'react';
-import { v7 } from 'uuid';
-import type { AnyEntryBody } from '@tribos/contract';
 import {
+  CLOSING_ZERO,
+  ZERO,
   atLeastText,
   comparatorWorth,
   driftAllowed,
@@ -97,18 +98,17 @@ function OpeningZero({
     const u = where === RING ? parseReading(ringU, { unit: 'mm' }) : null;
     if (u && !u.ok) return trouble('ringU', u.sentence);
     const setIn =
-      where === RING ? { kind: 'ring', u: u?.ok ? u.value : 0 } : { kind: 'micrometer', instrumentId: where };
+      where === RING
+        ? { kind: 'ring' as const, u: u?.ok ? u.value : 0 }
+        : { kind: 'micrometer' as const, instrumentId: where };
     void post(file.job.id, [
-      {
-        id: v7(),
-        kind: 'zero',
-        at: new Date().toISOString(),
+      newEntry(ZERO, {
         instrumentId: gauge.id,
         in: setIn,
         text: text.trim(),
         needle,
         repeats: times,
-      } as AnyEntryBody,
+      }),
     ]);
     onClose();
   };
@@ -214,13 +214,10 @@ function ClosingZero({
     const parsed = parseReading(typed, readingContext(gauge, true));
     if (!parsed.ok) return setError(parsed.sentence);
     void post(file.job.id, [
-      {
-        id: v7(),
-        kind: 'closing-zero',
-        at: new Date().toISOString(),
+      newEntry(CLOSING_ZERO, {
         zeroId: zero.id,
         text: typed.trim(),
-      } as AnyEntryBody,
+      }),
     ]);
     onClose();
   };

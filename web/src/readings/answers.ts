@@ -1,6 +1,13 @@
-import { v7 } from 'uuid';
-import type { AnyEntryBody } from '@tribos/contract';
-import type { ReadingEntry, SizeStation, SlipQuestion, Station } from '@tribos/core';
+import { newEntry } from '../job/entry.js';
+import {
+  ANSWER,
+  TAKE_BACK,
+  type ReadingEntry,
+  type SizePlace,
+  type SlipQuestion,
+  type Place,
+  type SentEntry,
+} from '@tribos/core';
 
 /** One key's answer to the open question. */
 export interface Answer {
@@ -8,25 +15,23 @@ export interface Answer {
   readonly label: string;
   readonly act: () => void;
   /** Where it leads, when that is all it does: once there, the reading itself is the answer. */
-  readonly goes?: Station;
+  readonly goes?: Place;
 }
 
 /** What an answer can do. */
 export interface AnswerTools {
-  readonly send: (entries: AnyEntryBody[]) => void;
+  readonly send: (entries: SentEntry[]) => void;
   readonly reading: (
-    at: SizeStation,
+    at: SizePlace,
     instrumentId: string,
     typed: string,
     corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
     zeroId: string | null,
-  ) => AnyEntryBody;
-  readonly pick: (station: Station) => void;
+  ) => SentEntry;
+  readonly pick: (station: Place) => void;
   readonly done: (text: string) => void;
-  readonly thrust: (cylinder: number) => Station;
+  readonly thrust: (cylinder: number) => Place;
 }
-
-const now = (): string => new Date().toISOString();
 
 /** The two answers to a slip question; none while the reading it is about cannot be found. */
 export function answersTo(
@@ -36,11 +41,10 @@ export function answersTo(
 ): Answer[] {
   if (!entry) return [];
   const asTyped = () => {
-    send([{ id: v7(), kind: 'answer', at: now(), readingId: entry.id, slip: question.code } as AnyEntryBody]);
+    send([newEntry(ANSWER, { readingId: entry.id, slip: question.code })]);
     done(`${entry.text} stands as typed.`);
   };
-  const takeBack = () =>
-    send([{ id: v7(), kind: 'take-back', at: now(), readingId: entry.id } as AnyEntryBody]);
+  const takeBack = () => send([newEntry(TAKE_BACK, { readingId: entry.id })]);
   const instead = question.instead;
   if (instead !== null) {
     const corrected = () => {
@@ -53,7 +57,7 @@ export function answersTo(
       { key: 'n', label: 'No, as typed', act: asTyped },
     ];
   }
-  const goTo = (label: string, goes: Station): Answer => ({
+  const goTo = (label: string, goes: Place): Answer => ({
     key: 'y',
     label,
     goes,

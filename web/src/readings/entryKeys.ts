@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { stationKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
+import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
 import { ask, handsFree, onFigure, sayPlace, Wedge, WEDGE_MS } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
 import { placeLine, settingLine } from './placeLine.js';
@@ -103,7 +103,7 @@ export function handle(
   // The foot-switch types a space, wherever the focus was left.
   if (key === ' ' && !typing) {
     const [yes] = e.answers;
-    const there = yes?.goes && stationKey(yes.goes) === stationKey(e.station);
+    const there = yes?.goes && placeKey(yes.goes) === placeKey(e.station);
     if (yes && !there) yes.act();
     else if (!yes && commands.closeZero) commands.closeZero();
     else e.trigger();

@@ -1,9 +1,9 @@
-import { isGap, nominalOf, READS, senseOf, type Instrument, type JobFile, type Station } from '@tribos/core';
+import { isGap, nominalOf, READS, senseOf, type Instrument, type JobFile, type Place } from '@tribos/core';
 
 const KEY = 'tribos:gauge';
 
 /** Gauges of the shop that read this part at this size. */
-export function suitable(file: JobFile, station: Station): Instrument[] {
+export function suitable(file: JobFile, station: Place): Instrument[] {
   const size = nominalOf(file, station);
   const fits = file.instruments.filter((i) => READS[i.type].includes(senseOf(station)));
   if (isGap(station)) return fits;
@@ -12,7 +12,7 @@ export function suitable(file: JobFile, station: Station): Instrument[] {
 }
 
 /** The gauge last used for this part on this device, or the surest one. */
-export function rememberedGauge(file: JobFile, station: Station): Instrument | null {
+export function rememberedGauge(file: JobFile, station: Place): Instrument | null {
   const fits = suitable(file, station);
   const last = localStorage.getItem(`${KEY}:${station.part}`);
   const surest = [...fits].sort(
@@ -21,5 +21,5 @@ export function rememberedGauge(file: JobFile, station: Station): Instrument | n
   return fits.find((i) => i.id === last) ?? surest[0] ?? null;
 }
 
-export const rememberGauge = (part: Station['part'], id: string): void =>
+export const rememberGauge = (part: Place['part'], id: string): void =>
   localStorage.setItem(`${KEY}:${part}`, id);

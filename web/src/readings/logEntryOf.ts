@@ -1,8 +1,7 @@
-import type { AnyEntryBody } from '@tribos/contract';
-import { readEntry, slipsFound, type JobFile, type LogEntry } from '@tribos/core';
+import { readEntry, slipsFound, type JobFile, type LogEntry, type SentEntry } from '@tribos/core';
 
 /** Entries that wait here, as the log will hold them: read by the same function as the server's. */
-export function pendingEntries(file: JobFile, bodies: readonly AnyEntryBody[], by: string): LogEntry[] {
+export function pendingEntries(file: JobFile, bodies: readonly SentEntry[], by: string): LogEntry[] {
   const found = new Map(file.log.map((e) => [e.id, e]));
   return bodies.flatMap((body) => {
     const read = readEntry(body, {

@@ -1,17 +1,17 @@
 import {
   isBlocked,
-  PISTON_PLACES,
-  stationKey,
+  PISTON_SPOTS,
+  placeKey,
   thrustAngle,
-  type BoreStation,
+  type BorePlace,
   type EngineSpec,
-  type PistonPlace,
-  type Station,
+  type PistonSpot,
+  type Place,
 } from '@tribos/core';
 
 export type Direction = 'left' | 'right' | 'up' | 'down';
 
-const PLACES = Object.keys(PISTON_PLACES) as PistonPlace[];
+const PLACES = Object.keys(PISTON_SPOTS) as PistonSpot[];
 
 /** Kits whose pistons are meant, null for the one that came out: at the micrometer, and in the bore. */
 export interface Kits {
@@ -23,14 +23,14 @@ export interface Kits {
  * Where an arrow leads on the map: across the directions and down the depths, below the lowest to the
  * piston and on to the other places, past the edge to the next cylinder. Stations in a window are stepped over.
  */
-export function move(engine: EngineSpec, from: Station, direction: Direction, kits: Kits): Station {
+export function move(engine: EngineSpec, from: Place, direction: Direction, kits: Kits): Place {
   const kit = kits.piston;
   const depths = [engine.depths.top, engine.depths.mid, engine.depths.low];
   const thrust = thrustAngle(engine);
   const angles = [0, 45, 90, 135].map((o) => (thrust + o) % 180);
   if (from.part === 'piston') {
     if (direction === 'up') {
-      const low: BoreStation = { part: 'bore', cylinder: from.cylinder, depth: depths[2]!, angle: thrust };
+      const low: BorePlace = { part: 'bore', cylinder: from.cylinder, depth: depths[2]!, angle: thrust };
       return isBlocked(engine, low.depth, low.angle)
         ? (free(engine, low, 'up', angles, depths) ?? from)
         : low;
@@ -51,7 +51,7 @@ export function move(engine: EngineSpec, from: Station, direction: Direction, ki
   if (direction === 'down') return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit };
   if (direction === 'up') return from;
   const { cylinder } = neighbour(engine, from.cylinder, direction);
-  const edge: BoreStation = { ...from, cylinder, angle: direction === 'right' ? angles[0]! : angles.at(-1)! };
+  const edge: BorePlace = { ...from, cylinder, angle: direction === 'right' ? angles[0]! : angles.at(-1)! };
   return isBlocked(engine, edge.depth, edge.angle)
     ? (free(engine, edge, direction, angles, depths) ?? from)
     : edge;
@@ -63,11 +63,11 @@ const neighbour = (engine: EngineSpec, cylinder: number, direction: Direction): 
 
 function free(
   engine: EngineSpec,
-  from: BoreStation,
+  from: BorePlace,
   direction: Direction,
   angles: readonly number[],
-  depths: readonly BoreStation['depth'][],
-): BoreStation | null {
+  depths: readonly BorePlace['depth'][],
+): BorePlace | null {
   let a = Math.max(0, angles.indexOf(from.angle));
   let d = Math.max(0, depths.indexOf(from.depth));
   for (;;) {
@@ -81,7 +81,7 @@ function free(
   }
 }
 
-type Besides = (engine: EngineSpec, cylinder: number, kits: Kits) => Station;
+type Besides = (engine: EngineSpec, cylinder: number, kits: Kits) => Place;
 
 /** Places beside bore and piston, in the order the arrows walk them below the piston. */
 const OTHERS: readonly Besides[] = [
@@ -98,12 +98,12 @@ const OF_PIN: readonly Besides[] = [
 ];
 
 /** What else can be measured of one cylinder beside its bore and piston. */
-export const otherStations = (engine: EngineSpec, cylinder: number, kits: Kits): Station[] =>
+export const otherPlaces = (engine: EngineSpec, cylinder: number, kits: Kits): Place[] =>
   [...OTHERS, ...(engine.pin === null ? [] : OF_PIN)].map((make) => make(engine, cylinder, kits));
 
-function besides(engine: EngineSpec, from: Station, direction: Direction, kits: Kits): Station {
-  const all = otherStations(engine, from.cylinder, kits);
-  const at = all.findIndex((s) => stationKey(s) === stationKey(from));
+function besides(engine: EngineSpec, from: Place, direction: Direction, kits: Kits): Place {
+  const all = otherPlaces(engine, from.cylinder, kits);
+  const at = all.findIndex((s) => placeKey(s) === placeKey(from));
   if (direction === 'left' || direction === 'right')
     return { ...from, ...neighbour(engine, from.cylinder, direction) };
   const next = at + (direction === 'down' ? 1 : -1);

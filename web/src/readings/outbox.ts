@@ -1,6 +1,7 @@
+import type { SentEntry } from '@tribos/core';
 import { get, update } from 'idb-keyval';
 import { useSyncExternalStore } from 'react';
-import type { AnyEntryBody, AppendedLog } from '@tribos/contract';
+import type { AppendedLog } from '@tribos/contract';
 import { api, ApiError } from '../app/api.js';
 import { onLineUp, setLine } from '../app/useEvents.js';
 
@@ -9,7 +10,7 @@ export interface Waiting {
   readonly jobId: string;
   /** Who typed it: nobody else's session sends it. */
   readonly personId: string;
-  readonly entry: AnyEntryBody;
+  readonly entry: SentEntry;
   /** The server's sentence when it refused; the entry stays until someone throws it away. */
   readonly refused: string | null;
 }
@@ -59,7 +60,7 @@ export function sendFor(personId: string): void {
 const mayGo = (w: Waiting): boolean => w.refused === null && w.personId === person;
 
 /** Keeps entries on this device at once, then sends them when the line allows. */
-export async function post(jobId: string, entries: readonly AnyEntryBody[]): Promise<void> {
+export async function post(jobId: string, entries: readonly SentEntry[]): Promise<void> {
   const fresh = entries.map((entry) => ({ jobId, personId: person, entry, refused: null }));
   // Shown before it is stored: the bar answers within a frame.
   show([...waiting, ...fresh]);

@@ -1,4 +1,4 @@
-import { nominalOf, type Instrument, type JobFile, type Station, type Zero } from '@tribos/core';
+import { nominalOf, type Instrument, type JobFile, type Place, type Zero } from '@tribos/core';
 
 /** A comparator held in what it was zeroed in. */
 export const settingLine = (file: JobFile, gauge: Instrument, zero: Zero): string =>
@@ -7,7 +7,7 @@ export const settingLine = (file: JobFile, gauge: Instrument, zero: Zero): strin
 /** Where a gauge is being held, as the gauge line says it (docs/formats/gauge-line.md). */
 export function placeLine(
   file: JobFile,
-  station: Station,
+  station: Place,
   gauge: Instrument | null,
   zero: Zero | null,
 ): string {

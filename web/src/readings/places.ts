@@ -1,17 +1,17 @@
 import {
   fittedPiston,
   pistonAsked,
-  PISTON_PLACES,
-  pistonStation,
-  stationKey,
-  stationName,
+  PISTON_SPOTS,
+  pistonPlace,
+  placeKey,
+  placeName,
   type JobFile,
   type LengthUnit,
-  type PistonPlace,
+  type PistonSpot,
   type Prepared,
-  type Station,
+  type Place,
 } from '@tribos/core';
-import { otherStations } from './moves.js';
+import { otherPlaces } from './moves.js';
 
 /** The kit whose piston lies in the bore when leaves are tried beside it. */
 export const fittedKitId = (file: JobFile, cylinder: number): string | null =>
@@ -22,31 +22,31 @@ export function listedPlaces(
   file: JobFile,
   prepared: Prepared,
   cylinder: number,
-  current: Station | null,
+  current: Place | null,
   all: boolean,
-): Station[] {
+): Place[] {
   const kit = pistonAsked(file, cylinder)?.id ?? null;
-  const { stations, gaps } = prepared.readings;
-  const pistons = (Object.keys(PISTON_PLACES) as PistonPlace[]).map((place): Station => ({
-    ...pistonStation(cylinder, kit),
+  const { places, gaps } = prepared.readings;
+  const pistons = (Object.keys(PISTON_SPOTS) as PistonSpot[]).map((place): Place => ({
+    ...pistonPlace(cylinder, kit),
     place,
   }));
-  const others = otherStations(file.engine, cylinder, {
+  const others = otherPlaces(file.engine, cylinder, {
     piston: kit,
     clearance: fittedKitId(file, cylinder),
   });
   return [...pistons, ...others].filter((s) => {
-    const key = stationKey(s);
+    const key = placeKey(s);
     return (
       all ||
       (s.part === 'piston' && s.place === 'gauge-height') ||
-      stations.has(key) ||
+      places.has(key) ||
       gaps.has(key) ||
-      (current !== null && key === stationKey(current))
+      (current !== null && key === placeKey(current))
     );
   });
 }
 
 /** A place without its cylinder: the list under a map stands under the cylinder's name already. */
-export const placeName = (file: JobFile, s: Station, unit: LengthUnit): string =>
-  stationName(file, s, unit).split(' · ').slice(1).join(', ');
+export const underItsMap = (file: JobFile, s: Place, unit: LengthUnit): string =>
+  placeName(file, s, unit).split(' · ').slice(1).join(', ');

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import type { Station } from '@tribos/core';
+import type { Place } from '@tribos/core';
 
 /*
  * What is being typed at the bar stands apart from the station: a key redraws the figure and nothing else.
@@ -9,7 +9,7 @@ import type { Station } from '@tribos/core';
 
 interface Typed {
   readonly text: string;
-  readonly at: Station | null;
+  readonly at: Place | null;
 }
 
 const NOTHING: Typed = { text: '', at: null };
@@ -30,10 +30,10 @@ function lies(jobId: string): Typed {
 export const typedOn = (jobId: string): string => lies(jobId).text;
 
 /** Where it is typed for; null when nothing is typed. */
-export const typedAt = (jobId: string): Station | null => lies(jobId).at;
+export const typedAt = (jobId: string): Place | null => lies(jobId).at;
 
 /** @param at the place it is typed for */
-export function setTypedOn(jobId: string, text: string, at: Station): void {
+export function setTypedOn(jobId: string, text: string, at: Place): void {
   const before = lies(jobId);
   if (before.text === text && (before.at === at || text === '')) return;
   known.set(jobId, text ? { text, at } : NOTHING);

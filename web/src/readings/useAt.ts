@@ -1,13 +1,13 @@
 import { useCallback, useState } from 'react';
-import { nextStation, stationKey, walkOf, type Station } from '@tribos/core';
+import { nextPlace, placeKey, walkOf, type Place } from '@tribos/core';
 import type { JobContext } from '../jobs/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
 /** Where the work goes on: the place the next action names, else the first unread of the plan. */
-function goesOn({ file, judgement }: JobContext): Station {
+function goesOn({ file, judgement }: JobContext): Place {
   return (
     ('station' in judgement.next ? judgement.next.station : null) ??
-    nextStation(file, judgement.readings, null) ??
+    nextPlace(file, judgement.readings, null) ??
     walkOf(file)[0]!
   );
 }
@@ -17,10 +17,10 @@ function goesOn({ file, judgement }: JobContext): Station {
  * answered: what this device kept of the job may be older than that. From then on only a hand moves it.
  * @param moved told when that answer moved it from where it stood in sight
  */
-export function useAt(context: JobContext, moved: (to: Station) => void) {
+export function useAt(context: JobContext, moved: (to: Place) => void) {
   const { file, answered } = context;
   const jobId = file.job.id;
-  const [chosen, choose] = useState<Station | null>(() => {
+  const [chosen, choose] = useState<Place | null>(() => {
     const at = typedAt(jobId);
     return at && at.cylinder < file.engine.cylinders.length ? at : null;
   });
@@ -28,10 +28,10 @@ export function useAt(context: JobContext, moved: (to: Station) => void) {
   const [before] = useState(station);
   if (chosen === null && answered) {
     choose(station);
-    if (stationKey(station) !== stationKey(before)) moved(station);
+    if (placeKey(station) !== placeKey(before)) moved(station);
   }
   const pick = useCallback(
-    (to: Station): void => {
+    (to: Place): void => {
       choose(to);
       setTypedOn(jobId, typedOn(jobId), to);
     },

@@ -1,19 +1,21 @@
+import { newEntry } from '../job/entry.js';
 import { useCallback, useState } from 'react';
-import { v7 } from 'uuid';
-import type { AnyEntryBody } from '@tribos/contract';
 import {
+  LEAF,
+  READING,
+  TAKE_BACK,
   fromDeviation,
   isGap,
   lastReading,
   nextLeaf,
-  nextStation,
+  nextPlace,
   nominalOf,
   openZero,
   parseReading,
   readingContext,
   pistonAsked,
-  stationKey,
-  stationName,
+  placeKey,
+  placeName,
   thrustAngle,
   type GapState,
   type Instrument,
@@ -21,10 +23,11 @@ import {
   type LeafEntry,
   type Nanometres,
   type ReadingEntry,
-  type SizeStation,
+  type SizePlace,
   type SlipQuestion,
-  type Station,
+  type Place,
   type Zero,
+  type SentEntry,
 } from '@tribos/core';
 import { sendsItself, speak, takeFromLine, tick } from '../gaugeLine/index.js';
 import type { JobContext } from '../jobs/index.js';
@@ -52,13 +55,13 @@ export interface Entry {
   /** What is typed and not yet accepted; see `useTypedOn` for drawing it. */
   readonly typed: () => string;
   readonly setText: (text: string) => void;
-  readonly station: Station;
+  readonly station: Place;
   /** Stays the same function while the job is open. */
-  readonly pick: (station: Station) => void;
+  readonly pick: (station: Place) => void;
   readonly gauge: Instrument | null;
   readonly nextGauge: () => void;
   /** @param at where it is taken in hand; here when left out */
-  readonly pickGauge: (id: string, at?: Station) => void;
+  readonly pickGauge: (id: string, at?: Place) => void;
   readonly gauges: readonly Instrument[];
   readonly accept: (repeat: boolean) => void;
   readonly takeBack: () => void;
@@ -87,8 +90,6 @@ const ACTS = 3;
 /** Most leaves in a stack. */
 const STACK = 3;
 
-const now = (): string => new Date().toISOString();
-
 const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null =>
   (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
 
@@ -97,7 +98,7 @@ export function useEntry(context: JobContext): Entry {
   const { file, judgement } = context;
   const jobId = file.job.id;
   // In hand for one kind of part; another part has a gauge of its own.
-  const [inHand, setInHand] = useState<{ readonly part: Station['part']; readonly id: string } | null>(null);
+  const [inHand, setInHand] = useState<{ readonly part: Place['part']; readonly id: string } | null>(null);
   const [say, setSay] = useState<Entry['say']>(null);
   const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
   const trouble = (what: string) => setSay({ tone: 'trouble', text: what });
@@ -107,7 +108,7 @@ export function useEntry(context: JobContext): Entry {
     pick: stand,
     stay,
   } = useAt(context, (to) =>
-    trouble(`The job went on meanwhile: it is ${stationName(file, to, context.unit)} now.`),
+    trouble(`The job went on meanwhile: it is ${placeName(file, to, context.unit)} now.`),
   );
 
   const { readings } = judgement;
@@ -117,10 +118,10 @@ export function useEntry(context: JobContext): Entry {
   const last = lastReading(file.log);
   const question = readings.questions[0] ?? null;
   const zero = gauge && station.part === 'bore' ? openZero(readings.zeros, gauge.id) : null;
-  const here = stationKey(station);
+  const here = placeKey(station);
   const gap = readings.gaps.get(here) ?? null;
   const acts = zero && {
-    done: readings.stations.get(here)?.readings.filter((r) => r.entry.zeroId === zero.id).length ?? 0,
+    done: readings.places.get(here)?.readings.filter((r) => r.entry.zeroId === zero.id).length ?? 0,
     of: ACTS,
   };
 
@@ -130,31 +131,28 @@ export function useEntry(context: JobContext): Entry {
     setSay(null);
   };
 
-  const send = (entries: AnyEntryBody[]): void => {
+  const send = (entries: SentEntry[]): void => {
     stay();
     void post(jobId, entries);
   };
   const reading = (
-    at: SizeStation,
+    at: SizePlace,
     instrumentId: string,
     typed: string,
     corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
     zeroId: string | null,
-  ): AnyEntryBody =>
-    ({
-      id: v7(),
-      kind: 'reading',
-      at: now(),
+  ): SentEntry =>
+    newEntry(READING, {
       station: at,
       instrumentId,
       text: typed,
       corrects,
       zeroId,
       seen: file.log.at(-1)?.id ?? null,
-    }) as AnyEntryBody;
+    });
 
   const pick = useCallback(
-    (to: Station): void => {
+    (to: Place): void => {
       stand(to);
       setStack(null);
     },
@@ -186,7 +184,7 @@ export function useEntry(context: JobContext): Entry {
     speak(typed.trim());
     setSay(parsed.question ? { tone: 'trouble', text: parsed.question.sentence } : null);
     if (!repeat && (!acts || acts.done + 1 >= acts.of)) {
-      const next = nextStation(file, readings, here);
+      const next = nextPlace(file, readings, here);
       if (next) pick(next);
     }
     return true;
@@ -201,17 +199,15 @@ export function useEntry(context: JobContext): Entry {
     : null;
   const answerLeaf = (answer: LeafAnswer): void => {
     const laid = stack ?? proposal ?? [];
-    if (!gauge || laid.length === 0) return trouble('Choose a leaf first: nothing in the set narrows this.');
+    if (!gauge || laid.length === 0 || !isGap(station))
+      return trouble('Choose a leaf first: nothing in the set narrows this.');
     send([
-      {
-        id: v7(),
-        kind: 'leaf',
-        at: now(),
+      newEntry(LEAF, {
         station,
         instrumentId: gauge.id,
         stack: [...laid],
         answer,
-      } as AnyEntryBody,
+      }),
     ]);
     tick();
     setStack(null);
@@ -236,12 +232,12 @@ export function useEntry(context: JobContext): Entry {
 
   const takeBack = (): void => {
     if (!last) return trouble('There is no reading to take back.');
-    send([{ id: v7(), kind: 'take-back', at: now(), readingId: last.id } as AnyEntryBody]);
+    send([newEntry(TAKE_BACK, { readingId: last.id })]);
     pick(last.station);
     done(`${last.kind === 'leaf' ? 'That leaf' : last.text} is taken back. It stays in the log.`);
   };
 
-  const pickGauge = (id: string, at: Station = station): void => {
+  const pickGauge = (id: string, at: Place = station): void => {
     stay();
     setInHand({ part: at.part, id });
     rememberGauge(at.part, id);

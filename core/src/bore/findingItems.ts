@@ -1,0 +1,51 @@
+import type { JobFile } from '../job/index.js';
+import { findingSays, type FindingEntry } from '../log/index.js';
+import { CONSTRUCTION } from '../routes/index.js';
+import type { VerdictItem } from '../verdicts/index.js';
+
+/**
+ * Verdicts that findings are: flaking, bare metal or a caught groove on plating and a crack anywhere end a wall
+ * whatever its sizes say. Findings that say nothing of their own are none.
+ */
+export function findingItems(file: JobFile, cylinder: number, found: readonly FindingEntry[]): VerdictItem[] {
+  return found.flatMap((finding, n): VerdictItem[] => {
+    const state = findingSays(finding, file.engine.wall);
+    if (state === null) return [];
+    return [
+      {
+        key: `${cylinder}:finding:${n}`,
+        cylinder,
+        feature: 'finding',
+        side: 'max',
+        title: 'Finding',
+        value: null,
+        u: null,
+        p: null,
+        tail: null,
+        finding,
+        interval: null,
+        provisional: false,
+        bracket: null,
+        state,
+        because: state === 'undecided' ? 'finding' : null,
+        consequence: 'seizure',
+        limitAt: null,
+        limit: null,
+        governing: {
+          status: 'none',
+          others: [],
+          why: `Whatever the sizes say: ${CONSTRUCTION[file.engine.wall].name}.`,
+        },
+        band: { low: null, high: null },
+        caveats: [],
+        outlook: [],
+        working: [{ kind: 'text', label: 'found by', text: finding.by }],
+        budget: [],
+        step: 1_000,
+        progress: { read: 1, planned: 1 },
+        gauges: [],
+        depth: finding.place?.depth ?? null,
+      },
+    ];
+  });
+}

@@ -1,3 +1,0 @@
-export * from './shape.js';
-export * from './jobFileShape.js';
-export * from './migrate.js';

@@ -1,0 +1,7 @@
+export * from './house.js';
+export * from './jobFileShape.js';
+export * from './judgeJob.js';
+export * from './migrate.js';
+export * from './nextAction.js';
+export * from './nextSentence.js';
+export * from './readJobFile.js';

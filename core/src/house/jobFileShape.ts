@@ -1,0 +1,169 @@
+import { ROUTE_NAMES } from '../job/index.js';
+import { angle, day, name, size, time } from '../log/index.js';
+import {
+  boolean,
+  byKind,
+  id,
+  integer,
+  list,
+  number,
+  object,
+  oneOf,
+  orNull,
+  text,
+  type Shape,
+} from '../shape/index.js';
+import { EXPANSION, FEATURE_KEYS } from '../specs/index.js';
+import { KINDS } from './house.js';
+
+const material = oneOf(...Object.keys(EXPANSION));
+const wall = oneOf('iron-sleeve', 'plated', 'chrome');
+const state = oneOf('new', 'service');
+const feature = oneOf(...FEATURE_KEYS);
+
+const source = object({
+  type: oneOf('engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'),
+  party: name,
+  document: name,
+  page: name,
+  revision: name,
+  enteredBy: name,
+  checkedBy: orNull(name),
+});
+
+const figure = orNull(number(-1e9, 1e9));
+
+const limit = object(
+  {
+    id,
+    feature,
+    state,
+    low: figure,
+    high: figure,
+    unit: oneOf('mm', 'in', 'kPa', 'bar', 'bar/min', '×'),
+    conditions: object(
+      {},
+      { yearFrom: integer(1900, 2200), yearTo: integer(1900, 2200), code: name, wall, use: name },
+    ),
+    source,
+  },
+  {
+    rows: list(object({ below: orNull(number(0, 1e12)), low: number(0, 1e9) }), 1, 50),
+    taper: oneOf('worst-direction', 'top-bottom', 'cross-depth'),
+  },
+);
+
+const engine = object({
+  id,
+  maker: name,
+  model: name,
+  kind: oneOf('motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'),
+  strokes: oneOf(2, 4),
+  cylinders: list(name, 1, 12),
+  bore: integer(5_000_000, 500_000_000),
+  stroke: integer(5_000_000, 500_000_000),
+  wall,
+  zeroAt: name,
+  pinAxisDeg: angle,
+  depths: object({ top: size, mid: size, low: size }),
+  wallDepth: size,
+  ports: list(
+    object({ name, roof: size, floor: size, from: number(-360, 360), to: number(-360, 720) }),
+    0,
+    40,
+  ),
+  sleeveOuter: orNull(size),
+  pin: orNull(size),
+  cooling: oneOf('liquid', 'air'),
+  year: orNull(integer(1900, 2200)),
+  code: orNull(name),
+  limits: list(limit, 0, 500),
+  kits: list(
+    object({ id, maker: name, name, oversize: size, piston: size, material, gaugeHeight: orNull(size) }),
+    0,
+    100,
+  ),
+});
+
+const instrument = object({
+  id,
+  name,
+  type: oneOf('dial-bore', 'telescoping', 'micrometer', 'calliper', 'leaf'),
+  unit: oneOf('mm', 'in'),
+  resolution: integer(1, 10_000_000),
+  repeatability: integer(1, 10_000_000),
+  studyRepeats: orNull(integer(2, 1000)),
+  maxError: integer(0, 10_000_000),
+  rangeLow: size,
+  rangeHigh: size,
+  contacts: oneOf(2, 3),
+  setting: byKind('kind', {
+    none: object({ kind: oneOf('none') }),
+    ring: object({ kind: oneOf('ring'), u: number(0, 1_000_000) }),
+    micrometer: object({ kind: oneOf('micrometer'), instrumentId: id }),
+  }),
+  travel: orNull(integer(1, 100_000_000)),
+  leaves: list(integer(1, 100_000_000), 0, 200),
+  calibrationDue: orNull(day),
+});
+
+const study = object({
+  instrumentId: id,
+  by: name,
+  at: time,
+  s: number(1, 10_000_000),
+  repeats: integer(2, 1000),
+});
+
+const entry = byKind('kind', Object.fromEntries(KINDS.map((k) => [k.kind, k.shape])));
+
+export const jobFileShape: Shape = object({
+  format: oneOf('tribos-job'),
+  version: oneOf(3),
+  shop: object({
+    name,
+    rules: object({ wearThreshold: number(0.8, 0.999) }),
+    allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
+  }),
+  engine,
+  instruments: list(instrument, 0, 500),
+  studies: list(study, 0, 10_000),
+  job: object({
+    id,
+    number: integer(1, 1_000_000_000),
+    customer: name,
+    machine: name,
+    engineNumber: name,
+    use: name,
+    complaint: text(),
+    bench: orNull(name),
+    promised: orNull(day),
+    plan: oneOf('quick', 'usual', 'full'),
+    seized: boolean,
+    thermal: object({
+      celsius: number(-30, 60),
+      measured: boolean,
+      sameBench: boolean,
+      cylinder: orNull(number(-30, 200)),
+      piston: orNull(number(-30, 200)),
+    }),
+    fitted: object({ piston: orNull(name), ring: orNull(name) }),
+    overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
+  }),
+  log: list(entry),
+  decisions: list(
+    object({ id, at: time, by: name, route: oneOf(...ROUTE_NAMES), kitId: orNull(id), reason: text() }),
+    0,
+    1000,
+  ),
+});
+
+/** The JSON Schema published for the job file, format version 3. */
+export const jobFileSchema = {
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  $id: 'urn:tribos:job-file:3',
+  title: 'Tribos job file, version 3',
+  description:
+    'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
+  ...jobFileShape.schema,
+};

@@ -1,0 +1,59 @@
+import { renewedWall, workOf, type RenewedWall, type SizePlace } from '../log/index.js';
+import { walk } from '../readings/index.js';
+import type { Kit, LimitState } from '../specs/index.js';
+import { standingDecision, type JobFile } from './jobFile.js';
+
+/** The piston that is in a cylinder, or goes into it next. */
+export interface FittedPiston {
+  /** Kit it is from; null for one that is known only as what came out, or as another without a name. */
+  readonly kit: Kit | null;
+  /** It is not the one that came in. */
+  readonly renewed: boolean;
+}
+
+type Wanted = Pick<JobFile, 'engine' | 'log' | 'decisions'>;
+
+const kitOf = (file: Wanted, id: string | null | undefined): Kit | null =>
+  file.engine.kits.find((k) => k.id === id) ?? null;
+
+/**
+ * Which piston a cylinder's figures are about: the one answer to that question. What was written down as
+ * fitted last; otherwise the kit that was decided on, once its piston can go in: at once where nothing is
+ * bored for it, after the wall was renewed where it is an oversize. Otherwise the piston that came out.
+ */
+export function fittedPiston(file: Wanted, cylinder: number): FittedPiston {
+  const decision = standingDecision(file);
+  const decided = kitOf(file, decision?.kitId);
+  const wall = renewedWall(file.log, cylinder);
+  const put = workOf(file.log).findLast(
+    ({ entry }) =>
+      entry.what === 'piston-renewed' && (entry.cylinder === null || entry.cylinder === cylinder),
+  )?.entry;
+  const goesIn = decided && (decided.oversize === 0 || wall !== null) ? decided : null;
+  if (put && !(goesIn && decision && decision.at > put.at))
+    return { kit: kitOf(file, put.kitId) ?? goesIn, renewed: true };
+  return goesIn ? { kit: goesIn, renewed: true } : { kit: null, renewed: put !== undefined };
+}
+
+/** The kit whose piston the walk asks for: the one decided on, so that its bore can be sized; else the fitted one. */
+export function pistonAsked(file: Wanted, cylinder: number): Kit | null {
+  const fitted = fittedPiston(file, cylinder);
+  return fitted.kit ?? (fitted.renewed ? null : kitOf(file, standingDecision(file)?.kitId));
+}
+
+/** The walk of a job with the pistons that are asked for. */
+export const walkOf = (file: JobFile): SizePlace[] =>
+  walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
+
+/** The wall of a cylinder as it stands: renewed or resized, or null for the one that came in. */
+export const wallOf = (file: Pick<JobFile, 'log'>, cylinder: number): RenewedWall | null =>
+  renewedWall(file.log, cylinder);
+
+/**
+ * States of the limits a clearance is held against, in order. A worn pair may be loose up to the service
+ * limit but never tighter than a new one; as soon as either part is renewed, the range for new parts alone.
+ */
+export function clearanceStates(file: Wanted, cylinder: number, side: 'max' | 'min'): readonly LimitState[] {
+  if (fittedPiston(file, cylinder).renewed || wallOf(file, cylinder)) return ['new'];
+  return side === 'max' ? ['service'] : ['service', 'new'];
+}

@@ -1,0 +1,3 @@
+export * from './benchOf.js';
+export * from './fitted.js';
+export * from './jobFile.js';

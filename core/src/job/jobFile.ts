@@ -1,0 +1,75 @@
+import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
+import type { LogEntry } from '../log/index.js';
+import type { PlanName } from '../readings/index.js';
+import type { EngineSpec, Override } from '../specs/index.js';
+import type { Nanometres } from '../units/index.js';
+
+/** Rules a shop sets for itself, inside what it may. */
+export interface Shop {
+  readonly name: string;
+  readonly rules: ShopRules;
+  /** Extra clearance for hard use, nm, with its reason; 0 keeps the sheet's minimum. */
+  readonly allowance: { readonly clearance: Nanometres; readonly reason: string };
+}
+
+/** Ways out that a decision may name: what is done with the wall, with or without a kit. */
+export const ROUTES = {
+  reuse: 'nothing is bored',
+  fit: 'a piston for the bore as it is',
+  bore: 'bored to an oversize',
+  replate: 'stripped and replated',
+  sleeve: 'a new sleeve',
+  exchange: 'another cylinder',
+} as const;
+export type RouteName = keyof typeof ROUTES;
+export const ROUTE_NAMES = Object.keys(ROUTES) as readonly RouteName[];
+
+/** What was decided, by whom and why. Decisions are appended; the last one stands. */
+export interface Decision {
+  readonly id: string;
+  readonly at: string;
+  readonly by: string;
+  readonly route: RouteName;
+  /** Kit chosen for all cylinders; null where the way needs none, or none is named yet. */
+  readonly kitId: string | null;
+  readonly reason: string;
+}
+
+export interface JobFacts {
+  readonly id: string;
+  readonly number: number;
+  readonly customer: string;
+  readonly machine: string;
+  readonly engineNumber: string;
+  /** Hours or distance as the customer says it. */
+  readonly use: string;
+  readonly complaint: string;
+  readonly bench: string | null;
+  /** `YYYY-MM-DD` */
+  readonly promised: string | null;
+  readonly plan: PlanName;
+  /** A seized engine distorts more: the unseen oval is given more room. */
+  readonly seized: boolean;
+  readonly thermal: Thermal;
+  /** Makers of the parts found in the engine; null where they are the engine maker's own. */
+  readonly fitted: { readonly piston: string | null; readonly ring: string | null };
+  readonly overrides: readonly Override[];
+}
+
+/** Everything a verdict needs, in one file: the open format a job travels in. */
+export interface JobFile {
+  readonly format: 'tribos-job';
+  readonly version: 3;
+  readonly shop: Shop;
+  readonly engine: EngineSpec;
+  readonly instruments: readonly Instrument[];
+  /** What each person's own repeats with a gauge showed, oldest first. */
+  readonly studies: readonly Study[];
+  readonly job: JobFacts;
+  readonly log: readonly LogEntry[];
+  readonly decisions: readonly Decision[];
+}
+
+/** The decision that stands, if any. */
+export const standingDecision = (file: Pick<JobFile, 'decisions'>): Decision | null =>
+  file.decisions.at(-1) ?? null;

@@ -1,0 +1,294 @@
+import { fromDeviation, readingContext, READS, type Instrument } from '../gauges/index.js';
+import {
+  byKind,
+  integer,
+  list,
+  number,
+  object,
+  oneOf,
+  orNull,
+  ref,
+  text,
+  type Naming,
+} from '../shape/index.js';
+import { isBlocked, type EngineSpec } from '../specs/index.js';
+import { nm, parseReading, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
+import {
+  entryKind,
+  Refused,
+  type AnyEntry,
+  type BodyOf,
+  type EntryContext,
+  type EntryOf,
+} from './entryKind.js';
+import { angle, cylinder, length, size, typed } from './fields.js';
+import { gapPlace, senseOf, sizePlace, type Place } from './place.js';
+import { SLIP_CODES, SUPERSEDES } from './slipCodes.js';
+import { supersedes, type Correcting } from './standing.js';
+import { resizes, WORK_KINDS } from './work.js';
+
+function onEngine(engine: EngineSpec, s: Place): void {
+  if (s.cylinder >= engine.cylinders.length)
+    throw new Refused('/station/cylinder', 'This engine has no such cylinder.');
+  if ((s.part === 'bore' || s.part === 'ring-gap') && s.depth > engine.wallDepth)
+    throw new Refused('/station/depth', 'That is below the end of the wall.');
+  if (s.part === 'bore' && isBlocked(engine, s.depth, s.angle))
+    throw new Refused('/station/angle', 'A contact would stand in a port there.');
+  if ((s.part === 'piston' || s.part === 'clearance') && s.kit !== null) onKit(engine, s.kit, '/station/kit');
+}
+
+function onKit(engine: EngineSpec, kit: string, path: string): void {
+  if (!engine.kits.some((k) => k.id === kit)) throw new Refused(path, 'This engine has no such kit.');
+}
+
+function gaugeFor(context: EntryContext, instrumentId: string, part: Place['part']): Instrument {
+  const instrument = context.instruments.find((i) => i.id === instrumentId);
+  if (!instrument) throw new Refused('/instrumentId', 'There is no such gauge in this shop.');
+  if (!READS[instrument.type].includes(senseOf({ part })))
+    throw new Refused('/instrumentId', `${instrument.name} does not read a ${part}.`);
+  return instrument;
+}
+
+function parsed(text: string, context: Parameters<typeof parseReading>[1]) {
+  const read = parseReading(text, context);
+  if (!read.ok) throw new Refused('/text', read.sentence);
+  return read;
+}
+
+function zeroOf(context: EntryContext, zeroId: string, instrumentId: string | null) {
+  const zero = context.known(zeroId);
+  if (!zero || !ZERO.is(zero)) throw new Refused('/zeroId', 'There is no such zero in this job.');
+  if (instrumentId !== null && zero.instrumentId !== instrumentId)
+    throw new Refused('/zeroId', 'That zero was set on another gauge.');
+  return zero;
+}
+
+const named = (context: EntryContext, id: string, kinds: readonly string[]): void => {
+  if (!kinds.includes(context.known(id)?.kind ?? ''))
+    throw new Refused('/readingId', 'There is no such reading in this job.');
+};
+
+/** A comparator zeroed for the readings that follow. */
+export const ZERO = entryKind(
+  'zero',
+  {
+    instrumentId: ref('instrument'),
+    in: byKind('kind', {
+      micrometer: object({ kind: oneOf('micrometer'), instrumentId: ref('instrument') }),
+      ring: object({ kind: oneOf('ring'), u: number(0, 1_000_000) }),
+    }),
+    /** Size set, as typed. */
+    text: typed,
+    value: size,
+    needle: oneOf('clockwise-larger', 'clockwise-smaller'),
+    repeats: integer(1, 20),
+  },
+  {
+    added: ['value'],
+    read: (sent, context) => {
+      const instrument = gaugeFor(context, sent.instrumentId, 'bore');
+      if (instrument.type !== 'dial-bore')
+        throw new Refused('/instrumentId', 'Only a dial bore gauge is zeroed and read by deviation.');
+      const from = sent.in;
+      const micrometer =
+        from.kind === 'micrometer' ? context.instruments.find((i) => i.id === from.instrumentId) : null;
+      if (micrometer !== null && micrometer?.type !== 'micrometer')
+        throw new Refused('/in/instrumentId', 'It has to be set in a micrometer of this shop.');
+      return { value: parsed(sent.text, { unit: micrometer?.unit ?? instrument.unit }).value };
+    },
+  },
+);
+
+/** One reading with a gauge, kept as it was typed. */
+export const READING = entryKind(
+  'reading',
+  {
+    station: sizePlace,
+    instrumentId: ref('instrument'),
+    text: typed,
+    unit: oneOf('mm', 'um', 'in', 'thou', 'tenths'),
+    value: length,
+    step: number(0, 1e9),
+    corrects: orNull(object({ readingId: ref('entry'), slip: oneOf(...SLIP_CODES) })),
+    zeroId: orNull(ref('entry')),
+    seen: orNull(ref('entry')),
+  },
+  {
+    added: ['unit', 'value', 'step'],
+    optional: ['corrects', 'zeroId', 'seen'],
+    read: (sent, context) => {
+      const instrument = gaugeFor(context, sent.instrumentId, sent.station.part);
+      onEngine(context.engine, sent.station);
+      const zero = sent.zeroId === null ? null : zeroOf(context, sent.zeroId, sent.instrumentId);
+      const read = parsed(sent.text, readingContext(instrument, zero !== null));
+      const value = zero ? fromDeviation(zero, read.value) : read.value;
+      if (value <= 0) throw new Refused('/text', 'That makes a size of nothing or less.');
+      const added = { unit: read.unit, value, step: read.step };
+      standsIn({ ...sent, ...added }, context);
+      return added;
+    },
+  },
+);
+export type ReadingEntry = EntryOf<typeof READING>;
+
+/** A reading stands in for another only where a named slip was found on that one, at the same place. */
+function standsIn(entry: Correcting, context: EntryContext): void {
+  if (!entry.corrects) return;
+  const { readingId, slip } = entry.corrects;
+  const of = context.known(readingId);
+  if (of?.kind !== 'reading')
+    throw new Refused('/corrects/readingId', 'There is no such reading in this job.');
+  // Within the gauge's scatter it is kept as a repeat, which is for the judgement to say, not a refusal.
+  if (supersedes(entry, of as AnyEntry & Correcting, context.found(readingId), () => -1)) return;
+  throw new Refused(
+    '/corrects',
+    !SUPERSEDES.has(slip)
+      ? 'Such a slip is answered; no other reading stands in for it.'
+      : context.found(readingId).has(slip)
+        ? 'A reading stands in only for one of the same place.'
+        : 'That slip was not found on the reading it is to stand in for.',
+  );
+}
+
+/** One leaf or stack tried in a gap. */
+export const LEAF = entryKind(
+  'leaf',
+  {
+    station: gapPlace,
+    instrumentId: ref('instrument'),
+    stack: list(integer<Nanometres>(1, 100_000_000), 1, 3),
+    answer: oneOf('goes', 'drags', 'does-not'),
+  },
+  {
+    read: (sent, context) => {
+      const instrument = gaugeFor(context, sent.instrumentId, sent.station.part);
+      onEngine(context.engine, sent.station);
+      if (sent.stack.some((t) => !instrument.leaves.includes(nm(t))))
+        throw new Refused('/stack', `${instrument.name} holds no such leaf.`);
+      if (new Set(sent.stack).size < sent.stack.length)
+        throw new Refused('/stack', `${instrument.name} holds each leaf once.`);
+    },
+  },
+);
+
+/** The comparator put back into its setting after a map. */
+export const CLOSING_ZERO = entryKind(
+  'closing-zero',
+  {
+    zeroId: ref('entry'),
+    /** Deviation on the dial as typed, clockwise positive. */
+    text: typed,
+    value: length,
+  },
+  {
+    added: ['value'],
+    read: (sent, context) => {
+      const of = zeroOf(context, sent.zeroId, null);
+      const instrument = context.instruments.find((i) => i.id === of.instrumentId);
+      return { value: parsed(sent.text, readingContext({ unit: instrument?.unit ?? 'mm' }, true)).value };
+    },
+  },
+);
+
+/** Something of the log taken back. It stays in the log. */
+export const TAKE_BACK = entryKind(
+  'take-back',
+  { readingId: ref('entry') },
+  { read: (sent, context) => named(context, sent.readingId, ['reading', 'leaf', 'finding']) },
+);
+
+/** A slip question answered “as typed”, so that it is not asked again. */
+export const ANSWER = entryKind(
+  'answer',
+  { readingId: ref('entry'), slip: oneOf(...SLIP_CODES) },
+  { read: (sent, context) => named(context, sent.readingId, ['reading']) },
+);
+
+/** What each finding is called; `clean` withdraws what was found on a cylinder before it. */
+export const FINDINGS = {
+  score: 'score',
+  scuff: 'scuffing',
+  pitting: 'pitting',
+  flaking: 'flaking plating',
+  bare: 'bare aluminium',
+  crack: 'crack',
+  clean: 'wall is clean',
+} as const;
+export type FindingKind = keyof typeof FINDINGS;
+/** Whether a fingernail drawn across it catches, or only feels it. */
+export type Nail = 'catches' | 'slides';
+
+/** Something seen or felt on a wall. */
+export const FINDING = entryKind(
+  'finding',
+  {
+    cylinder,
+    what: oneOf(...(Object.keys(FINDINGS) as FindingKind[])),
+    /** Where on the wall: depth from the deck, direction over the whole turn; null when not noted. */
+    place: orNull(object({ depth: size, angle })),
+    /** How deep, radial from the worn wall, nm; null when not measured. */
+    deep: orNull(integer<Nanometres>(0, 10_000_000)),
+    /** What a fingernail says of it; null when it was not tried. */
+    nail: orNull(oneOf('catches', 'slides')),
+  },
+  {
+    optional: ['nail'],
+    read: (sent, { engine }) => {
+      if (sent.cylinder >= engine.cylinders.length)
+        throw new Refused('/cylinder', 'This engine has no such cylinder.');
+      if (sent.place && sent.place.depth > engine.wallDepth)
+        throw new Refused('/place/depth', 'That is below the end of the wall.');
+    },
+  },
+);
+
+/** Work done on a part between readings: what it reopens has to be read again. */
+export const WORK_DONE = entryKind(
+  'work',
+  {
+    what: oneOf(...WORK_KINDS),
+    /** Cylinder worked on; null for work on all of them. */
+    cylinder: orNull(cylinder),
+    /** Kit it was done for. */
+    kitId: orNull(ref('kit')),
+    /** Finished size that was asked for, nm. */
+    ticket: orNull(object({ low: size, high: size })),
+    text: text(),
+  },
+  {
+    read: (sent, { engine }) => {
+      if (sent.cylinder !== null && sent.cylinder >= engine.cylinders.length)
+        throw new Refused('/cylinder', 'This engine has no such cylinder.');
+      if (sent.kitId !== null) onKit(engine, sent.kitId, '/kitId');
+      if (sent.ticket && sent.ticket.low >= sent.ticket.high)
+        throw new Refused('/ticket', 'The ticket must run from low to high.');
+      if (sent.ticket && !resizes(sent.what))
+        throw new Refused('/ticket', 'A ticket belongs to work that makes a wall of another size.');
+    },
+  },
+);
+
+export const NOTE = entryKind('note', { text: text() });
+
+export type LeafEntry = EntryOf<typeof LEAF>;
+export type ZeroEntry = EntryOf<typeof ZERO>;
+export type FindingEntry = EntryOf<typeof FINDING>;
+export type WorkEntry = EntryOf<typeof WORK_DONE>;
+
+/** Kinds that several rooms read. A room's own kinds stand in its own folder. */
+export const LOG_KINDS = {
+  measured: [READING, LEAF, ZERO, CLOSING_ZERO, TAKE_BACK, ANSWER],
+  found: [FINDING],
+  done: [WORK_DONE, NOTE],
+} as const;
+type LogKind = (typeof LOG_KINDS)[keyof typeof LOG_KINDS][number];
+
+/** An entry of one of the kinds that several rooms read. A log may hold others. */
+export type LogEntry = EntryOf<LogKind>;
+/** What a screen sends of one. */
+export type NewEntry = BodyOf<LogKind>;
+
+/** Unit a typed unit belongs to. */
+export const systemOf = (unit: TypedUnit): LengthUnit => (unit === 'mm' || unit === 'um' ? 'mm' : 'in');
+
+export type { AnyEntry, Naming };

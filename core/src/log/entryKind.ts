@@ -1,0 +1,185 @@
+import type { Instrument } from '../gauges/index.js';
+import {
+  id,
+  object,
+  oneOf,
+  type Fields,
+  type Misfit,
+  type Naming,
+  type Of,
+  type OfFields,
+  type Shape,
+} from '../shape/index.js';
+import type { EngineSpec } from '../specs/index.js';
+import { name, time } from './fields.js';
+import type { FoundOn } from './standing.js';
+
+/** What every entry of a log has. Each kind adds its own. */
+export interface AnyEntry {
+  /** UUIDv7 made where it was typed. */
+  readonly id: string;
+  /** ISO time it was typed. */
+  readonly at: string;
+  readonly by: string;
+  readonly kind: string;
+}
+
+/** What stands around an entry while it is read. */
+export interface EntryContext {
+  readonly by: string;
+  readonly engine: EngineSpec;
+  readonly instruments: readonly Instrument[];
+  /** An entry that stands before this one, by id. */
+  readonly known: (id: string) => AnyEntry | undefined;
+  /** Slips the house found on a reading before this one. */
+  readonly found: FoundOn;
+}
+
+/** Thrown by a kind's own reading of what was sent, so that each check is one line. */
+export class Refused extends Error {
+  constructor(
+    readonly path: string,
+    readonly sentence: string,
+  ) {
+    super(sentence);
+  }
+}
+
+type Entry<K extends string, F extends Fields> = {
+  readonly id: string;
+  readonly at: string;
+  readonly by: string;
+  readonly kind: K;
+} & OfFields<F>;
+
+type Body<K extends string, F extends Fields, A extends keyof F, O extends keyof F> = Omit<
+  Entry<K, F>,
+  'by' | A | O
+> & { readonly [P in O]?: Of<F[P]> | undefined };
+
+/**
+ * One kind of entry, in one record: its type, its check, its part of the published schema, what its ids name,
+ * and how what a screen sends becomes what the log holds.
+ */
+export interface EntryKind<E extends AnyEntry = AnyEntry, B = unknown> {
+  readonly kind: string;
+  /** As the log holds it. */
+  readonly shape: Shape<E>;
+  /** As a screen sends it: without what only its reader adds. */
+  readonly body: Shape<B>;
+  readonly is: (entry: AnyEntry) => entry is E;
+  /** A room reads only its own kinds. */
+  readonly in: (log: readonly AnyEntry[]) => E[];
+  /** The entry as a screen would have sent it. */
+  readonly sent: (entry: E) => B;
+  /** @throws Refused with the place and the sentence */
+  readonly read: (body: B, context: EntryContext) => E;
+  readonly renamed: (entry: E, naming: Naming) => E;
+}
+
+/**
+ * Describes a kind of entry.
+ * @param fields besides id, time, person and kind, in the order they are published
+ * @param how.added    fields that the reader of an entry adds: what a text says
+ * @param how.optional fields a screen may leave out, null then
+ * @param how.read     what cannot be said by a shape, and what is added; what was sent, with nulls, is passed on
+ */
+export function entryKind<
+  const K extends string,
+  F extends Fields,
+  A extends keyof F & string = never,
+  O extends keyof F & string = never,
+>(
+  kind: K,
+  fields: F,
+  how: {
+    readonly added?: readonly A[];
+    readonly optional?: readonly O[];
+    readonly read?: (
+      sent: Omit<Entry<K, F>, A>,
+      context: EntryContext,
+    ) => [A] extends [never] ? void : OfFields<Pick<F, A>>;
+  } = {},
+): EntryKind<Entry<K, F>, Body<K, F, A, O>> {
+  const added: readonly string[] = how.added ?? [];
+  const optional: readonly string[] = how.optional ?? [];
+  const pick = (keep: (k: string) => boolean): Fields =>
+    Object.fromEntries(Object.entries(fields).filter(([k]) => keep(k)));
+  const shape = object({ id, at: time, by: name, kind: oneOf(kind), ...fields }) as Shape<Entry<K, F>>;
+  const body = object(
+    { id, at: time, kind: oneOf(kind), ...pick((k) => !added.includes(k) && !optional.includes(k)) },
+    pick((k) => optional.includes(k)),
+  ) as unknown as Shape<Body<K, F, A, O>>;
+  const is = (entry: AnyEntry): entry is Entry<K, F> => entry.kind === kind;
+  return {
+    kind,
+    shape,
+    body,
+    is,
+    in: (log) => log.filter(is),
+    sent: (entry) =>
+      Object.fromEntries(
+        Object.entries(entry).filter(([k]) => k !== 'by' && !added.includes(k)),
+      ) as unknown as Body<K, F, A, O>,
+    read: (sent, context) => {
+      const given = sent as Readonly<Record<string, unknown>>;
+      const whole = {
+        ...given,
+        ...Object.fromEntries(optional.map((k) => [k, given[k] ?? null])),
+        by: context.by,
+      } as unknown as Omit<Entry<K, F>, A>;
+      const more = how.read?.(whole, context);
+      const entry = { ...whole, ...more } as unknown as Readonly<Record<string, unknown>>;
+      // In the order it is described, whatever order it was sent in.
+      return Object.fromEntries(
+        ['id', 'at', 'by', 'kind', ...Object.keys(fields)].map((k) => [k, entry[k]]),
+      ) as unknown as Entry<K, F>;
+    },
+    renamed: (entry, naming) =>
+      ({
+        ...(shape.renamed(entry, naming, '') as Entry<K, F>),
+        id: naming('entry', entry.id, '/id'),
+      }) as Entry<K, F>,
+  };
+}
+
+/** The entry a kind's record describes. */
+export type EntryOf<T> = T extends EntryKind<infer E, infer _B> ? E : never;
+/** What a screen sends of it. */
+export type BodyOf<T> = T extends EntryKind<infer _E, infer B> ? B : never;
+
+export type EntryReading<E extends AnyEntry = AnyEntry> =
+  | { readonly ok: true; readonly entry: E }
+  | { readonly ok: false; readonly path: string; readonly sentence: string };
+
+/** Looks a kind up in a list of them. */
+export const kindIn = (kinds: readonly EntryKind[], kind: unknown): EntryKind | undefined =>
+  kinds.find((k) => k.kind === kind);
+
+/**
+ * What is wrong with the shape of something a screen sent.
+ * @param kinds every kind the house knows
+ */
+export function bodyMisfitsIn(kinds: readonly EntryKind[], body: unknown): Misfit[] {
+  const kind = typeof body === 'object' && body !== null ? (body as { kind?: unknown }).kind : undefined;
+  const found = kindIn(kinds, kind);
+  return found
+    ? found.body.check(body, '')
+    : [{ path: '/kind', sentence: `should be one of ${kinds.map((k) => k.kind).join(', ')}` }];
+}
+
+/** Reads what a screen sent as the log will hold it, by its kind's own record. */
+export function readBy(
+  kinds: readonly EntryKind[],
+  body: { readonly kind: string },
+  context: EntryContext,
+): EntryReading {
+  const kind = kindIn(kinds, body.kind);
+  if (!kind) return { ok: false, path: '/kind', sentence: 'There is no such kind of entry.' };
+  try {
+    return { ok: true, entry: kind.read(body, context) };
+  } catch (error) {
+    if (error instanceof Refused) return { ok: false, path: error.path, sentence: error.sentence };
+    throw error;
+  }
+}

@@ -1,0 +1,152 @@
+import type { LogEntry, WorkEntry } from './entries.js';
+import type { Place } from './place.js';
+
+/** What a finished figure or step is called where it can be opened again. */
+export const REOPENED = {
+  bore: 'bore size',
+  shape: 'out-of-round and taper',
+  piston: 'piston size',
+  clearance: 'clearance',
+  'ring-gap': 'ring gaps',
+  'ring-groove': 'ring grooves',
+  wash: 'wash',
+  mass: 'piston mass',
+  deck: 'deck clearance',
+  squish: 'squish',
+  compression: 'compression ratio',
+  'port-timing': 'port timing',
+  'piston-to-valve': 'piston to valve',
+  lash: 'valve clearance',
+  'comparator-map': 'readings since the last good zero',
+} as const;
+export type Reopened = keyof typeof REOPENED;
+
+interface WorkInfo {
+  readonly name: string;
+  readonly reopens: readonly Reopened[];
+  /**
+   * What it makes of the wall: one renewed by this work is held against what a new one must meet, with or
+   * without a ticket; one that is `resized` only when a ticket says to what; an exchanged cylinder besides
+   * carries none of the old one's findings.
+   */
+  readonly wall?: 'renewed' | 'exchanged' | 'resized';
+}
+
+const NEW_WALL: readonly Reopened[] = ['bore', 'shape', 'clearance', 'ring-gap', 'wash'];
+const HEAD: readonly Reopened[] = ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash'];
+
+const TABLE = {
+  honed: { name: 'honed', reopens: NEW_WALL, wall: 'resized' },
+  bored: { name: 'bored and honed', reopens: NEW_WALL, wall: 'renewed' },
+  replated: { name: 'replated', reopens: NEW_WALL, wall: 'renewed' },
+  sleeved: { name: 'sleeved', reopens: NEW_WALL, wall: 'renewed' },
+  exchanged: { name: 'another cylinder', reopens: [...NEW_WALL, ...HEAD], wall: 'exchanged' },
+  'ports-eased': { name: 'port edges eased', reopens: ['ring-gap', 'wash'] },
+  'piston-renewed': {
+    name: 'another piston',
+    reopens: ['piston', 'clearance', 'ring-groove', 'deck', 'mass'],
+  },
+  'piston-eased': { name: 'piston crown eased', reopens: ['piston', 'clearance', 'wash'] },
+  'rings-renewed': { name: 'other rings', reopens: ['ring-gap', 'ring-groove'] },
+  washed: { name: 'washed until a white cloth stays white', reopens: [] },
+  'gasket-changed': { name: 'another gasket', reopens: HEAD },
+  skimmed: { name: 'skimmed', reopens: HEAD },
+  'shim-changed': { name: 'another shim', reopens: ['lash'] },
+  'zeroed-again': { name: 'comparator zeroed again', reopens: ['comparator-map'] },
+} as const satisfies Record<string, WorkInfo>;
+
+/** Work that changes something which may already have been measured. */
+export type WorkKind = keyof typeof TABLE;
+/** The one table of work: its name, what it opens again, what it makes of the wall. */
+export const WORK: Readonly<Record<WorkKind, WorkInfo>> = TABLE;
+export const WORK_KINDS = Object.keys(TABLE) as readonly WorkKind[];
+
+/** Whether work makes a wall of another size, which a ticket may give. */
+export const resizes = (what: WorkKind): boolean => WORK[what].wall !== undefined;
+
+const FIGURE: Record<Place['part'], Reopened | null> = {
+  bore: 'bore',
+  land: 'bore',
+  piston: 'piston',
+  pin: null,
+  'pin-bore': null,
+  'small-end': null,
+  clearance: 'clearance',
+  'ring-gap': 'ring-gap',
+};
+
+/** The piston that work with a kit is about; the pin's hole goes with its piston. */
+function isAnotherPiston(station: Place, w: WorkEntry): boolean {
+  if (station.part !== 'piston' || w.kitId === null) return false;
+  if (w.what === 'piston-renewed') return station.kit !== null && station.kit !== w.kitId;
+  return w.what === 'piston-eased' && station.kit !== w.kitId;
+}
+
+/**
+ * Whether work done after an entry has opened its station again.
+ * @param after work entries later in the log than the reading
+ */
+export function isReopened(station: Place, after: readonly WorkEntry[]): boolean {
+  const figure = FIGURE[station.part];
+  return after.some(
+    (w) =>
+      (w.cylinder === null || w.cylinder === station.cylinder) &&
+      ((figure !== null && WORK[w.what].reopens.includes(figure) && !isAnotherPiston(station, w)) ||
+        // Another piston brings another hole for the pin.
+        (station.part === 'pin-bore' && w.what === 'piston-renewed')),
+  );
+}
+
+/** Work entries of a log with their place in it. */
+export const workOf = (log: readonly LogEntry[]): { readonly at: number; readonly entry: WorkEntry }[] =>
+  log.flatMap((entry, at) => (entry.kind === 'work' ? [{ at, entry }] : []));
+
+export interface OpenAgain {
+  readonly work: WorkEntry;
+  readonly what: Reopened;
+}
+
+/**
+ * Steps without a figure of their own that work has opened and nothing has closed: a wall that was stoned
+ * stays unwashed until it is washed.
+ */
+export function openSteps(log: readonly LogEntry[]): OpenAgain[] {
+  const works = workOf(log);
+  return works.flatMap(({ at, entry }) =>
+    WORK[entry.what].reopens.includes('wash') &&
+    !works.some(
+      (w) =>
+        w.at > at &&
+        w.entry.what === 'washed' &&
+        (w.entry.cylinder === null || w.entry.cylinder === entry.cylinder),
+    )
+      ? [{ work: entry, what: 'wash' as const }]
+      : [],
+  );
+}
+
+/** How a cylinder's wall was renewed or resized last. */
+export interface RenewedWall {
+  readonly work: WorkEntry;
+  /** Finished size that was asked for; null when no ticket is on file. */
+  readonly ticket: WorkEntry['ticket'];
+  /** Kit it was made for. */
+  readonly kitId: string | null;
+}
+
+/**
+ * The last time a cylinder's wall was renewed or brought to a ticket; null for the wall that came in. A hone
+ * without a ticket leaves what was asked for before it.
+ */
+export function renewedWall(log: readonly LogEntry[], cylinder: number): RenewedWall | null {
+  let last = null as RenewedWall | null;
+  for (const { entry } of workOf(log)) {
+    if (entry.cylinder !== null && entry.cylinder !== cylinder) continue;
+    const { wall } = WORK[entry.what];
+    if (wall === 'renewed' || wall === 'exchanged')
+      last = { work: entry, ticket: entry.ticket, kitId: entry.kitId };
+    else if (wall === 'resized' && entry.ticket)
+      last = { work: entry, ticket: entry.ticket, kitId: entry.kitId ?? last?.kitId ?? null };
+  }
+  return last;
+}

@@ -1,0 +1,133 @@
+import {
+  instrumentOf,
+  rankActions,
+  READS,
+  type Instrument,
+  type RankedAction,
+  type ReadAction,
+} from '../gauges/index.js';
+import { fittedPiston, nominalOf, type JobFile } from '../job/index.js';
+import { placeKey, type BorePlace, type GapPlace, type SizePlace } from '../log/index.js';
+import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
+import { nm } from '../units/index.js';
+import type { VerdictItem } from '../verdicts/index.js';
+import { comparatorWorth } from './comparatorWorth.js';
+import type { PlaceState, ReadingsState } from './standingReadings.js';
+
+export type NextReadKind = 'repeat' | 'five' | 'third-direction' | 'other-gauge' | 'comparator' | 'leaves';
+
+/** One way to settle an undecided figure. */
+export interface NextRead extends ReadAction<NextReadKind> {
+  readonly station: SizePlace | GapPlace;
+  /** Gauge to take; the one in hand for a repeat. */
+  readonly gauge: string;
+}
+
+/** Minutes each way takes, re-seating and setting up included. Estimates; only their order matters. */
+const MINUTES: Record<NextReadKind, number> = {
+  repeat: 1,
+  five: 5,
+  'third-direction': 1,
+  'other-gauge': 3,
+  comparator: 8,
+  leaves: 5,
+};
+const MOST_REPEATS = 6;
+
+/** Where a third direction would show an oval lying between the two that were read. */
+function thirdDirection(file: JobFile, item: VerdictItem): BorePlace | null {
+  const depth = nm(item.depth ?? file.engine.depths.top);
+  const angle = [45, 135]
+    .map((o) => halfTurn(thrustAngle(file.engine) + o))
+    .find((a) => !isBlocked(file.engine, depth, a));
+  return angle === undefined ? null : { part: 'bore', cylinder: item.cylinder, depth, angle };
+}
+
+/** The station whose reading is the figure in question. */
+export function placeBehind(item: VerdictItem, readings: ReadingsState): PlaceState | null {
+  if (item.feature === 'finding') return null;
+  const parts: Partial<Record<VerdictItem['feature'], readonly string[]>> = {
+    'pin.in-piston': ['pin-bore', 'pin'],
+    'pin.in-rod': ['small-end', 'pin'],
+  };
+  const of = parts[item.feature] ?? ['bore'];
+  const here = [...readings.places.values()].filter(
+    (s) =>
+      of.includes(s.station.part) &&
+      s.station.cylinder === item.cylinder &&
+      (s.station.part !== 'bore' || item.depth === null || s.station.depth === item.depth) &&
+      s.result,
+  );
+  const sign = item.side === 'min' ? -1 : 1;
+  return here.sort((a, b) => sign * (b.result!.estimate.value - a.result!.estimate.value))[0] ?? null;
+}
+
+const fused = (u: number, v: number): number => 1 / Math.hypot(1 / u, 1 / v);
+
+/**
+ * Ways to settle an undecided figure, best first: the expected cost of a wrong decision each takes away per
+ * minute of work.
+ */
+export function nextReads(
+  file: JobFile,
+  item: VerdictItem,
+  readings: ReadingsState,
+): RankedAction<NextRead>[] {
+  if (item.value === null || item.limitAt === null || item.u === null) return [];
+  const behind = placeBehind(item, readings);
+  if (!behind) return [];
+  const { u } = item;
+  const scatter = item.budget
+    .filter((b) => b.kind === 'resolution' || b.kind === 'repeatability')
+    .reduce((sum, b) => sum + b.u * b.u, 0);
+  const after = (times: number) => Math.sqrt(Math.max(0, u * u - (scatter * times) / (times + 1)));
+  const actions: NextRead[] = [];
+  const add = (kind: NextReadKind, uAfter: number, station: NextRead['station'], gauge: string): void =>
+    void actions.push({ kind, u: uAfter, minutes: MINUTES[kind], station, gauge });
+
+  const inHand = behind.readings.at(-1)!.entry.instrumentId;
+  const used = new Set(behind.readings.map((r) => r.entry.instrumentId));
+  if (behind.readings.length < MOST_REPEATS) {
+    add('repeat', after(1), behind.station, inHand);
+    add('five', after(5), behind.station, inHand);
+  }
+  if (item.because === 'unseen') {
+    const third = thirdDirection(file, item);
+    if (third && !readings.places.has(placeKey(third))) add('third-direction', u * 0.75, third, inHand);
+  }
+  for (const g of item.outlook)
+    if (!used.has(g.instrument.id)) add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
+
+  const reach = (i: Instrument) => item.limitAt !== null && inRange(i, nominalOf(file, behind.station));
+  const bore = behind.station.part === 'bore';
+  const zeroed = behind.readings.some((r) => r.entry.zeroId !== null);
+  const gauges = file.instruments.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
+  const micrometers = file.instruments.filter((i) => i.type === 'micrometer' && reach(i));
+  if (bore && !zeroed && gauges[0] && micrometers[0]) {
+    const at = file.log.at(-1)?.at ?? '';
+    const worth = comparatorWorth(file, item.cylinder, gauges[0], micrometers[0], undefined, at, 3);
+    add(
+      'comparator',
+      item.feature === 'clearance' ? Math.min(u, worth.clearance) : fused(u, worth.bore),
+      behind.station,
+      gauges[0].id,
+    );
+  }
+  const leaves = file.instruments.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
+  if (item.feature === 'clearance' && leaves && item.bracket === null) {
+    const { kit } = fittedPiston(file, item.cylinder);
+    const station: GapPlace = { part: 'clearance', cylinder: item.cylinder, kit: kit?.id ?? null };
+    // Blades near a clearance lie about 0.02 apart, and the bias is 0.025 wide.
+    if (!readings.gaps.has(placeKey(station))) add('leaves', fused(u, 10_000), station, leaves.id);
+  }
+  return rankActions(
+    { value: item.value, limit: item.limitAt, u, consequence: item.consequence },
+    actions,
+    file.shop.rules,
+  );
+}
+
+const inRange = (i: Instrument, size: number): boolean => size >= i.rangeLow && size <= i.rangeHigh;
+
+/** Name of an instrument, for a sentence. */
+export const gaugeName = (file: JobFile, id: string): string => instrumentOf(file, id).name;

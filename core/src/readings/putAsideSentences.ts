@@ -1,0 +1,39 @@
+import type { JobFile } from '../job/index.js';
+import { isReopened, WORK, workOf } from '../log/index.js';
+import { capital } from '../verdicts/index.js';
+import { gaugeName } from './nextReads.js';
+import type { ReadingsState } from './standingReadings.js';
+
+const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`;
+
+/** What no longer counts, in words: a sentence for each piece of work and each lost zero that put readings aside. */
+export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'setAside' | 'zeros'>): string[] {
+  const works = workOf(file.log);
+  const byWork = new Map<string, number>();
+  const byZero = new Map<string, { readonly why: 'zero-lost' | 'zeroed-again'; n: number }>();
+  file.log.forEach((e, i) => {
+    const why = state.setAside.get(e.id);
+    if (!why || (e.kind !== 'reading' && e.kind !== 'leaf')) return;
+    if (why !== 'work' && e.kind === 'reading' && e.zeroId) {
+      const known = byZero.get(e.zeroId) ?? { why, n: 0 };
+      known.n += 1;
+      byZero.set(e.zeroId, known);
+    } else {
+      const first = works.find((w) => w.at > i && isReopened(e.station, [w.entry]));
+      if (first) byWork.set(first.entry.id, (byWork.get(first.entry.id) ?? 0) + 1);
+    }
+  });
+  const named = works
+    .filter(({ entry }) => byWork.has(entry.id))
+    .map(({ entry }) => {
+      const where = entry.cylinder === null ? 'all cylinders' : file.engine.cylinders[entry.cylinder]!;
+      return `${capital(WORK[entry.what].name)} (${where}): ${counted(byWork.get(entry.id)!)} before it no longer count.`;
+    });
+  const lost = [...byZero].map(([id, { why, n }]) => {
+    const gauge = gaugeName(file, state.zeros.get(id)!.instrumentId);
+    return why === 'zero-lost'
+      ? `The zero of ${gauge} wandered more than scatter explains: ${counted(n)} since it no longer count.`
+      : `${gauge} was zeroed anew before its last zero was found again: ${counted(n)} since that no longer count.`;
+  });
+  return [...named, ...lost];
+}

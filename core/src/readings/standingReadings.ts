@@ -1,0 +1,358 @@
+import {
+  calibrationOverdue,
+  instrumentOf,
+  leafBracket,
+  readingEstimate,
+  scatterOf,
+  uncertaintyOf,
+  type LeafBracket,
+  type TakenReading,
+  type Zero,
+} from '../gauges/index.js';
+import { benchOf, materialOf, nominalOf, type JobFile } from '../job/index.js';
+import {
+  isReopened,
+  partKey,
+  placeKey,
+  senseOf,
+  standing,
+  standingLeaves,
+  workOf,
+  type FoundOn,
+  type GapPlace,
+  type LeafEntry,
+  type LogEntry,
+  type ReadingEntry,
+  type SizePlace,
+  type SlipCode,
+  type StandingReading,
+} from '../log/index.js';
+import { halfTurn } from '../specs/index.js';
+import { depthText, nm, type LengthUnit } from '../units/index.js';
+import { outliers } from './outliers.js';
+import { placeEstimate, type PlaceEstimate } from './placeEstimate.js';
+import { slips, type SlipQuestion } from './slips.js';
+import { zeroFate, zerosOf, type ZeroFate } from './zeros.js';
+
+export interface PlaceState {
+  readonly station: SizePlace;
+  readonly key: string;
+  readonly readings: readonly StandingReading[];
+  /** Null while every reading here is held by an open question. */
+  readonly result: PlaceEstimate | null;
+  /** Coarsest step of the gauges used, nm: a figure here shows no finer. */
+  readonly step: number;
+  readonly overdue: boolean;
+}
+
+/** What the leaves tried in one gap leave between them. */
+export interface GapState {
+  readonly station: GapPlace;
+  readonly key: string;
+  readonly tries: readonly LeafEntry[];
+  readonly bracket: LeafBracket;
+  /** Tolerance of one leaf of the set used, nm. */
+  readonly tolerance: number;
+  readonly overdue: boolean;
+}
+
+/** Why a reading is kept but no longer counts. */
+export type SetAside = 'work' | 'zero-lost' | 'zeroed-again';
+
+export interface ReadingsState {
+  readonly places: ReadonlyMap<string, PlaceState>;
+  readonly gaps: ReadonlyMap<string, GapState>;
+  /** Open questions, oldest first. */
+  readonly questions: readonly SlipQuestion[];
+  /** Ids of readings left out until their question is answered. */
+  readonly held: ReadonlySet<string>;
+  /** Stations with a reading that does not belong to its map, until it was read often enough or answered. */
+  readonly doubted: ReadonlySet<string>;
+  /** Readings that work done since, or a zero that was not found again, has put aside. */
+  readonly setAside: ReadonlyMap<string, SetAside>;
+  readonly zeros: ReadonlyMap<string, Zero>;
+  /** Readings of a zero that was not found again since they were taken: what it wandered is not known. */
+  readonly unclosed: ReadonlySet<string>;
+}
+
+export const takenReading = (
+  file: JobFile,
+  e: ReadingEntry,
+  zeros: ReadonlyMap<string, Zero>,
+): TakenReading => ({
+  id: e.id,
+  value: e.value,
+  instrumentId: e.instrumentId,
+  place: placeKey(e.station),
+  at: e.at,
+  by: e.by,
+  part: partKey(e.station),
+  sense: senseOf(e.station),
+  material: materialOf(file, e.station),
+  thermalPart: e.station.part === 'bore' || e.station.part === 'land' ? 'cylinder' : 'piston',
+  zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),
+});
+
+/** Questions about one reading given those before it, in the reader's unit. */
+function questionsFor(
+  file: JobFile,
+  e: ReadingEntry,
+  earlier: readonly ReadingEntry[],
+  zeros: ReadonlyMap<string, Zero>,
+  show: LengthUnit,
+): SlipQuestion[] {
+  const instrument = instrumentOf(file, e.instrumentId);
+  const same = earlier.filter((r) => partKey(r.station) === partKey(e.station));
+  const zero = e.zeroId === null ? undefined : zeros.get(e.zeroId);
+  return slips(e, {
+    instrument,
+    nominal: nominalOf(file, e.station),
+    neighbours: same.map((r) => r.value),
+    u: Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
+    offGaugeHeight: e.station.part === 'piston' && e.station.place !== 'gauge-height',
+    ...(zero
+      ? {
+          deviation: {
+            zero: nm(zero.value),
+            deviation: e.value - zero.value,
+            travel: instrument.travel,
+          },
+        }
+      : {}),
+    show,
+  });
+}
+
+/** A station that someone else took while this reading was on its way: both are kept, and it is asked. */
+function takenTwice(log: readonly LogEntry[], e: ReadingEntry): SlipQuestion[] {
+  if (e.seen === null) return [];
+  const from = log.findIndex((x) => x.id === e.seen);
+  const to = log.findIndex((x) => x.id === e.id);
+  const key = placeKey(e.station);
+  const other = log
+    .slice(from + 1, to)
+    .find((x) => x.kind === 'reading' && x.by !== e.by && placeKey(x.station) === key);
+  if (from < 0 || other?.kind !== 'reading') return [];
+  return [
+    {
+      code: 'taken-twice',
+      readingId: e.id,
+      sentence: `${other.by} took this station meanwhile: ${other.text}; ${e.by} ${e.text}. Both are kept and count. Were both of this place?`,
+      instead: null,
+      holds: false,
+    },
+  ];
+}
+
+/** Readings put aside by work done after them or by a zero that was lost. */
+function putAside(file: JobFile, wandering: ZeroFate): Map<string, SetAside> {
+  const aside = new Map<string, SetAside>(wandering.aside);
+  const works = workOf(file.log);
+  if (works.length === 0) return aside;
+  file.log.forEach((e, i) => {
+    if (e.kind !== 'reading' && e.kind !== 'leaf') return;
+    const after = works.filter((w) => w.at > i).map((w) => w.entry);
+    if (isReopened(e.station, after)) aside.set(e.id, 'work');
+  });
+  return aside;
+}
+
+const scatterOn = (file: JobFile) => (id: string) =>
+  Math.max(instrumentOf(file, id).repeatability, instrumentOf(file, id).resolution / 2);
+
+/**
+ * Slips the house finds on readings that others are to stand in for, each against what stood before it. A
+ * question already answered “as typed” is found no more.
+ */
+export function slipsFound(file: JobFile): FoundOn {
+  const claimed = new Set(
+    file.log.flatMap((e) => (e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])),
+  );
+  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const found = new Map<string, ReadonlySet<SlipCode>>();
+  const none: ReadonlySet<SlipCode> = new Set();
+  let zeros: ReadonlyMap<string, Zero> | null = null;
+  return (id) => {
+    const known = found.get(id);
+    if (known) return known;
+    const at = file.log.findIndex((e) => e.id === id);
+    const entry = file.log[at];
+    if (entry?.kind !== 'reading') return none;
+    zeros ??= zerosOf(file.log);
+    const before = file.log
+      .slice(0, at)
+      .filter((e): e is ReadingEntry => e.kind === 'reading' && !claimed.has(e.id) && !gone.has(e.id));
+    const codes = new Set(questionsFor(file, entry, before, zeros, 'mm').map((q) => q.code));
+    for (const e of file.log) if (e.kind === 'answer' && e.readingId === id) codes.delete(e.slip);
+    found.set(id, codes);
+    return codes;
+  };
+}
+
+/**
+ * The readings of a job that stand, by station, with the questions that are open about them. Questions are
+ * asked in the order the readings were typed, each against those accepted before it, so that a later entry
+ * never raises an old question anew; outliers are judged on the whole map.
+ */
+export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): ReadingsState {
+  const bench = benchOf(file);
+  const zeros = zerosOf(file.log);
+  const wandering = zeroFate(file, zeros);
+  const setAside = putAside(file, wandering);
+  const stand = standing(file.log, scatterOn(file), slipsFound(file)).filter(
+    (s) => !setAside.has(s.entry.id),
+  );
+  const answered = new Set(
+    file.log.flatMap((e) => (e.kind === 'answer' ? [`${e.readingId}:${e.slip}`] : [])),
+  );
+  const questions: SlipQuestion[] = [];
+  const held = new Set<string>();
+  const accepted: ReadingEntry[] = [];
+  for (const { entry } of stand) {
+    const open = [...questionsFor(file, entry, accepted, zeros, show), ...takenTwice(file.log, entry)].filter(
+      (q) => !answered.has(`${entry.id}:${q.code}`) && q.code !== 'wrong-place',
+    );
+    questions.push(...open);
+    if (open.some((q) => q.holds)) held.add(entry.id);
+    else accepted.push(entry);
+  }
+  questions.push(...wrongAxis(file, accepted).filter((q) => !answered.has(`${q.readingId}:${q.code}`)));
+
+  const groups = new Map<string, StandingReading[]>();
+  for (const s of stand) {
+    const key = placeKey(s.entry.station);
+    groups.set(key, [...(groups.get(key) ?? []), s]);
+  }
+  const odd = flaggedStations(file, groups, held, show);
+  const doubted = new Set<string>();
+  for (const key of odd.keys()) {
+    const group = groups.get(key)!.filter((s) => !held.has(s.entry.id));
+    const first = group[0]!.entry;
+    if (group.length < 3 && !answered.has(`${first.id}:outlier`)) {
+      doubted.add(key);
+      questions.push({
+        code: 'outlier',
+        readingId: first.id,
+        sentence: odd.get(key)!,
+        instead: null,
+        holds: false,
+      });
+    }
+  }
+
+  const places = new Map<string, PlaceState>();
+  for (const [key, readings] of groups) {
+    const usable = readings
+      .filter((r) => !held.has(r.entry.id))
+      .map((r) => takenReading(file, r.entry, zeros));
+    places.set(key, {
+      station: readings[0]!.entry.station,
+      key,
+      readings,
+      result: usable.length === 0 ? null : placeEstimate(usable, bench, odd.has(key)),
+      step: Math.max(...readings.map((r) => instrumentOf(bench, r.entry.instrumentId).resolution)),
+      overdue: readings.some((r) =>
+        calibrationOverdue(instrumentOf(bench, r.entry.instrumentId), r.entry.at),
+      ),
+    });
+  }
+  return {
+    places,
+    gaps: gapsOf(file, setAside),
+    questions,
+    held,
+    doubted,
+    setAside,
+    zeros,
+    unclosed: wandering.unclosed,
+  };
+}
+
+function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {
+  const gaps = new Map<string, GapState>();
+  for (const e of standingLeaves(file.log).filter((l) => !setAside.has(l.id))) {
+    const key = placeKey(e.station);
+    const tries = [...(gaps.get(key)?.tries ?? []), e];
+    const used = tries.map((t) => ({ of: instrumentOf(file, t.instrumentId), at: t.at }));
+    gaps.set(key, {
+      station: e.station,
+      key,
+      tries,
+      bracket: leafBracket(tries),
+      tolerance: Math.max(...used.map((u) => u.of.maxError * (calibrationOverdue(u.of, u.at) ? 2 : 1))),
+      overdue: used.some((u) => calibrationOverdue(u.of, u.at)),
+    });
+  }
+  return gaps;
+}
+
+/** A piston across the pin is not subtracted from bores read along the pin alone. */
+function wrongAxis(file: JobFile, accepted: readonly ReadingEntry[]): SlipQuestion[] {
+  return file.engine.cylinders.flatMap((name, cylinder): SlipQuestion[] => {
+    const bores = accepted.filter((e) => e.station.part === 'bore' && e.station.cylinder === cylinder);
+    const piston = accepted.findLast(
+      (e) =>
+        e.station.part === 'piston' && e.station.cylinder === cylinder && e.station.place === 'gauge-height',
+    );
+    const pin = halfTurn(file.engine.pinAxisDeg);
+    const along =
+      bores.length >= 2 && bores.every((e) => e.station.part === 'bore' && halfTurn(e.station.angle) === pin);
+    return along && piston
+      ? [
+          {
+            code: 'wrong-axis',
+            readingId: piston.id,
+            sentence: `Every ${name} bore reading lies along the pin, the piston across it. Read the bore on the thrust axis too, or is a direction named wrong?`,
+            instead: null,
+            holds: false,
+          },
+        ]
+      : [];
+  });
+}
+
+/** Scatter of one reading, its resolution in it, nm. */
+const singleScatter = (file: JobFile, e: ReadingEntry): number => {
+  const instrument = instrumentOf(file, e.instrumentId);
+  return Math.hypot(scatterOf(instrument, file, e.by).s, instrument.resolution / Math.sqrt(12));
+};
+
+/** Stations whose first reading does not belong to its cylinder's map, with the question to ask. */
+function flaggedStations(
+  file: JobFile,
+  groups: ReadonlyMap<string, readonly StandingReading[]>,
+  held: ReadonlySet<string>,
+  show: LengthUnit,
+): Map<string, string> {
+  const flagged = new Map<string, string>();
+  file.engine.cylinders.forEach((name, cylinder) => {
+    const cells = [...groups].flatMap(([key, readings]) => {
+      const first = readings.find((r) => !held.has(r.entry.id))?.entry;
+      const s = first?.station;
+      return first && s?.part === 'bore' && s.cylinder === cylinder
+        ? [
+            {
+              key,
+              depth: s.depth,
+              angle: halfTurn(s.angle),
+              value: first.value,
+              u: Math.SQRT2 * singleScatter(file, first),
+            },
+          ]
+        : [];
+    });
+    if (cells.length === 0) return;
+    const u = Math.max(...cells.map((c) => c.u));
+    for (const outlier of outliers(cells, u)) {
+      for (const key of outlier.keys) {
+        flagged.set(
+          key,
+          outlier.keys.length > 1
+            ? `One of the two ${name} readings at ${depthText(cells.find((c) => c.key === key)!.depth, show)} does not belong to its map. Take both twice more.`
+            : `This ${name} reading does not belong to its map. Take it twice more; the median of three counts.`,
+        );
+      }
+    }
+  });
+  return flagged;
+}

@@ -1,0 +1,46 @@
+import type { Decision, RouteName } from '../job/index.js';
+import type { EngineSpec, Kit } from '../specs/index.js';
+import type { KitComparison } from './kitOptions.js';
+
+/** The way a kit is meant, where only the kit was named. */
+export const routeOf = (kit: Kit | null): RouteName =>
+  kit === null ? 'reuse' : kit.oversize > 0 ? 'bore' : 'fit';
+
+/**
+ * Whether a decision's way and kit belong together: boring needs an oversize, a piston for the bore as it is
+ * one of standard size, reuse none.
+ * @returns what is wrong, or null
+ */
+export function decisionMisfit(
+  engine: Pick<EngineSpec, 'kits'>,
+  decision: Pick<Decision, 'route' | 'kitId'>,
+): string | null {
+  const kit = engine.kits.find((k) => k.id === decision.kitId);
+  if (decision.kitId !== null && !kit) return 'This engine has no such kit.';
+  switch (decision.route) {
+    case 'reuse':
+      return kit ? 'Nothing is bored and nothing is bought: no kit belongs to that.' : null;
+    case 'bore':
+      return !kit || kit.oversize === 0 ? 'Boring needs the oversize it is for.' : null;
+    case 'fit':
+      return !kit || kit.oversize > 0 ? 'A piston of another size does not go into the bore as it is.' : null;
+    default:
+      return null;
+  }
+}
+
+/**
+ * Whether a decision may be kept at all, whatever the reason: a wall that is never bored is not sent to be
+ * bored, a kit without a clearance is not chosen.
+ * @returns the sentence why not, or null
+ */
+export function decisionRefused(
+  engine: Pick<EngineSpec, 'kits'>,
+  kits: KitComparison,
+  decision: Pick<Decision, 'route' | 'kitId'>,
+): string | null {
+  const misfit = decisionMisfit(engine, decision);
+  if (misfit) return misfit;
+  if (decision.route !== 'bore' && decision.route !== 'fit') return null;
+  return kits.options.find((o) => o.kit.id === decision.kitId)?.whyNot ?? null;
+}

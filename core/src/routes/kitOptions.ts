@@ -1,0 +1,340 @@
+import {
+  doubts,
+  extremeConformance,
+  extremeTail,
+  fitCandidate,
+  fitKey,
+  kitPiston,
+  rangeOf,
+  twoDirections,
+  type BoreState,
+  type MapSpread,
+} from '../bore/index.js';
+import {
+  clearances,
+  targetBore,
+  verificationRemedy,
+  verificationU,
+  type Remedy,
+  type TargetBore,
+  type Verification,
+} from '../fit/index.js';
+import { conformance, decide, difference, exactly, uncertaintyOf, type Estimate } from '../gauges/index.js';
+import type { JobFile } from '../job/index.js';
+import type { Score } from '../log/index.js';
+import type { ReadingsState } from '../readings/index.js';
+import type { Governing, Kit } from '../specs/index.js';
+import { nm } from '../units/index.js';
+import { governingFor } from '../verdicts/index.js';
+import {
+  cleanupDiameters,
+  cleanupOdds,
+  type Cleanup,
+  type CleanupDiameters,
+  type CleanupOdds,
+} from './cleanup.js';
+import { CONSTRUCTION } from './construction.js';
+import { jointP, recommend, weakest } from './recommend.js';
+
+/** How a piston goes into the bore as it is. */
+export interface BoreFit {
+  readonly tightest: number;
+  readonly loosest: number;
+  /** That both ends of the clearance are kept at once, what two directions cannot see among it. */
+  readonly p: number;
+  readonly state: 'within' | 'undecided' | 'beyond';
+  /** A quick figure, never higher than the true one, until the whole map is propagated. */
+  readonly provisional: boolean;
+}
+
+export interface CylinderOption {
+  readonly cylinder: number;
+  /** Piston the size is for. */
+  readonly piston: { readonly size: number; readonly from: 'measured' | 'listed' };
+  /** Finished size to ask for; null when nothing is bored. */
+  readonly target: TargetBore | null;
+  readonly cleanup: CleanupDiameters | null;
+  readonly odds: CleanupOdds | null;
+  /** Clearance in the bore as measured, for a piston that needs no boring. */
+  readonly fit: BoreFit | null;
+  readonly p: number | null;
+}
+
+export interface KitOption {
+  readonly kit: Kit;
+  /** Bored to an oversize, or fitted to the bore as it is. */
+  readonly way: 'bore' | 'fit';
+  readonly feasible: boolean;
+  /** The sentence why not. */
+  readonly whyNot: string | null;
+  readonly clearance: Governing;
+  readonly cylinders: readonly CylinderOption[];
+  /** Every cylinder is served, given that all take this kit; null until all are read. */
+  readonly p: number | null;
+  readonly says: Cleanup | null;
+  /** The cylinder that decides. */
+  readonly weakest: number | null;
+  readonly oversizesLeft: number;
+  /** Thinnest sleeve wall left, nm; null when the sleeve's outside is not on file or nothing is bored. */
+  readonly wallLeft: number | null;
+  readonly verification: Verification | null;
+  /** What would make its window verifiable, where it is not: null where nothing in the shop does. */
+  readonly remedy: Remedy | null;
+}
+
+export interface KitComparison {
+  readonly options: readonly KitOption[];
+  readonly recommended: KitOption | null;
+  /** Odds are of what was read so far: a plan is not complete or a question about it is open. */
+  readonly soFar: boolean;
+}
+
+type Range = { readonly low: number; readonly high: number };
+
+/** Whether every planned place of a bore is read and nothing about it is open. */
+const isKnown = (bore: BoreState): boolean => bore.survey !== null && bore.blockedBy === null;
+
+/**
+ * How surely a piston keeps both ends of its clearance in the bore as it is: the joint share of one
+ * propagation, the same that the clearance verdicts stand on; until that is worked the least it can be.
+ */
+function fitAsItIs(
+  file: JobFile,
+  bore: BoreState,
+  piston: Estimate,
+  range: Range,
+  spread: MapSpread | null,
+): BoreFit | null {
+  const { survey } = bore;
+  if (!survey) return null;
+  const { tightest, loosest } = clearances(survey.smallest.of, survey.largest.of, piston);
+  const found = spread?.fits[fitKey({ piston, ...range })];
+  const all = survey.depths.flatMap((d) => d.readings.map((r) => difference(r.of, piston)));
+  const quick = (side: 'max' | 'min') => {
+    const [of, limit] = side === 'max' ? ([loosest, range.high] as const) : ([tightest, range.low] as const);
+    const { u, dof } = uncertaintyOf(of);
+    const extreme = side === 'max' ? survey.largest : survey.smallest;
+    const beyond = side === 'max' ? of.value - limit : limit - of.value;
+    return {
+      p:
+        twoDirections(survey).length > 0
+          ? extremeConformance(survey, extreme, side, limit, u, bore.sigma, piston.value)
+          : conformance(of.value, side, limit, u, dof),
+      tail: extremeTail(beyond, of, all),
+    };
+  };
+  const [tight, loose] = found ? [found.tight, found.loose] : [quick('min'), quick('max')];
+  const states = [
+    decide(tight.p, 'seizure', file.shop.rules, tight.tail),
+    decide(loose.p, 'wear', file.shop.rules, loose.tail),
+  ];
+  return {
+    tightest: tightest.value,
+    loosest: loosest.value,
+    p: found?.p ?? Math.max(0, tight.p + loose.p - 1),
+    state: states.includes('beyond') ? 'beyond' : states.includes('undecided') ? 'undecided' : 'within',
+    provisional: !found,
+  };
+}
+
+function cylinderOption(
+  file: JobFile,
+  kit: Kit,
+  way: KitOption['way'],
+  bore: BoreState,
+  state: ReadingsState,
+  range: Range | null,
+  verification: Verification | null,
+  score: Score,
+  spread: MapSpread | null,
+): CylinderOption {
+  const measured = kitPiston(state, bore.cylinder, kit);
+  const piston = measured ?? exactly(kit.piston);
+  const common = {
+    cylinder: bore.cylinder,
+    piston: { size: piston.value, from: measured ? ('measured' as const) : ('listed' as const) },
+  };
+  if (way === 'fit') {
+    const candidate = fitCandidate(file, state, bore.cylinder, kit);
+    const fit = candidate && fitAsItIs(file, bore, candidate.piston, candidate, spread);
+    return { ...common, target: null, cleanup: null, odds: null, fit, p: fit?.p ?? null };
+  }
+  const { allowance, rules } = file.shop;
+  const target =
+    range && verification
+      ? targetBore({
+          piston: piston.value,
+          clearanceLow: range.low,
+          clearanceHigh: range.high,
+          uClearance: verification.u,
+          allowance: allowance.clearance,
+          rules,
+        })
+      : null;
+  const largest = bore.survey?.largest.of ?? null;
+  const wear = largest && {
+    standard: bore.reference.value,
+    largest: largest.value,
+    u: uncertaintyOf(largest).u,
+    score: score.depth,
+    felt: score.felt,
+    unknownScore: score.unknown,
+  };
+  // What the kit allows is its piston and the sheet's minimum; the guard for our gauges comes on top.
+  const odds = wear && range ? cleanupOdds(piston.value + range.low, wear) : null;
+  return { ...common, target, cleanup: wear && cleanupDiameters(wear), odds, fit: null, p: odds?.p ?? null };
+}
+
+const FIT_SAYS: Record<BoreFit['state'], Cleanup> = { within: 'will', undecided: 'may', beyond: 'will-not' };
+
+function together(cylinders: readonly CylinderOption[]): Cleanup | null {
+  const each = cylinders.map((c) => c.odds?.says ?? (c.fit ? FIT_SAYS[c.fit.state] : null));
+  if (each.includes(null)) return null;
+  return each.every((s) => s === 'will') ? 'will' : each.includes('will-not') ? 'will-not' : 'may';
+}
+
+function whyNotSentence(
+  file: JobFile,
+  kit: Kit,
+  way: KitOption['way'],
+  clearance: Governing,
+  wallLeft: number | null,
+): string | null {
+  const construction = CONSTRUCTION[file.engine.wall];
+  if (way === 'bore' && !construction.boring)
+    return `A bore with ${construction.name} is never bored and left: a larger kit means replating or a sleeve, by a specialist.`;
+  if (rangeOf(clearance) === null) {
+    const why =
+      clearance.status === 'governed'
+        ? `${kit.maker}’s sheet gives no complete clearance range.`
+        : clearance.status === 'ask'
+          ? clearance.question
+          : clearance.why;
+    return `${why} Without it no finished size can be given.`;
+  }
+  const limit = governingFor(file, 'sleeve.wall', ['service', 'new'], 'min');
+  const least = limit.status === 'governed' ? limit.limit.low : null;
+  return wallLeft !== null && least !== null && wallLeft < least
+    ? 'The sleeve wall left would be below its minimum.'
+    : null;
+}
+
+/** What of a kit no reading changes: its clearance and how well that can be verified. Worked once a file. */
+const verified = new WeakMap<
+  JobFile,
+  Map<string, { verification: Verification | null; remedy: Remedy | null }>
+>();
+function verificationOf(file: JobFile, kit: Kit, range: Range | null, at: string) {
+  const known =
+    verified.get(file) ?? new Map<string, { verification: Verification | null; remedy: Remedy | null }>();
+  verified.set(file, known);
+  const before = known.get(kit.id);
+  if (before) return before;
+  const verification = verificationU(file, kit, at);
+  const cannot =
+    range !== null &&
+    verification !== null &&
+    targetBore({
+      piston: kit.piston,
+      clearanceLow: range.low,
+      clearanceHigh: range.high,
+      uClearance: verification.u,
+      allowance: file.shop.allowance.clearance,
+      rules: file.shop.rules,
+    }).cannotBeVerified;
+  const now = { verification, remedy: cannot ? verificationRemedy(file, kit, at, range) : null };
+  known.set(kit.id, now);
+  return now;
+}
+
+/** How far a kit sits from the middle of its clearance, the cylinder that is farthest off, nm. */
+const offTarget = (o: Pick<KitOption, 'cylinders' | 'clearance'>): number => {
+  const range = rangeOf(o.clearance);
+  if (!range) return 0;
+  const middle = (range.low + range.high) / 2;
+  return Math.max(
+    0,
+    ...o.cylinders.map((c) => (c.fit ? Math.abs((c.fit.tightest + c.fit.loosest) / 2 - middle) : 0)),
+  );
+};
+
+/**
+ * The kits of this engine side by side: an oversize is bored for, a piston of standard size or a grade goes
+ * into the bore as it is. Does it serve every cylinder, to what size is each bore to be taken, what is left
+ * afterwards, and which is recommended: none before every plan is complete and every question answered.
+ * @param scores  what is known of the deepest score per cylinder
+ * @param at      ISO date, for calibration that has run out
+ * @param spreads propagated maps, one a cylinder; null where there is none yet
+ * @param ended   a finding says that a wall is not used again, or may not be: no kit is recommended for it
+ */
+export function kitOptions(
+  file: JobFile,
+  bores: readonly BoreState[],
+  state: ReadingsState,
+  scores: readonly Score[],
+  at: string,
+  spreads: readonly (MapSpread | null)[] = [],
+  ended = false,
+): KitComparison {
+  const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
+  const options = kits.map((kit): KitOption => {
+    const way = kit.oversize > 0 ? 'bore' : 'fit';
+    const clearance = governingFor(file, 'clearance', ['new'], 'min', kit.maker);
+    const range = rangeOf(clearance);
+    const { verification, remedy } = verificationOf(file, kit, range, at);
+    const surveyed = bores.map((bore) =>
+      cylinderOption(
+        file,
+        kit,
+        way,
+        bore,
+        state,
+        range,
+        verification,
+        scores[bore.cylinder]!,
+        spreads[bore.cylinder] ?? null,
+      ),
+    );
+    const finish = Math.max(...surveyed.map((c) => c.target?.high ?? c.piston.size));
+    const wallLeft =
+      way === 'fit' || file.engine.sleeveOuter === null ? null : nm((file.engine.sleeveOuter - finish) / 2);
+    const whyNot = whyNotSentence(file, kit, way, clearance, wallLeft);
+    // What may not be done gets no size to do it to.
+    const cylinders =
+      whyNot === null
+        ? surveyed
+        : surveyed.map((c) => ({ ...c, target: null, cleanup: null, odds: null, fit: null, p: null }));
+    const p = cylinders.map((c) => c.p);
+    return {
+      kit,
+      way,
+      feasible: whyNot === null,
+      whyNot,
+      clearance,
+      cylinders,
+      p: jointP(p),
+      says: together(cylinders),
+      weakest: weakest(p),
+      oversizesLeft: kits.filter((k) => k.oversize > kit.oversize).length,
+      wallLeft,
+      verification,
+      remedy,
+    };
+  });
+  const soFar = bores.some(
+    (b) => !isKnown(b) || doubts(b, (s) => s.largest.of.value) || doubts(b, (s) => s.smallest.of.value),
+  );
+  const best =
+    soFar || ended
+      ? null
+      : recommend(
+          options.map((o) => ({
+            option: o,
+            oversize: o.kit.oversize,
+            feasible: o.feasible,
+            offTarget: offTarget(o),
+            p: o.cylinders.map((c) => c.p),
+          })),
+        );
+  return { options, recommended: best?.option ?? null, soFar };
+}

@@ -1,0 +1,35 @@
+import { um, type Nanometres } from '../units/index.js';
+import type { EngineSpec, Port } from './engine.js';
+
+/** A diameter at θ is the diameter at θ + 180. */
+export const halfTurn = (angle: number): number => ((angle % 180) + 180) % 180;
+
+/** A contact needs this much wall beside a window. */
+const CLEAR_OF_PORT = um(1500);
+
+const turn = (angle: number): number => ((angle % 360) + 360) % 360;
+
+function inside(angle: number, port: Port, grow: number): boolean {
+  const from = turn(port.from - grow);
+  const width = port.to - port.from + 2 * grow;
+  return width >= 360 || turn(angle - from) <= width;
+}
+
+/** Whether either contact of a diameter lies in a port window grown by 1.5 mm all round. */
+export function isBlocked(
+  engine: Pick<EngineSpec, 'ports' | 'bore'>,
+  depth: Nanometres,
+  angle: number,
+): boolean {
+  const grow = ((CLEAR_OF_PORT / (engine.bore / 2)) * 180) / Math.PI;
+  return engine.ports.some(
+    (port) =>
+      depth >= port.roof - CLEAR_OF_PORT &&
+      depth <= port.floor + CLEAR_OF_PORT &&
+      (inside(angle, port, grow) || inside(angle + 180, port, grow)),
+  );
+}
+
+/** Thrust axis (across the pin), 0 ≤ angle < 180. */
+export const thrustAngle = (engine: Pick<EngineSpec, 'pinAxisDeg'>): number =>
+  halfTurn(engine.pinAxisDeg + 90);

@@ -1,0 +1,112 @@
+import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.js';
+import type { FindingEntry } from '../log/index.js';
+import {
+  featureInfo,
+  FEATURES,
+  type Consequence,
+  type FeatureKey,
+  type Governing,
+  type Limit,
+} from '../specs/index.js';
+import { depthText, type LengthUnit } from '../units/index.js';
+
+/** Why a verdict is not yet a yes or a no. */
+export type Because =
+  | 'unread'
+  | 'incomplete'
+  | 'gauge'
+  | 'unseen'
+  | 'question'
+  | 'conflict'
+  | 'three-point'
+  | 'ask-limit'
+  | 'leaves'
+  | 'wrong-axis'
+  /** A reading it rests on does not belong to its map. */
+  | 'outlier'
+  /** The comparator was not put back into its setting yet. */
+  | 'zero-open'
+  /** A shop rule and the sheet leave no range between them. */
+  | 'contradiction'
+  /** A mark whose depth nobody knows. */
+  | 'finding';
+
+export type Caveat =
+  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'leaves';
+
+/** One line of the working behind a figure. */
+export type WorkingLine =
+  /** `at` is the depth it was found at, nm. */
+  | { readonly kind: 'length'; readonly label: string; readonly value: number; readonly at?: number }
+  /** A figure without a limit of its own, with its 95 % interval where the whole map was propagated. */
+  | {
+      readonly kind: 'interval';
+      readonly label: string;
+      readonly value: number;
+      readonly low: number | null;
+      readonly high: number | null;
+    }
+  | { readonly kind: 'angle'; readonly label: string; readonly value: number; readonly at?: number }
+  | { readonly kind: 'text'; readonly label: string; readonly text: string; readonly at?: number };
+
+/** What a line of the working is called, its depth in the reader's unit. */
+export const workingLabel = (line: WorkingLine, unit: LengthUnit): string =>
+  'at' in line && line.at !== undefined ? `${line.label} at ${depthText(line.at, unit)}` : line.label;
+
+export interface VerdictItem {
+  /** Stable within a job: `0:bore:max`. */
+  readonly key: string;
+  readonly cylinder: number;
+  readonly feature: FeatureKey | 'finding';
+  readonly side: 'max' | 'min';
+  readonly title: string;
+  /** nm; null while unread. */
+  readonly value: number | null;
+  /** Standard uncertainty, nm. */
+  readonly u: number | null;
+  /** Probability that the limit is kept. */
+  readonly p: number | null;
+  /** How often a part exactly at the limit would read as far out; null where nothing is held against one. */
+  readonly tail: number | null;
+  /** What was found on the wall, where that is the verdict. */
+  readonly finding: FindingEntry | null;
+  /** 95 % interval from the propagation of the whole map, nm; null while it is not worked or not a map. */
+  readonly interval: { readonly low: number; readonly high: number } | null;
+  /** A quick figure stands until the whole map is propagated. */
+  readonly provisional: boolean;
+  /** Ends of a bracket found with leaves, nm; the value is then its middle and never shown alone. */
+  readonly bracket: { readonly low: number | null; readonly high: number | null } | null;
+  readonly state: VerdictState;
+  readonly because: Because | null;
+  readonly consequence: Consequence;
+  /** Limit held against, nm, with the sheet it comes from. */
+  readonly limitAt: number | null;
+  readonly limit: Limit | null;
+  readonly governing: Governing;
+  /** Range for new parts, for the strip; and what is said against it where no service limit is on file. */
+  readonly band: { readonly low: number | null; readonly high: number | null };
+  readonly caveats: readonly Caveat[];
+  /** What each suitable gauge of the shop could say about this figure. */
+  readonly outlook: readonly GaugeOutlook[];
+  readonly working: readonly WorkingLine[];
+  readonly budget: readonly { readonly kind: ComponentKind; readonly u: number }[];
+  /** Coarsest step among the readings used, nm. */
+  readonly step: number;
+  /** How many of the planned places behind it are read. */
+  readonly progress: { readonly read: number; readonly planned: number };
+  /** Gauges used, the least certain first. */
+  readonly gauges: readonly string[];
+  /** Depth at which it was found, nm. */
+  readonly depth: number | null;
+}
+
+export const consequenceOf = (feature: FeatureKey, side: 'max' | 'min'): Consequence => {
+  const info = featureInfo(feature);
+  return side === 'max' ? info.over : info.under;
+};
+
+/** The half of a limit an item is held against. */
+export const limitFigure = (limit: Limit, side: 'max' | 'min'): number | null =>
+  side === 'max' ? limit.high : limit.low;
+
+export const featureName = (feature: FeatureKey): string => FEATURES[feature].name;

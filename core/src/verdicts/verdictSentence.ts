@@ -1,0 +1,294 @@
+import type { JobFile } from '../job/index.js';
+import { featureInfo, sourceLine, type FeatureKey } from '../specs/index.js';
+import { limitFigureText, nm, withUnit, type LengthUnit } from '../units/index.js';
+import type { Caveat, VerdictItem } from './verdictItem.js';
+import { capital, findingText, leafText, limitText, oddsText, oddsWords } from './words.js';
+
+/** A verdict in words: what it is, then what stands behind it. */
+export interface VerdictSentence {
+  readonly headline: string;
+  readonly details: readonly string[];
+  /** Those of the details that stand beside the headline wherever it is shown. */
+  readonly notes: readonly string[];
+  /** What to do about it; null where it stands and nothing is to be done. */
+  readonly todo: string | null;
+}
+
+const CAVEATS: Record<Caveat, string> = {
+  'two-directions': 'Two directions only: an oval lying at 45° would not show.',
+  unchecked: 'The limit is unchecked: one person typed it and no second compared it with the document.',
+  overdue: 'A gauge used was past its calibration date; its error is counted double.',
+  raised: 'Repeats scatter more than the gauge should; what was seen is used.',
+  'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
+  override: 'A lead has overridden the governing limit.',
+  leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
+};
+
+/** What a verdict is about: `Left bore`. */
+export const subject = (file: JobFile, item: VerdictItem): string => {
+  const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
+  const names: Partial<Record<VerdictItem['feature'], string>> = {
+    bore:
+      item.limit?.source.type === 'machinist'
+        ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}`
+        : 'bore',
+    'bore.out-of-round': 'out-of-round',
+    'bore.taper': 'taper',
+  };
+  const name =
+    item.feature === 'finding'
+      ? 'wall'
+      : item.feature === 'clearance'
+        ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
+        : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+  return file.engine.cylinders.length === 1 ? capital(name) : `${cylinder} ${name}`;
+};
+
+const bound = (item: VerdictItem): string =>
+  item.limit?.source.type === 'machinist'
+    ? 'ticket'
+    : item.side === 'max'
+      ? item.limit?.state === 'new'
+        ? 'maximum for new parts'
+        : 'service limit'
+      : 'minimum';
+
+/** The margin to the limit with as many digits as it takes not to read as zero. */
+function marginText(item: VerdictItem, unit: LengthUnit): string {
+  const margin = Math.abs(item.value! - item.limitAt!);
+  return withUnit(nm(margin), {
+    unit,
+    step: item.step,
+    extra: margin < item.step ? 1 : 0,
+    limits: margin > 0 ? [nm(0)] : [],
+  });
+}
+
+/** Where a figure lies against its limit: `0.085 mm inside its service limit`, `0.004 mm below its minimum`. */
+function whereText(item: VerdictItem, unit: LengthUnit): string {
+  const off = nm(item.value! - item.limitAt!);
+  if (off === 0) return `exactly at its ${bound(item)}`;
+  const side = item.side === 'max' ? (off < 0 ? 'inside' : 'past') : off > 0 ? 'above' : 'below';
+  return `${marginText(item, unit)} ${side} its ${bound(item)}`;
+}
+
+/** Where a worn part without a limit of its own lies against the range for new ones. It decides nothing. */
+function againstNew(item: VerdictItem, unit: LengthUnit): string | null {
+  const { low, high } = item.band;
+  if (item.value === null || (low === null && high === null)) return null;
+  const figure = (v: number) =>
+    withUnit(nm(Math.abs(v)), { unit, step: item.step, limits: v === 0 ? [] : [nm(0)] });
+  const range = limitText(low, high, unit);
+  if (high !== null && item.value > high)
+    return `New parts: ${range}; this is ${figure(item.value - high)} over.`;
+  if (low !== null && item.value < low)
+    return `New parts: ${range}; this is ${figure(item.value - low)} under.`;
+  return `New parts: ${range}; this lies inside that.`;
+}
+
+/** What is said on every verdict it touches, a passed one too: it could turn the verdict. */
+const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue']);
+
+function notes(item: VerdictItem, details: readonly string[]): string[] {
+  const beside = item.caveats.filter(
+    (c) => ALWAYS.has(c) || (c === 'two-directions' && item.state !== 'within'),
+  );
+  const why = item.state === 'noLimit' ? details.slice(0, -1) : [];
+  return [...new Set([...why, ...beside.map((c) => CAVEATS[c])])];
+}
+
+/** What stands behind the sentence, without what to do. */
+type Said = Omit<VerdictSentence, 'todo' | 'notes'>;
+
+/**
+ * What one verdict says, in words a customer could read.
+ * @param unit the reader's unit
+ */
+export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUnit): VerdictSentence {
+  const sentence = said(file, item, unit);
+  return { ...sentence, notes: notes(item, sentence.details), todo: todo(item) };
+}
+
+const BEYOND: Partial<Record<FeatureKey | 'finding', Record<VerdictItem['side'], string>>> = {
+  bore: { max: 'Renew the wall or the cylinder: see Decide.', min: 'It has to be opened up to its ticket.' },
+  'bore.out-of-round': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
+  'bore.taper': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
+  clearance: {
+    max: 'Another piston or a renewed wall: see Decide.',
+    min: 'Never run it: it would seize. Another piston, or open the bore where its wall allows it.',
+  },
+};
+
+/** What to do about a verdict. */
+function todo(item: VerdictItem): string | null {
+  switch (item.because) {
+    case 'unread':
+    case 'incomplete':
+      return 'Read the rest of the plan.';
+    case 'question':
+      return 'Answer the question in the bar.';
+    case 'conflict':
+      return 'Read it again both ways.';
+    case 'outlier':
+      return 'Take that reading twice more: the median of three counts.';
+    case 'zero-open':
+      return 'Put the gauge back into its setting and read the dial.';
+    case 'contradiction':
+      return 'A lead takes the shop’s rule back or corrects it.';
+    case 'finding':
+      return 'Draw a fingernail across it, or measure how deep it is.';
+    case 'unseen':
+      return 'Read a third direction there.';
+    case 'three-point':
+      return 'Read it with a two-point gauge.';
+    case 'wrong-axis':
+      return 'Read the bore on the thrust axis.';
+    case 'ask-limit':
+      return 'Say which engine this is, so that its limit is known.';
+    case 'leaves':
+      return 'Try the leaves between, or measure bore and piston.';
+    case 'gauge': {
+      const surer = item.outlook.find((g) => g.state !== 'undecided');
+      return surer
+        ? `Take ${surer.instrument.name}: showing the same it would say ${surer.state}, ${oddsWords(surer.p)}.`
+        : 'Read it again, or treat it as beyond.';
+    }
+    case null:
+      break;
+  }
+  if (item.state === 'noLimit') return 'Add the limit from the manual or the piston maker’s sheet.';
+  if (item.state !== 'beyond') return null;
+  if (item.feature === 'finding')
+    return item.finding?.what === 'crack'
+      ? 'Another cylinder: see Decide.'
+      : 'Replate or another cylinder: see Decide.';
+  if (item.limit?.source.type === 'machinist') return 'Back to the machinist with these readings.';
+  return BEYOND[item.feature]?.[item.side] || 'Renew the part.';
+}
+
+function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
+  const who = subject(file, item);
+  const details: string[] = [];
+  if (item.finding) {
+    const found = findingText(item.finding, unit);
+    return item.state === 'beyond'
+      ? { headline: `${who}: ${found}. It is not used again, whatever its sizes say.`, details: [] }
+      : { headline: `${who}: ${found}. How deep it is, nobody knows yet.`, details: [] };
+  }
+  const figure = (v: number) =>
+    withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
+  if (item.bracket) return leafSentence(who, item, unit, details);
+  if (item.value !== null && item.limitAt !== null) {
+    details.push(
+      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}${item.p === null ? '' : `, P ${oddsText(item.p)}`}${item.gauges[0] ? `, by ${item.gauges[0]}` : ''}.`,
+    );
+  }
+  if (item.interval)
+    details.push(
+      `95 % between ${figure(item.interval.low)} and ${figure(item.interval.high)}, from the whole map.`,
+    );
+  else if (item.provisional) details.push('Quick figure: the whole map is still being worked.');
+  if (item.state === 'beyond' && item.tail !== null && item.tail !== item.p)
+    details.push(`A part exactly at its limit would read as far out with P ${oddsText(item.tail)}.`);
+  for (const c of item.caveats) details.push(CAVEATS[c]);
+  if (item.limit)
+    details.push(
+      `${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim(),
+    );
+
+  if (item.because === 'unread') {
+    const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
+    return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
+  }
+  if (item.because === 'three-point') {
+    return {
+      headline: `${who}: a three-point gauge sees no ovality. Read it with a two-point gauge.`,
+      details,
+    };
+  }
+  if (item.because === 'ask-limit' && item.governing.status === 'ask')
+    return { headline: `${who}: which limit applies?`, details: [item.governing.question] };
+  if (item.because === 'contradiction' && item.governing.status === 'contradiction')
+    return {
+      headline: `${who}: the shop’s rule and the sheet contradict each other.`,
+      details: [item.governing.why],
+    };
+  if (item.state === 'noLimit') {
+    const why =
+      item.governing.status === 'none' ? item.governing.why : 'The sheet gives no figure on this side.';
+    const fresh = againstNew(item, unit);
+    return {
+      headline: `${who} is ${figure(item.value!)}; no limit on file.`,
+      details: [
+        why,
+        ...(fresh ? [fresh] : []),
+        'Add it from the manual or the piston maker’s sheet. Without it this is not a pass.',
+      ],
+    };
+  }
+  const where = whereText(item, unit);
+  switch (item.because) {
+    case 'incomplete':
+      return {
+        headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.`,
+        details,
+      };
+    case 'question':
+      return { headline: `${who} waits for an answer about a reading.`, details };
+    case 'outlier':
+      return { headline: `${who} rests on a reading that does not belong to its map.`, details };
+    case 'zero-open':
+      return {
+        headline: `${who} is ${where}, if the comparator’s zero held: it was not found again yet.`,
+        details,
+      };
+    case 'conflict':
+      return {
+        headline: `${who}: two ways of measuring disagree. Read that station again with both.`,
+        details,
+      };
+    case 'wrong-axis':
+      return {
+        headline: `${who}: the bore was read along the pin, the piston across it. Read the thrust axis.`,
+        details,
+      };
+    case 'unseen':
+      return { headline: `${who} is ${where}, but two directions cannot show it. Read a third.`, details };
+    case 'gauge': {
+      const gauge = item.gauges[0] ?? 'this gauge';
+      return { headline: `${who} is ${where}; ${gauge} cannot tell ${marginText(item, unit)}.`, details };
+    }
+    default:
+      return { headline: `${who} is ${where}.`, details };
+  }
+}
+
+/** A bracket found with leaves, in words: never one number. */
+function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details: string[]): Said {
+  const { low, high } = item.bracket!;
+  const leaf = (v: number) => leafText(v, unit);
+  const between =
+    low !== null && high !== null
+      ? `${leaf(low)} goes, ${leaf(high)} ${unit} does not go freely`
+      : low !== null
+        ? `at least ${leaf(low)} ${unit} goes`
+        : `${leaf(high!)} ${unit} does not go freely`;
+  for (const c of item.caveats) details.push(CAVEATS[c]);
+  if (item.limit) details.push(`${sourceLine(item.limit.source)}.`);
+  if (item.because === 'conflict')
+    return {
+      headline: `${who}: leaves and gauges disagree, or a leaf goes that should not. Square it and try again.`,
+      details,
+    };
+  if (item.limitAt === null) return { headline: `${who}: ${between}; no limit on file.`, details };
+  const limit = `${item.side === 'max' ? 'maximum' : 'minimum'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}`;
+  const says =
+    item.state === 'within'
+      ? `keeps its ${limit}`
+      : item.state === 'beyond'
+        ? `is past its ${limit}`
+        : `is not proved against its ${limit}`;
+  if (item.side === 'max' && item.state === 'undecided')
+    details.push('A leaf can show that a maximum is passed, never that it is kept: measure bore and piston.');
+  return { headline: `${who} ${says}: ${between}.`, details };
+}

@@ -1,0 +1,162 @@
+import type { LeafBracket } from '../gauges/index.js';
+import type { JobFile } from '../job/index.js';
+import { FINDINGS, PISTON_SPOTS, type FindingEntry, type Place } from '../log/index.js';
+import { halfTurn, thrustAngle } from '../specs/index.js';
+import {
+  depthText,
+  engravedText,
+  limitFigureText,
+  nm,
+  toDecimal,
+  withUnit,
+  type LengthUnit,
+  type Nanometres,
+} from '../units/index.js';
+
+/** A sentence begins with a capital. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/**
+ * Probability as printed: never 1, never 0, since neither can be measured, and never rounded across a
+ * threshold a verdict turns on.
+ */
+export function oddsText(p: number): string {
+  if (p > 0.9999) return '> 0.9999';
+  if (p < 0.0001) return '< 0.0001';
+  const thresholds = [0.05, 0.5, 0.8, 0.95, 0.999];
+  for (let digits = p > 0.999 || p < 0.001 ? 4 : 3; digits < 8; digits += 1) {
+    const text = p.toFixed(digits);
+    if (thresholds.every((t) => Math.sign(Number(text) - t) === Math.sign(p - t))) return text;
+  }
+  return p.toFixed(8);
+}
+
+/** Odds of so many in so many that people use. */
+const CHANCES: readonly (readonly [number, number])[] = [
+  [1, 100],
+  [1, 50],
+  [1, 20],
+  [1, 10],
+  [1, 7],
+  [1, 5],
+  [1, 4],
+  [1, 3],
+  [2, 5],
+  [1, 2],
+  [3, 5],
+  [2, 3],
+  [3, 4],
+  [4, 5],
+  [6, 7],
+  [9, 10],
+  [19, 20],
+  [49, 50],
+  [99, 100],
+];
+
+/**
+ * A probability in words people use; the figure itself belongs in the working.
+ * @example oddsWords(0.86) // 'about 6 in 7'
+ */
+export function oddsWords(p: number): string {
+  if (p >= 0.995) return 'practically sure';
+  if (p <= 0.005) return 'practically impossible';
+  const [k, n] = CHANCES.reduce((best, c) => {
+    const off = ([a, b]: readonly [number, number]) =>
+      Math.abs(Math.log(a / (b - a)) - Math.log(p / (1 - p)));
+    return off(c) < off(best) ? c : best;
+  });
+  return k === 1 && n === 2 ? 'about even' : `about ${k} in ${n}`;
+}
+
+/** `left · 38 mm · thrust`: how a station is named everywhere. */
+export function placeName(file: Pick<JobFile, 'engine'>, s: Place, unit: LengthUnit = 'mm'): string {
+  const cylinder = file.engine.cylinders[s.cylinder] ?? `cylinder ${s.cylinder + 1}`;
+  const depth = (d: number) => depthText(d, unit);
+  const kit = 'kit' in s ? file.engine.kits.find((k) => k.id === s.kit) : undefined;
+  const piston = kit ? `${kit.name} piston` : 'piston';
+  switch (s.part) {
+    case 'bore':
+      return `${cylinder} · ${depth(s.depth)} · ${directionName(file, s.angle)}`;
+    case 'land':
+      return `${cylinder} · unworn land`;
+    case 'piston':
+      return `${cylinder} · ${piston} · ${PISTON_SPOTS[s.place]}`;
+    case 'pin':
+      return `${cylinder} · pin · ${s.place}`;
+    case 'pin-bore':
+      return `${cylinder} · pin hole in piston`;
+    case 'small-end':
+      return `${cylinder} · small end`;
+    case 'clearance':
+      return `${cylinder} · leaf beside the ${piston}`;
+    case 'ring-gap':
+      return `${cylinder} · ${s.ring} ring gap · ${depth(s.depth)}`;
+  }
+}
+
+/** A direction by what it means to the piston: thrust, pin, or degrees from thrust. */
+export function directionName(file: Pick<JobFile, 'engine'>, angle: number): string {
+  const from = halfTurn(angle - thrustAngle(file.engine));
+  return from === 0 ? 'thrust' : from === 90 ? 'pin' : `${from}°`;
+}
+
+/** A finding in words: `score 0.010 mm deep, 32 mm down at 8°`. */
+export function findingText(
+  f: Pick<FindingEntry, 'what' | 'deep' | 'nail' | 'place'>,
+  unit: LengthUnit,
+): string {
+  const deep = f.deep === null ? '' : ` ${withUnit(f.deep, { unit, step: 1_000 })} deep`;
+  const place = f.place ? `, ${depthText(f.place.depth, unit)} down at ${f.place.angle}°` : '';
+  const nail =
+    f.nail === null ? '' : f.nail === 'catches' ? ', a fingernail catches' : ', felt, no fingernail catches';
+  return `${FINDINGS[f.what]}${deep}${nail}${place}`;
+}
+
+/** Thickness of a leaf as it is engraved. */
+export const leafText = (thickness: number, unit: LengthUnit): string => engravedText(thickness, unit);
+
+/** What leaves leave between them: a bracket or a bound, never one number. */
+export function bracketText(bracket: Pick<LeafBracket, 'low' | 'high'>, unit: LengthUnit): string {
+  const { low, high } = bracket;
+  if (low !== null && high !== null) return `${leafText(low, unit)}–${leafText(high, unit)} ${unit}`;
+  if (low !== null) return `≥ ${leafText(low, unit)} ${unit}`;
+  return high === null ? '–' : `< ${leafText(high, unit)} ${unit}`;
+}
+
+/** The cylinders of an engine, all of them, in a sentence. */
+export const cylindersText = (file: JobFile): string =>
+  file.engine.cylinders.length === 1
+    ? 'the cylinder'
+    : file.engine.cylinders.length === 2
+      ? 'both cylinders'
+      : `all ${file.engine.cylinders.length} cylinders`;
+
+/** A limit in the reader's unit: range, maximum or minimum. */
+export function limitText(low: number | null, high: number | null, unit: LengthUnit): string {
+  const [least, most] = [
+    low === null ? null : limitFigureText(nm(low), 'low', unit),
+    high === null ? null : limitFigureText(nm(high), 'high', unit),
+  ];
+  if (least !== null && most !== null) return `${least} – ${most} ${unit}`;
+  if (most !== null) return `max ${most} ${unit}`;
+  return least === null ? 'no figure' : `min ${least} ${unit}`;
+}
+
+/** What a machinist's gauges and dials are read to: a micron, a ten-thousandth of an inch. */
+const GRID: Record<LengthUnit, number> = { mm: 3, in: 4 };
+
+/**
+ * A finished size as it goes on paper, on the machinist's grid: the low end never rounded down, the high end
+ * never up. Null where the grid has nothing between them.
+ */
+export function finishText(
+  target: { readonly low: Nanometres; readonly high: Nanometres },
+  unit: LengthUnit,
+): string | null {
+  const [low, high] = [
+    toDecimal(target.low, unit, GRID[unit], 'up'),
+    toDecimal(target.high, unit, GRID[unit], 'down'),
+  ];
+  return Number(low) <= Number(high) ? `${low} – ${high}` : null;
+}
