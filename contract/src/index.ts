@@ -8,3 +8,4 @@ export * from './readings/entry.js';
 export * from './jobs/job.js';
 export * from './specs/limit.js';
 export * from './gauges/instrument.js';
+export * from './reports/report.js';

@@ -33,14 +33,14 @@ afterAll(async () => {
 describe('migrating', () => {
   it('brings an empty database up, and does nothing the second time', async () => {
     const url = await freshDatabase();
-    expect(await migrate(url)).toEqual(['0001-foundations', '0002-measure', '0003-honest']);
+    expect(await migrate(url)).toEqual(['0001-foundations', '0002-measure', '0003-honest', '0004-reports']);
     expect(await migrate(url)).toEqual([]);
   });
 
   it('waits for another server that migrates at the same moment', async () => {
     const url = await freshDatabase();
     const applied = await Promise.all([1, 2, 3].map(() => migrate(url)));
-    expect(applied.flat()).toEqual(['0001-foundations', '0002-measure', '0003-honest']);
+    expect(applied.flat()).toEqual(['0001-foundations', '0002-measure', '0003-honest', '0004-reports']);
   });
 
   it('lets several databases of one cluster share the application’s role', async () => {
@@ -68,7 +68,7 @@ describe('migrating', () => {
     );
     expect(tables).toEqual(['audit', 'migrations']);
     await withClient(url, (c) => c.query('DROP TABLE audit'));
-    expect(await migrate(url)).toEqual(['0001-foundations', '0002-measure', '0003-honest']);
+    expect(await migrate(url)).toEqual(['0001-foundations', '0002-measure', '0003-honest', '0004-reports']);
   });
 });
 

@@ -1,4 +1,11 @@
-import { ROUTE_NAMES, type JobFile, type LogEntry, type Overall, type RouteName } from '@tribos/core';
+import {
+  ROUTE_NAMES,
+  type JobFile,
+  type LogEntry,
+  type Overall,
+  type RouteName,
+  type StationMark,
+} from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
   IsBoolean,
@@ -166,6 +173,8 @@ export interface JobRow {
   readonly bench: string | null;
   readonly promised: string | null;
   readonly overall: Overall | null;
+  /** A mark for each station that a room works at. */
+  readonly marks: Readonly<Record<string, StationMark>>;
   readonly read: number;
   readonly planned: number;
   readonly decided: string | null;
@@ -183,7 +192,7 @@ export interface BenchView {
   readonly job:
     | (JobRow & {
         readonly next: { readonly mm: string; readonly in: string };
-        readonly station: 'measure' | 'decide';
+        readonly station: string;
       })
     | null;
 }

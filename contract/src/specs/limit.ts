@@ -19,7 +19,7 @@ import {
 } from 'class-validator';
 import { IsClientId, IsLength, IsLine, IsName, OrNull } from '../kit/rules.js';
 
-const UNITS = ['mm', 'in', 'kPa', 'bar', 'bar/min', '×'] as const;
+export const UNITS = ['mm', 'in', 'kPa', 'bar', 'bar/min', '×'] as const;
 const SOURCE_TYPES = ['engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'] as const;
 
 export class LimitBody {

@@ -7,10 +7,11 @@ import {
   governingFor,
   judgeValue,
   limitFigure,
+  ofCylinder,
   type Because,
   type Caveat,
+  type Figure,
   type ToJudge,
-  type VerdictItem,
   type WorkingLine,
 } from '../verdicts/index.js';
 import type { MapSpread } from './propagate.js';
@@ -233,17 +234,13 @@ const REFERENCES: Record<BoreState['reference']['from'], string> = {
 };
 
 /** Verdicts on one bore: largest (and smallest, once renewed) against its wear limit, out-of-round, taper. */
-export function boreItems(
-  file: JobFile,
-  bore: BoreState,
-  spread: MapSpread | null | undefined,
-): VerdictItem[] {
+export function boreItems(file: JobFile, bore: BoreState, spread: MapSpread | null | undefined): Figure[] {
   const { survey, sigma } = bore;
   const common: Omit<
     ToJudge,
     'feature' | 'side' | 'title' | 'of' | 'caveats' | 'working' | 'depth' | 'blockedBy'
   > = {
-    cylinder: bore.cylinder,
+    subject: ofCylinder(bore.cylinder),
     states: boreStates(bore),
     progress: bore.progress,
     step: bore.step,
@@ -262,7 +259,7 @@ export function boreItems(
   const shape = survey ? shapeLines(survey) : [];
   const anyTwo = survey !== null && twoDirections(survey).length > 0;
 
-  const extreme = (side: 'max' | 'min'): VerdictItem => {
+  const extreme = (side: 'max' | 'min'): Figure => {
     const found = survey && (side === 'max' ? survey.largest : survey.smallest);
     const reach = (s: BoreSurvey) => (side === 'max' ? s.largest : s.smallest).of.value;
     const propagated = spread?.figures[side === 'max' ? 'largest' : 'smallest'] ?? null;

@@ -1,20 +1,21 @@
 import type { JobFile } from '../job/index.js';
 import { findingSays, type FindingEntry } from '../log/index.js';
 import { CONSTRUCTION } from '../routes/index.js';
-import type { VerdictItem } from '../verdicts/index.js';
+import { ofCylinder, type Figure } from '../verdicts/index.js';
 
 /**
  * Verdicts that findings are: flaking, bare metal or a caught groove on plating and a crack anywhere end a wall
  * whatever its sizes say. Findings that say nothing of their own are none.
  */
-export function findingItems(file: JobFile, cylinder: number, found: readonly FindingEntry[]): VerdictItem[] {
-  return found.flatMap((finding, n): VerdictItem[] => {
+export function findingItems(file: JobFile, cylinder: number, found: readonly FindingEntry[]): Figure[] {
+  return found.flatMap((finding, n): Figure[] => {
     const state = findingSays(finding, file.engine.wall);
     if (state === null) return [];
     return [
       {
         key: `${cylinder}:finding:${n}`,
-        cylinder,
+        subject: ofCylinder(cylinder),
+        dimension: 'length',
         feature: 'finding',
         side: 'max',
         title: 'Finding',

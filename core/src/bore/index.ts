@@ -1,10 +1,12 @@
 export * from './boreItems.js';
 export { mapKey } from './canonical.js';
+export * from './facts.js';
 export * from './findingItems.js';
 export * from './mapProblem.js';
 export * from './mapProblems.js';
 export * from './oval.js';
 export * from './propagate.js';
+export * from './room.js';
 export * from './survey.js';
 export * from './tail.js';
 export * from './taper.js';

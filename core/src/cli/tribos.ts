@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 import { readFileSync } from 'node:fs';
 import {
+  cylinderOf,
   judgeJob,
   propagate,
   readJobFile,
@@ -45,7 +46,7 @@ function check(path: string): void {
   const judged = judgeJob(file, 'mm', (map) => propagate(map));
   const verdicts = judged.items.map((i) => ({
     key: i.key,
-    cylinder: file.engine.cylinders[i.cylinder],
+    cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
     title: i.title,
     state: i.state,
     because: i.because,

@@ -22,9 +22,10 @@ import { placeKey } from '../log/index.js';
 import { pistonPlace, type GapState, type ReadingsState } from '../readings/index.js';
 import {
   judgeValue,
+  ofCylinder,
   type Because,
   type Caveat,
-  type VerdictItem,
+  type Figure,
   type WorkingLine,
 } from '../verdicts/index.js';
 import { clearances } from './clearance.js';
@@ -79,7 +80,7 @@ export function clearanceItems(
   bore: BoreState,
   state: ReadingsState,
   spread: MapSpread | null | undefined,
-): VerdictItem[] {
+): Figure[] {
   const fitted = fittedPiston(file, bore.cylinder);
   const kitId = fitted.kit?.id ?? null;
   const at = state.places.get(placeKey(pistonPlace(bore.cylinder, kitId)));
@@ -110,7 +111,7 @@ export function clearanceItems(
   const base = (side: 'max' | 'min') => {
     const extreme = survey && (side === 'max' ? survey.largest : survey.smallest);
     return {
-      cylinder: bore.cylinder,
+      subject: ofCylinder(bore.cylinder),
       feature: 'clearance' as const,
       side,
       title: side === 'max' ? 'Loosest clearance' : 'Tightest clearance',
@@ -147,7 +148,7 @@ export function clearanceItems(
     };
   };
 
-  const byGauges = (side: 'max' | 'min'): VerdictItem => {
+  const byGauges = (side: 'max' | 'min'): Figure => {
     const of = both && (side === 'max' ? both.loosest : both.tightest);
     const extreme = survey && (side === 'max' ? survey.largest : survey.smallest);
     const two = survey !== null && twoDirections(survey).length > 0;
@@ -188,7 +189,7 @@ export function clearanceItems(
     });
   };
 
-  const byLeaves = (side: 'max' | 'min', of: GapState): VerdictItem =>
+  const byLeaves = (side: 'max' | 'min', of: GapState): Figure =>
     judgeValue(file, {
       ...base(side),
       of: null,
@@ -204,7 +205,7 @@ export function clearanceItems(
       instruments: [...new Set(of.tries.map((t) => t.instrumentId))].map((id) => instrumentOf(file, id)),
     });
 
-  const item = (side: 'max' | 'min'): VerdictItem => {
+  const item = (side: 'max' | 'min'): Figure => {
     const gauges = () => byGauges(side);
     if (!gap || (both && apart)) return gauges();
     if (side === 'min') return forMinimum || !both ? byLeaves(side, gap) : gauges();

@@ -2,10 +2,10 @@ import { difference, instrumentOf } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import { placeKey, type SizePlace } from '../log/index.js';
 import type { PlaceState, ReadingsState } from '../readings/index.js';
-import { judgeValue, type VerdictItem } from '../verdicts/index.js';
+import { judgeValue, ofCylinder, type Figure } from '../verdicts/index.js';
 
 /** Verdicts on the pin in its piston and in the rod's small end; none before something of them is read. */
-export function pinItems(file: JobFile, cylinder: number, state: ReadingsState): VerdictItem[] {
+export function pinItems(file: JobFile, cylinder: number, state: ReadingsState): Figure[] {
   const at = (s: SizePlace): PlaceState | undefined => state.places.get(placeKey(s));
   const pairs = [
     {
@@ -30,7 +30,7 @@ export function pinItems(file: JobFile, cylinder: number, state: ReadingsState):
     const of = hole?.result && pin?.result ? difference(hole.result.estimate, pin.result.estimate) : null;
     return (['min', 'max'] as const).map((side) =>
       judgeValue(file, {
-        cylinder,
+        subject: ofCylinder(cylinder),
         feature,
         side,
         title: `${title}, ${side === 'min' ? 'tightest' : 'loosest'}`,

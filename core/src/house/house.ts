@@ -1,20 +1,26 @@
+import { bore } from '../bore/index.js';
+import { fit } from '../fit/index.js';
 import {
   bodyMisfitsIn,
-  LOG_KINDS,
   readBy,
   type EntryContext,
   type EntryKind,
   type EntryReading,
   type LogEntry,
 } from '../log/index.js';
+import { readings } from '../readings/index.js';
+import { routes } from '../routes/index.js';
 import type { Misfit } from '../shape/index.js';
+import type { Room } from '../verdicts/index.js';
+
+/** The rooms of the house, in order. A new station adds its room here. */
+export const HOUSE: readonly Room[] = [readings, bore, fit, routes];
 
 /** Every kind of entry a log may hold, in the order they are published. */
-export const KINDS: readonly EntryKind[] = [
-  ...LOG_KINDS.measured,
-  ...LOG_KINDS.found,
-  ...LOG_KINDS.done,
-] as unknown as readonly EntryKind[];
+export const kindsOf = (rooms: readonly Room[]): readonly EntryKind[] =>
+  rooms.flatMap((r) => r.entries ?? []);
+
+export const KINDS = kindsOf(HOUSE);
 
 /** What a screen sends: an entry of any kind of the house, without what only its reader adds. */
 export interface SentEntry {

@@ -2,6 +2,5 @@ export * from './house.js';
 export * from './jobFileShape.js';
 export * from './judgeJob.js';
 export * from './migrate.js';
-export * from './nextAction.js';
-export * from './nextSentence.js';
 export * from './readJobFile.js';
+export * from './report.js';

@@ -1,5 +1,5 @@
 import { ROUTE_NAMES } from '../job/index.js';
-import { angle, day, name, size, time } from '../log/index.js';
+import { angle, day, name, size, time, type EntryKind } from '../log/index.js';
 import {
   boolean,
   byKind,
@@ -115,48 +115,50 @@ const study = object({
   repeats: integer(2, 1000),
 });
 
-const entry = byKind('kind', Object.fromEntries(KINDS.map((k) => [k.kind, k.shape])));
-
-export const jobFileShape: Shape = object({
-  format: oneOf('tribos-job'),
-  version: oneOf(3),
-  shop: object({
-    name,
-    rules: object({ wearThreshold: number(0.8, 0.999) }),
-    allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
-  }),
-  engine,
-  instruments: list(instrument, 0, 500),
-  studies: list(study, 0, 10_000),
-  job: object({
-    id,
-    number: integer(1, 1_000_000_000),
-    customer: name,
-    machine: name,
-    engineNumber: name,
-    use: name,
-    complaint: text(),
-    bench: orNull(name),
-    promised: orNull(day),
-    plan: oneOf('quick', 'usual', 'full'),
-    seized: boolean,
-    thermal: object({
-      celsius: number(-30, 60),
-      measured: boolean,
-      sameBench: boolean,
-      cylinder: orNull(number(-30, 200)),
-      piston: orNull(number(-30, 200)),
+/** The job file as the rooms of a house make it. */
+export const jobFileShapeOf = (kinds: readonly EntryKind[]): Shape =>
+  object({
+    format: oneOf('tribos-job'),
+    version: oneOf(3),
+    shop: object({
+      name,
+      rules: object({ wearThreshold: number(0.8, 0.999) }),
+      allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
     }),
-    fitted: object({ piston: orNull(name), ring: orNull(name) }),
-    overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
-  }),
-  log: list(entry),
-  decisions: list(
-    object({ id, at: time, by: name, route: oneOf(...ROUTE_NAMES), kitId: orNull(id), reason: text() }),
-    0,
-    1000,
-  ),
-});
+    engine,
+    instruments: list(instrument, 0, 500),
+    studies: list(study, 0, 10_000),
+    job: object({
+      id,
+      number: integer(1, 1_000_000_000),
+      customer: name,
+      machine: name,
+      engineNumber: name,
+      use: name,
+      complaint: text(),
+      bench: orNull(name),
+      promised: orNull(day),
+      plan: oneOf('quick', 'usual', 'full'),
+      seized: boolean,
+      thermal: object({
+        celsius: number(-30, 60),
+        measured: boolean,
+        sameBench: boolean,
+        cylinder: orNull(number(-30, 200)),
+        piston: orNull(number(-30, 200)),
+      }),
+      fitted: object({ piston: orNull(name), ring: orNull(name) }),
+      overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
+    }),
+    log: list(byKind('kind', Object.fromEntries(kinds.map((k) => [k.kind, k.shape])))),
+    decisions: list(
+      object({ id, at: time, by: name, route: oneOf(...ROUTE_NAMES), kitId: orNull(id), reason: text() }),
+      0,
+      1000,
+    ),
+  });
+
+export const jobFileShape = jobFileShapeOf(KINDS);
 
 /** The JSON Schema published for the job file, format version 3. */
 export const jobFileSchema = {

@@ -1,26 +1,51 @@
 import {
-  boreItems,
-  boreState,
-  findingItems,
-  mapProblem,
+  boresOf,
+  deepestScores,
+  findingsOf,
+  mapsOf,
+  PROPAGATION,
   type BoreState,
   type MapProblem,
-  type MapSpread,
+  type SpreadOf,
 } from '../bore/index.js';
-import { clearanceItems, crossChecks, pinItems, type CrossCheck } from '../fit/index.js';
+import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
 import { combineVerdicts, type Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import { findings, scoresOf, type FindingEntry, type Score } from '../log/index.js';
-import { standingReadings, type ReadingsState } from '../readings/index.js';
-import { kitOptions, type KitComparison } from '../routes/index.js';
+import type { FindingEntry, Score } from '../log/index.js';
+import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
+import { kitsOf, type KitComparison, type RouteAction } from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
-import type { VerdictItem } from '../verdicts/index.js';
-import { nextAction, type NextAction } from './nextAction.js';
+import {
+  cylinderOf,
+  overallOf,
+  URGENCIES,
+  type Action,
+  type Ask,
+  type Blocker,
+  type Figure,
+  type Found,
+  type Room,
+  type Step,
+} from '../verdicts/index.js';
+import { HOUSE } from './house.js';
+
+/** The one thing to do now. A room may bring kinds of its own besides these. */
+export type NextAction = ReadingAction | FitAction | RouteAction;
+
+/** What a tick of the run sheet shows. */
+export interface StationMark {
+  /** Of every figure judged there; null where nothing is judged or read. */
+  readonly verdict: Overall | null;
+  /** Whether every step asked for there is done; null where there is none. */
+  readonly done: boolean | null;
+  /** ISO time since when it waits for something. */
+  readonly waits: string | null;
+}
 
 export interface Judgement {
-  readonly items: readonly VerdictItem[];
+  readonly items: readonly Figure[];
   /** The same verdicts, one list a cylinder. */
-  readonly itemsOf: readonly (readonly VerdictItem[])[];
+  readonly itemsOf: readonly (readonly Figure[])[];
   readonly bores: readonly BoreState[];
   readonly readings: ReadingsState;
   readonly kits: KitComparison;
@@ -32,52 +57,87 @@ export interface Judgement {
   /** The maps to propagate, one a cylinder; null until its plan is complete. */
   readonly maps: readonly (MapProblem | null)[];
   readonly next: NextAction;
+  readonly steps: readonly Step[];
+  readonly blockers: readonly Blocker[];
+  /** A mark for each station that some room works at. */
+  readonly marks: Readonly<Record<string, StationMark>>;
   /** Of every verdict the plan asks for; null before the first reading. */
   readonly overall: Overall | null;
 }
 
-/** Looks a propagated map up, or works it; null while it is not there yet. */
-export type SpreadOf = (problem: MapProblem) => MapSpread | null;
-
 /** What a judgement rests on before any map is propagated: the dear part, the same whatever the draws say. */
-export type Prepared = Omit<Judgement, 'items' | 'itemsOf' | 'kits' | 'next' | 'overall'>;
+export type Prepared = Pick<Judgement, 'bores' | 'readings' | 'checks' | 'findings' | 'scores' | 'maps'> & {
+  readonly unit: LengthUnit;
+};
 
-/** @param show unit the slip questions speak in */
-export function prepareJob(file: JobFile, show: LengthUnit = 'mm'): Prepared {
-  const readings = standingReadings(file, show);
-  const bores = file.engine.cylinders.map((_, i) => boreState(file, readings, i));
-  const found = findings(file.log, file.engine.cylinders.length);
-  return {
-    bores,
-    readings,
-    checks: crossChecks(file, bores, readings, show),
-    findings: found,
-    scores: scoresOf(found),
-    // An incomplete map proves nothing yet, so it is not worth propagating.
-    maps: bores.map((bore) => (bore.blockedBy === 'incomplete' ? null : mapProblem(file, bore, readings))),
-  };
+/** @param unit the slip questions speak in */
+export const prepareJob = (file: JobFile, unit: LengthUnit = 'mm'): Prepared => ({
+  unit,
+  bores: boresOf(file, unit),
+  readings: readingsOf(file, unit),
+  checks: checksOf(file, unit),
+  findings: findingsOf(file),
+  scores: deepestScores(file),
+  maps: mapsOf(file, unit),
+});
+
+/** What heavy work found, from a look-up of propagated maps. */
+export const askWith = (unit: LengthUnit, spreadOf: SpreadOf): Ask => ({
+  unit,
+  worked: (heavy, problem) =>
+    (heavy.name === PROPAGATION.name ? spreadOf(problem as MapProblem) : null) as never,
+});
+
+/** Lists of the same figures are the same list, so that what shows them is not drawn anew. */
+const lists = new WeakMap<Figure, readonly Figure[]>();
+function sameList(now: readonly Figure[]): readonly Figure[] {
+  const first = now[0];
+  if (!first) return now;
+  const before = lists.get(first);
+  if (before?.length === now.length && before.every((f, i) => f === now[i])) return before;
+  lists.set(first, now);
+  return now;
 }
 
-/** What was judged of a prepared bore last: most bores are as they were when another one's map arrives. */
-const judged = new WeakMap<
-  BoreState,
-  { readonly spread: MapSpread | null | undefined; readonly items: readonly VerdictItem[] }
->();
+const together = (figures: readonly Figure[]): Overall | null => {
+  const states = figures.map(overallOf);
+  return states.every((s) => s === 'unread') ? null : combineVerdicts(states);
+};
 
-function judgeCylinder(file: JobFile, prepared: Prepared, i: number, spreadOf: SpreadOf) {
-  const bore = prepared.bores[i]!;
-  const map = prepared.maps[i];
-  const spread = map ? spreadOf(map) : undefined;
-  const before = judged.get(bore);
-  if (before && before.spread === spread) return before.items;
-  const items: readonly VerdictItem[] = [
-    ...boreItems(file, bore, spread),
-    ...clearanceItems(file, bore, prepared.readings, spread),
-    ...pinItems(file, i, prepared.readings),
-    ...findingItems(file, i, prepared.findings[i]!),
-  ];
-  judged.set(bore, { spread, items });
-  return items;
+function marksOf(
+  rooms: readonly Room[],
+  figures: ReadonlyMap<Room, readonly Figure[]>,
+  file: JobFile,
+): Record<string, StationMark> {
+  const marks: Record<string, StationMark> = {};
+  for (const station of new Set(rooms.map((r) => r.station))) {
+    const here = rooms.filter((r) => r.station === station);
+    const steps = here.flatMap((r) => r.steps?.(file) ?? []).filter((s) => s.excused === null);
+    const blockers = here.flatMap((r) => r.blockers?.(file) ?? []);
+    marks[station] = {
+      verdict: together(here.flatMap((r) => figures.get(r) ?? [])),
+      done: steps.length === 0 ? null : steps.every((s) => s.done !== null),
+      waits: blockers[0]?.since ?? null,
+    };
+  }
+  return marks;
+}
+
+/** The most pressing of what the rooms offer. */
+function mostPressing(file: JobFile, found: Found, ask: Ask, rooms: readonly Room[]): Action {
+  const offers = rooms.flatMap((r) => r.actions?.(file, found, ask) ?? []);
+  for (const urgency of URGENCIES)
+    for (const offer of offers) {
+      const action = offer.urgency === urgency ? offer.find() : null;
+      if (action) return action;
+    }
+  return {
+    kind: 'rest',
+    urgency: 'decide',
+    station: 'decide',
+    at: null,
+    sentence: () => 'Nothing is left to do.',
+  };
 }
 
 /**
@@ -85,22 +145,28 @@ function judgeCylinder(file: JobFile, prepared: Prepared, i: number, spreadOf: S
  * is as it was are the same objects as before.
  * @param file the one that was prepared
  */
-export function judgePrepared(file: JobFile, prepared: Prepared, spreadOf: SpreadOf): Judgement {
-  const { bores, readings, checks } = prepared;
-  const itemsOf = bores.map((_, i) => judgeCylinder(file, prepared, i, spreadOf));
-  const items = itemsOf.flat();
-  const spreads = prepared.maps.map((map) => map && spreadOf(map));
-  const at = file.log.at(-1)?.at ?? '';
-  const ended = items.some((i) => i.feature === 'finding');
-  const kits = kitOptions(file, bores, readings, prepared.scores, at, spreads, ended);
-  const states = items.map((i): Overall => (i.because === 'unread' ? 'unread' : i.state));
+export function judgePrepared(
+  file: JobFile,
+  prepared: Prepared,
+  spreadOf: SpreadOf,
+  rooms: readonly Room[] = HOUSE,
+): Judgement {
+  const ask = askWith(prepared.unit, spreadOf);
+  const byRoom = new Map(rooms.map((r) => [r, r.figures?.(file, ask) ?? []]));
+  const all = [...byRoom.values()].flat();
+  const itemsOf = file.engine.cylinders.map((_, i) => sameList(all.filter((f) => cylinderOf(f) === i)));
+  const items = [...itemsOf.flat(), ...all.filter((f) => cylinderOf(f) === null)];
+  const found: Found = { figures: items };
   return {
     ...prepared,
     items,
     itemsOf,
-    kits,
-    next: nextAction(file, items, readings, kits, checks),
-    overall: states.every((s) => s === 'unread') ? null : combineVerdicts(states),
+    kits: kitsOf(file, found, ask),
+    next: mostPressing(file, found, ask, rooms) as NextAction,
+    steps: rooms.flatMap((r) => r.steps?.(file) ?? []),
+    blockers: rooms.flatMap((r) => r.blockers?.(file) ?? []),
+    marks: marksOf(rooms, byRoom, file),
+    overall: together(items),
   };
 }
 
@@ -116,4 +182,5 @@ export const judgeJob = (
   file: JobFile,
   show: LengthUnit = 'mm',
   spreadOf: SpreadOf = () => null,
-): Judgement => judgePrepared(file, prepareJob(file, show), spreadOf);
+  rooms: readonly Room[] = HOUSE,
+): Judgement => judgePrepared(file, prepareJob(file, show), spreadOf, rooms);

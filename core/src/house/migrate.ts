@@ -43,12 +43,21 @@ function migrateDecision(decision: unknown, kits: readonly unknown[]): unknown {
   return { ...decision, route };
 }
 
+/** Pressures were kept in pascals up to version 2; since version 3 in kilopascals, as everything else is. */
+function inKilopascals(limit: unknown): unknown {
+  if (!isObject(limit) || !String(limit['feature']).startsWith('crank.leak-')) return limit;
+  const less = (v: unknown) => (typeof v === 'number' ? v / 1000 : v);
+  return { ...limit, low: less(limit['low']), high: less(limit['high']) };
+}
+
 function twoToThree(json: unknown): unknown {
   if (!isObject(json) || json['version'] !== 2) return json;
-  const kits = isObject(json['engine']) ? list(json['engine']['kits']) : [];
+  const { engine } = json;
+  const kits = isObject(engine) ? list(engine['kits']) : [];
   return {
     ...json,
     version: 3,
+    engine: isObject(engine) ? { ...engine, limits: list(engine['limits']).map(inKilopascals) } : engine,
     log: list(json['log']).map(migrateEntry),
     decisions: list(json['decisions']).map((d) => migrateDecision(d, kits)),
   };

@@ -1,5 +1,4 @@
-import { renewedWall, workOf, type RenewedWall, type SizePlace } from '../log/index.js';
-import { walk } from '../readings/index.js';
+import { renewedWall, workOf, type RenewedWall } from '../log/index.js';
 import type { Kit, LimitState } from '../specs/index.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 
@@ -40,10 +39,6 @@ export function pistonAsked(file: Wanted, cylinder: number): Kit | null {
   const fitted = fittedPiston(file, cylinder);
   return fitted.kit ?? (fitted.renewed ? null : kitOf(file, standingDecision(file)?.kitId));
 }
-
-/** The walk of a job with the pistons that are asked for. */
-export const walkOf = (file: JobFile): SizePlace[] =>
-  walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
 
 /** The wall of a cylinder as it stands: renewed or resized, or null for the one that came in. */
 export const wallOf = (file: Pick<JobFile, 'log'>, cylinder: number): RenewedWall | null =>

@@ -71,10 +71,10 @@ export interface EntryKind<E extends AnyEntry = AnyEntry, B = unknown> {
   /** A room reads only its own kinds. */
   readonly in: (log: readonly AnyEntry[]) => E[];
   /** The entry as a screen would have sent it. */
-  readonly sent: (entry: E) => B;
+  sent(entry: E): B;
   /** @throws Refused with the place and the sentence */
-  readonly read: (body: B, context: EntryContext) => E;
-  readonly renamed: (entry: E, naming: Naming) => E;
+  read(body: B, context: EntryContext): E;
+  renamed(entry: E, naming: Naming): E;
 }
 
 /**

@@ -1,5 +1,7 @@
+export * from './actions.js';
 export * from './beforeMeasuring.js';
 export * from './comparatorWorth.js';
+export * from './facts.js';
 export * from './nextReads.js';
 export * from './outliers.js';
 export * from './placeEstimate.js';
@@ -7,6 +9,9 @@ export * from './placeFigure.js';
 export * from './plan.js';
 export * from './putAsideSentences.js';
 export * from './readingTable.js';
+export * from './report.js';
+export * from './room.js';
+export * from './settle.js';
 export * from './slips.js';
 export * from './standingReadings.js';
 export * from './suggestedZero.js';

@@ -10,7 +10,7 @@ import { fittedPiston, nominalOf, type JobFile } from '../job/index.js';
 import { placeKey, type BorePlace, type GapPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
 import { nm } from '../units/index.js';
-import type { VerdictItem } from '../verdicts/index.js';
+import { cylinderOf, type Figure } from '../verdicts/index.js';
 import { comparatorWorth } from './comparatorWorth.js';
 import type { PlaceState, ReadingsState } from './standingReadings.js';
 
@@ -35,18 +35,20 @@ const MINUTES: Record<NextReadKind, number> = {
 const MOST_REPEATS = 6;
 
 /** Where a third direction would show an oval lying between the two that were read. */
-function thirdDirection(file: JobFile, item: VerdictItem): BorePlace | null {
+function thirdDirection(file: JobFile, item: Figure): BorePlace | null {
+  const cylinder = cylinderOf(item);
+  if (cylinder === null) return null;
   const depth = nm(item.depth ?? file.engine.depths.top);
   const angle = [45, 135]
     .map((o) => halfTurn(thrustAngle(file.engine) + o))
     .find((a) => !isBlocked(file.engine, depth, a));
-  return angle === undefined ? null : { part: 'bore', cylinder: item.cylinder, depth, angle };
+  return angle === undefined ? null : { part: 'bore', cylinder, depth, angle };
 }
 
 /** The station whose reading is the figure in question. */
-export function placeBehind(item: VerdictItem, readings: ReadingsState): PlaceState | null {
+export function placeBehind(item: Figure, readings: ReadingsState): PlaceState | null {
   if (item.feature === 'finding') return null;
-  const parts: Partial<Record<VerdictItem['feature'], readonly string[]>> = {
+  const parts: Partial<Record<Figure['feature'], readonly string[]>> = {
     'pin.in-piston': ['pin-bore', 'pin'],
     'pin.in-rod': ['small-end', 'pin'],
   };
@@ -54,7 +56,7 @@ export function placeBehind(item: VerdictItem, readings: ReadingsState): PlaceSt
   const here = [...readings.places.values()].filter(
     (s) =>
       of.includes(s.station.part) &&
-      s.station.cylinder === item.cylinder &&
+      s.station.cylinder === cylinderOf(item) &&
       (s.station.part !== 'bore' || item.depth === null || s.station.depth === item.depth) &&
       s.result,
   );
@@ -68,11 +70,7 @@ const fused = (u: number, v: number): number => 1 / Math.hypot(1 / u, 1 / v);
  * Ways to settle an undecided figure, best first: the expected cost of a wrong decision each takes away per
  * minute of work.
  */
-export function nextReads(
-  file: JobFile,
-  item: VerdictItem,
-  readings: ReadingsState,
-): RankedAction<NextRead>[] {
+export function nextReads(file: JobFile, item: Figure, readings: ReadingsState): RankedAction<NextRead>[] {
   if (item.value === null || item.limitAt === null || item.u === null) return [];
   const behind = placeBehind(item, readings);
   if (!behind) return [];
@@ -105,7 +103,7 @@ export function nextReads(
   const micrometers = file.instruments.filter((i) => i.type === 'micrometer' && reach(i));
   if (bore && !zeroed && gauges[0] && micrometers[0]) {
     const at = file.log.at(-1)?.at ?? '';
-    const worth = comparatorWorth(file, item.cylinder, gauges[0], micrometers[0], undefined, at, 3);
+    const worth = comparatorWorth(file, behind.station.cylinder, gauges[0], micrometers[0], undefined, at, 3);
     add(
       'comparator',
       item.feature === 'clearance' ? Math.min(u, worth.clearance) : fused(u, worth.bore),
@@ -115,8 +113,8 @@ export function nextReads(
   }
   const leaves = file.instruments.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
   if (item.feature === 'clearance' && leaves && item.bracket === null) {
-    const { kit } = fittedPiston(file, item.cylinder);
-    const station: GapPlace = { part: 'clearance', cylinder: item.cylinder, kit: kit?.id ?? null };
+    const { kit } = fittedPiston(file, behind.station.cylinder);
+    const station: GapPlace = { part: 'clearance', cylinder: behind.station.cylinder, kit: kit?.id ?? null };
     // Blades near a clearance lie about 0.02 apart, and the bias is 0.025 wide.
     if (!readings.gaps.has(placeKey(station))) add('leaves', fused(u, 10_000), station, leaves.id);
   }

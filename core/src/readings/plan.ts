@@ -1,4 +1,5 @@
-import type { BorePlace, PistonPlace, SizePlace } from '../log/index.js';
+import { pistonAsked, type JobFile } from '../job/index.js';
+import { placeKey, type BorePlace, type PistonPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 
@@ -66,4 +67,23 @@ export function walk(
     ),
     ...each.map((i) => pistonPlace(i, kitOf(i))),
   ];
+}
+
+/** The walk of a job with the pistons that are asked for. */
+export const walkOf = (file: JobFile): SizePlace[] =>
+  walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
+
+/** Next unread station of the walk after a given one, wrapping round; null when all are read. */
+export function nextPlace(
+  file: JobFile,
+  readings: { readonly places: ReadonlyMap<string, unknown> },
+  after: string | null,
+): SizePlace | null {
+  const places = walkOf(file);
+  const start = after === null ? 0 : places.findIndex((s) => placeKey(s) === after) + 1;
+  for (let i = 0; i < places.length; i += 1) {
+    const s = places[(start + i) % places.length]!;
+    if (!readings.places.has(placeKey(s))) return s;
+  }
+  return null;
 }

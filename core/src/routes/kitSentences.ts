@@ -1,6 +1,6 @@
 import { ROUTES, standingDecision, type JobFile } from '../job/index.js';
 import type { Kit } from '../specs/index.js';
-import { capital, cylindersText, oddsWords, type VerdictItem } from '../verdicts/index.js';
+import { capital, cylindersText, oddsWords, type Figure } from '../verdicts/index.js';
 import { CONSTRUCTION } from './construction.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 
@@ -45,7 +45,7 @@ export function kitSentence(file: JobFile, option: KitOption): string {
 }
 
 /** Why nothing is recommended yet; null when nothing stands in the way. */
-function notYet(kits: KitComparison, items: readonly VerdictItem[]): string | null {
+function notYet(kits: KitComparison, items: readonly Figure[]): string | null {
   const bores = items.filter((i) => i.feature === 'bore');
   if (bores.some((i) => i.limit?.source.type === 'machinist'))
     return 'The bores are back from the machinist: hold each against its ticket before anything is assembled.';
@@ -63,11 +63,7 @@ function notYet(kits: KitComparison, items: readonly VerdictItem[]): string | nu
 }
 
 /** The recommendation with its reason. */
-export function recommendationSentence(
-  file: JobFile,
-  kits: KitComparison,
-  items: readonly VerdictItem[],
-): string {
+export function recommendationSentence(file: JobFile, kits: KitComparison, items: readonly Figure[]): string {
   const crack = items.find((i) => i.finding?.what === 'crack');
   if (crack) return 'The cylinder is cracked: another cylinder.';
   const ended = items.find((i) => i.feature === 'finding' && i.state === 'beyond');

@@ -1,10 +1,8 @@
 import { Unknown } from '../errors.js';
+import type { Dimension } from '../units/index.js';
 
 /** What happens when the limit is broken. It sets how sure a verdict must be. */
 export type Consequence = 'seizure' | 'wear' | 'cosmetic';
-
-/** Kind of figure a limit of this feature holds. Lengths are in nm, pressures in Pa, factors over 10⁴. */
-export type Dimension = 'length' | 'pressure' | 'pressure-rate' | 'factor';
 
 /** Which part's maker governs the feature; everything else belongs to the engine maker. */
 export type GovernedBy = 'engine' | 'piston' | 'ring';

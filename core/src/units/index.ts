@@ -1,4 +1,4 @@
+export * from './dimension.js';
 export * from './formatLength.js';
 export * from './nanometres.js';
 export * from './parseReading.js';
-export * from './quantities.js';

@@ -1,4 +1,6 @@
+export * from './figure.js';
 export * from './judgeValue.js';
-export * from './verdictItem.js';
+export * from './room.js';
+export * from './verdictSection.js';
 export * from './verdictSentence.js';
 export * from './words.js';

@@ -9,18 +9,20 @@ import {
   type VerdictState,
 } from '../gauges/index.js';
 import { benchOf, type JobFile } from '../job/index.js';
-import { governing, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
+import { featureInfo, governing, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
 import {
   consequenceOf,
   limitFigure,
+  subjectKey,
   type Because,
   type Caveat,
-  type VerdictItem,
+  type Figure,
+  type Subject,
   type WorkingLine,
-} from './verdictItem.js';
+} from './figure.js';
 
 export interface ToJudge {
-  readonly cylinder: number;
+  readonly subject: Subject;
   readonly feature: FeatureKey;
   readonly side: 'max' | 'min';
   readonly title: string;
@@ -137,7 +139,7 @@ const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
  * Holds one figure against the limit that governs it and says how sure that is. Nothing on file is never a
  * pass; an incomplete plan is never a pass; what has been read may already be beyond.
  */
-export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
+export function judgeValue(file: JobFile, input: ToJudge): Figure {
   const governed =
     input.given ?? governingFor(file, input.feature, input.states, input.side, input.fittedPiston);
   const limit = governed.status === 'governed' ? governed.limit : null;
@@ -174,8 +176,9 @@ export function judgeValue(file: JobFile, input: ToJudge): VerdictItem {
   const band = input.given && limit ? limit : fresh.status === 'governed' ? fresh.limit : null;
 
   return {
-    key: `${input.cylinder}:${input.feature}:${input.side}`,
-    cylinder: input.cylinder,
+    key: `${subjectKey(input.subject)}:${input.feature}:${input.side}`,
+    subject: input.subject,
+    dimension: featureInfo(input.feature).dimension,
     feature: input.feature,
     side: input.side,
     title: input.title,

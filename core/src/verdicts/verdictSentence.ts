@@ -1,7 +1,7 @@
 import type { JobFile } from '../job/index.js';
 import { featureInfo, sourceLine, type FeatureKey } from '../specs/index.js';
 import { limitFigureText, nm, withUnit, type LengthUnit } from '../units/index.js';
-import type { Caveat, VerdictItem } from './verdictItem.js';
+import { cylinderOf, type Caveat, type Figure } from './figure.js';
 import { capital, findingText, leafText, limitText, oddsText, oddsWords } from './words.js';
 
 /** A verdict in words: what it is, then what stands behind it. */
@@ -25,9 +25,10 @@ const CAVEATS: Record<Caveat, string> = {
 };
 
 /** What a verdict is about: `Left bore`. */
-export const subject = (file: JobFile, item: VerdictItem): string => {
-  const cylinder = capital(file.engine.cylinders[item.cylinder] ?? '');
-  const names: Partial<Record<VerdictItem['feature'], string>> = {
+export const subject = (file: JobFile, item: Figure): string => {
+  const at = cylinderOf(item);
+  const cylinder = at === null ? '' : capital(file.engine.cylinders[at] ?? '');
+  const names: Partial<Record<Figure['feature'], string>> = {
     bore:
       item.limit?.source.type === 'machinist'
         ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}`
@@ -41,10 +42,10 @@ export const subject = (file: JobFile, item: VerdictItem): string => {
       : item.feature === 'clearance'
         ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
         : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
-  return file.engine.cylinders.length === 1 ? capital(name) : `${cylinder} ${name}`;
+  return file.engine.cylinders.length === 1 || at === null ? capital(name) : `${cylinder} ${name}`;
 };
 
-const bound = (item: VerdictItem): string =>
+const bound = (item: Figure): string =>
   item.limit?.source.type === 'machinist'
     ? 'ticket'
     : item.side === 'max'
@@ -54,7 +55,7 @@ const bound = (item: VerdictItem): string =>
       : 'minimum';
 
 /** The margin to the limit with as many digits as it takes not to read as zero. */
-function marginText(item: VerdictItem, unit: LengthUnit): string {
+function marginText(item: Figure, unit: LengthUnit): string {
   const margin = Math.abs(item.value! - item.limitAt!);
   return withUnit(nm(margin), {
     unit,
@@ -65,7 +66,7 @@ function marginText(item: VerdictItem, unit: LengthUnit): string {
 }
 
 /** Where a figure lies against its limit: `0.085 mm inside its service limit`, `0.004 mm below its minimum`. */
-function whereText(item: VerdictItem, unit: LengthUnit): string {
+function whereText(item: Figure, unit: LengthUnit): string {
   const off = nm(item.value! - item.limitAt!);
   if (off === 0) return `exactly at its ${bound(item)}`;
   const side = item.side === 'max' ? (off < 0 ? 'inside' : 'past') : off > 0 ? 'above' : 'below';
@@ -73,7 +74,7 @@ function whereText(item: VerdictItem, unit: LengthUnit): string {
 }
 
 /** Where a worn part without a limit of its own lies against the range for new ones. It decides nothing. */
-function againstNew(item: VerdictItem, unit: LengthUnit): string | null {
+function againstNew(item: Figure, unit: LengthUnit): string | null {
   const { low, high } = item.band;
   if (item.value === null || (low === null && high === null)) return null;
   const figure = (v: number) =>
@@ -89,7 +90,7 @@ function againstNew(item: VerdictItem, unit: LengthUnit): string | null {
 /** What is said on every verdict it touches, a passed one too: it could turn the verdict. */
 const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue']);
 
-function notes(item: VerdictItem, details: readonly string[]): string[] {
+function notes(item: Figure, details: readonly string[]): string[] {
   const beside = item.caveats.filter(
     (c) => ALWAYS.has(c) || (c === 'two-directions' && item.state !== 'within'),
   );
@@ -104,12 +105,12 @@ type Said = Omit<VerdictSentence, 'todo' | 'notes'>;
  * What one verdict says, in words a customer could read.
  * @param unit the reader's unit
  */
-export function verdictSentence(file: JobFile, item: VerdictItem, unit: LengthUnit): VerdictSentence {
+export function verdictSentence(file: JobFile, item: Figure, unit: LengthUnit): VerdictSentence {
   const sentence = said(file, item, unit);
   return { ...sentence, notes: notes(item, sentence.details), todo: todo(item) };
 }
 
-const BEYOND: Partial<Record<FeatureKey | 'finding', Record<VerdictItem['side'], string>>> = {
+const BEYOND: Partial<Record<FeatureKey | 'finding', Record<Figure['side'], string>>> = {
   bore: { max: 'Renew the wall or the cylinder: see Decide.', min: 'It has to be opened up to its ticket.' },
   'bore.out-of-round': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
   'bore.taper': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
@@ -120,7 +121,7 @@ const BEYOND: Partial<Record<FeatureKey | 'finding', Record<VerdictItem['side'],
 };
 
 /** What to do about a verdict. */
-function todo(item: VerdictItem): string | null {
+function todo(item: Figure): string | null {
   switch (item.because) {
     case 'unread':
     case 'incomplete':
@@ -166,7 +167,7 @@ function todo(item: VerdictItem): string | null {
   return BEYOND[item.feature]?.[item.side] || 'Renew the part.';
 }
 
-function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
+function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
   const who = subject(file, item);
   const details: string[] = [];
   if (item.finding) {
@@ -264,7 +265,7 @@ function said(file: JobFile, item: VerdictItem, unit: LengthUnit): Said {
 }
 
 /** A bracket found with leaves, in words: never one number. */
-function leafSentence(who: string, item: VerdictItem, unit: LengthUnit, details: string[]): Said {
+function leafSentence(who: string, item: Figure, unit: LengthUnit, details: string[]): Said {
   const { low, high } = item.bracket!;
   const leaf = (v: number) => leafText(v, unit);
   const between =

@@ -2,7 +2,6 @@ import {
   beforeMeasuring,
   judgeJob,
   mm,
-  nextSentence,
   oneReadingU,
   putAsideSentences,
   openZero,
@@ -74,7 +73,7 @@ describe('a map read by comparator', () => {
     expect(judged.bores[0]!.survey!.largest.of.value).toBe(mm(77.02));
     expect(judged.bores[0]!.survey!.smallest.of.value).toBe(mm(77.012));
     expect(judged.next).toMatchObject({ kind: 'closing-zero', zeroId: 'e0', gauge: 'mic-set' });
-    expect(nextSentence(file, judged.next, 'mm')).toContain('closing zero');
+    expect(judged.next.sentence('mm')).toContain('closing zero');
   });
 
   it('corrects a small wander in proportion to time', () => {

@@ -4,7 +4,6 @@ import {
   judgeJob,
   kitSentence,
   mm,
-  nextAction,
   nextReads,
   pistonMatch,
   propagate,
@@ -18,7 +17,7 @@ import {
   type JobFile,
   type LeafEntry,
   type LogEntry,
-  type VerdictItem,
+  type Figure,
   type WorkEntry,
 } from '../../src/index.js';
 import {
@@ -92,7 +91,7 @@ const file = (log: readonly LogEntry[], over: Parameters<typeof jobFile>[1] = {}
     ...over,
     job: { plan: 'full', ...over?.job },
   });
-const item = (f: JobFile, key: string): VerdictItem => judgeJob(f).items.find((i) => i.key === key)!;
+const item = (f: JobFile, key: string): Figure => judgeJob(f).items.find((i) => i.key === key)!;
 
 describe('what was renewed is judged anew', () => {
   it('another piston takes its size and its clearance with it until it is read', () => {
@@ -297,10 +296,7 @@ describe('nothing is within for want of something', () => {
     expect(item(f, '0:bore:max')).toMatchObject({ state: 'undecided', because: 'ask-limit' });
     expect(item(file(SOUND(), { engine: { ...engine, code: 'B7' } }), '0:bore:max').state).toBe('within');
     const read = file([...SOUND(), piston(0, '76.96')], { engine });
-    const judged = judgeJob(read);
-    expect(nextAction(read, judged.items, judged.readings, judged.kits, judged.checks).kind).toBe(
-      'settle-limit',
-    );
+    expect(judgeJob(read).next.kind).toBe('settle-limit');
   });
 });
 

@@ -1,7 +1,6 @@
 import {
   judgeJob,
   mm,
-  nextSentence,
   oddsText,
   placeName,
   um,
@@ -9,7 +8,7 @@ import {
   type EngineSpec,
   type JobFile,
   type LogEntry,
-  type VerdictItem,
+  type Figure,
 } from '../../src/index.js';
 import { bore, bores, GAUGES, instrument, jobFile, piston, reading, TWIN } from '../support.js';
 
@@ -26,7 +25,7 @@ const SOUND = [
     ['77.012', '77.011'],
   ],
 ];
-const item = (file: JobFile, key: string): VerdictItem => judgeJob(file).items.find((i) => i.key === key)!;
+const item = (file: JobFile, key: string): Figure => judgeJob(file).items.find((i) => i.key === key)!;
 const withBores = (log: readonly LogEntry[] = []) => jobFile([...bores(SOUND), ...log]);
 
 describe('judging a job', () => {
@@ -82,7 +81,7 @@ describe('judging a job', () => {
     expect(judgeJob(all).next).toMatchObject({
       kind: 'settle',
       best: { action: { kind: 'third-direction' } },
-      station: { cylinder: 0, angle: 45 },
+      at: { cylinder: 0, angle: 45 },
     });
   });
 
@@ -101,9 +100,9 @@ describe('judging a job', () => {
     const file = jobFile(log);
     expect(item(file, '0:bore:max').state).not.toBe('within');
     expect(item(file, '0:bore:max').caveats).toContain('kept-repeat');
-    expect(
-      judgeJob(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings,
-    ).toHaveLength(6);
+    expect(judgeJob(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings).toHaveLength(
+      6,
+    );
   });
 
   it('holds two clearances: the tightest against the minimum, the loosest against the service limit', () => {
@@ -212,9 +211,9 @@ describe('judging a job', () => {
     expect(judged.next).toMatchObject({
       kind: 'settle',
       best: { action: { kind: 'other-gauge', gauge: 'ring-set' } },
-      station: { depth: mm(15), angle: 0 },
+      at: { depth: mm(15), angle: 0 },
     });
-    expect(nextSentence(file, judged.next, 'mm')).toBe(
+    expect(judged.next.sentence('mm')).toBe(
       'Take left · 15 mm · thrust with ring-set: about 4 in 5 that it decides.',
     );
   });

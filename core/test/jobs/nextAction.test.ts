@@ -2,7 +2,6 @@ import {
   judgeJob,
   kitSentence,
   mm,
-  nextSentence,
   nextPlace,
   recommendationSentence,
   placeKey,
@@ -36,7 +35,7 @@ const decided = (kitId: string | null): Decision => ({
   reason: '',
 });
 const next = (file: JobFile) => judgeJob(file).next;
-const says = (file: JobFile) => nextSentence(file, next(file), 'mm');
+const says = (file: JobFile) => next(file).sentence('mm');
 const SINGLE: EngineSpec = { ...TWIN, cylinders: ['cylinder'] };
 
 describe('what to do next', () => {
@@ -48,7 +47,7 @@ describe('what to do next', () => {
     const log = bores(SOUND).filter((_, i) => i !== 7);
     expect(next(jobFile(log))).toMatchObject({
       kind: 'read',
-      station: { cylinder: 1, angle: 90, depth: mm(15) },
+      at: { cylinder: 1, angle: 90, depth: mm(15) },
       left: 3,
     });
     expect(says(jobFile([...bores(SOUND), PISTONS[0]!]))).toBe(
@@ -107,7 +106,7 @@ describe('what to do next', () => {
     const log: LogEntry[] = [...bores(SOUND), ...PISTONS];
     expect(next(jobFile(log, { decisions: [decided('plus-0.5')] }))).toMatchObject({
       kind: 'read',
-      station: { part: 'piston', kit: 'plus-0.5' },
+      at: { part: 'piston', kit: 'plus-0.5' },
       left: 2,
     });
     const done = jobFile(
@@ -124,9 +123,7 @@ describe('what to do next', () => {
     expect(placeKey(nextPlace(jobFile(log), readings, 'bore:0:15000000:90')!)).toBe('bore:0:45000000:90');
     const full = [...bores(SOUND).slice(1), ...PISTONS];
     expect(
-      placeKey(
-        nextPlace(jobFile(full), judgeJob(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!,
-      ),
+      placeKey(nextPlace(jobFile(full), judgeJob(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!),
     ).toBe('bore:0:15000000:0');
     const all = [...bores(SOUND), ...PISTONS];
     expect(nextPlace(jobFile(all), judgeJob(jobFile(all)).readings, null)).toBeNull();

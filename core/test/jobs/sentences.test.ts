@@ -3,15 +3,13 @@ import {
   findingText,
   judgeJob,
   mm,
-  nextSentence,
   settleSentence,
   um,
   verdictSentence,
   type Because,
   type JobFile,
-  type NextAction,
   type NextRead,
-  type VerdictItem,
+  type Figure,
 } from '../../src/index.js';
 import { bore, bores, jobFile, LEAVES, GAUGES, piston } from '../support.js';
 
@@ -31,16 +29,16 @@ const file: JobFile = jobFile([...bores(SOUND, 'telescoping'), piston(0, '76.951
   instruments: [...GAUGES, LEAVES],
 });
 const items = judgeJob(file).items;
-const item = (key: string, over: Partial<VerdictItem> = {}): VerdictItem => ({
+const item = (key: string, over: Partial<Figure> = {}): Figure => ({
   ...items.find((i) => i.key === key)!,
   ...over,
 });
-const says = (i: VerdictItem, unit: 'mm' | 'in' = 'mm') => verdictSentence(file, i, unit).headline;
-const bySide = (because: Because | null, state: VerdictItem['state'] = 'undecided') =>
+const says = (i: Figure, unit: 'mm' | 'in' = 'mm') => verdictSentence(file, i, unit).headline;
+const bySide = (because: Because | null, state: Figure['state'] = 'undecided') =>
   item('0:bore:max', { because, state });
 
 describe('what a verdict says, state by state', () => {
-  it.each<[string, VerdictItem, string]>([
+  it.each<[string, Figure, string]>([
     ['within', bySide(null, 'within'), 'Left bore is 0.008 mm inside its service limit.'],
     [
       'beyond',
@@ -150,7 +148,7 @@ describe('what a verdict says, state by state', () => {
     expect(quick).toContain('Quick figure: the whole map is still being worked.');
   });
 
-  it.each<[VerdictItem, string | null]>([
+  it.each<[Figure, string | null]>([
     [bySide(null, 'within'), null],
     [bySide(null, 'beyond'), 'Renew the wall or the cylinder: see Decide.'],
     [bySide('gauge'), 'Take ring-set: showing the same it would say within, practically sure.'],
@@ -173,7 +171,7 @@ describe('what a verdict says, state by state', () => {
   const UNCHECKED =
     'The limit is unchecked: one person typed it and no second compared it with the document.';
   const TWO = 'Two directions only: an oval lying at 45° would not show.';
-  it.each<[string, VerdictItem, string[]]>([
+  it.each<[string, Figure, string[]]>([
     [
       'a pass by an overdue gauge against an unchecked limit says both',
       { ...bySide(null, 'within'), caveats: ['two-directions', 'overdue', 'unchecked'] },
@@ -193,7 +191,7 @@ describe('what a verdict says, state by state', () => {
       'without a limit it says why, and the rest',
       {
         ...item('0:bore:max', { because: null, state: 'noLimit', limit: null, limitAt: null }),
-        governing: { status: 'none', why: 'The sheet is silent.' } as VerdictItem['governing'],
+        governing: { status: 'none', why: 'The sheet is silent.' } as Figure['governing'],
         caveats: ['overdue'],
       },
       [OVERDUE, 'The sheet is silent.', 'New parts: 77.000 – 77.012 mm; this is 0.085 mm over.'],
@@ -234,63 +232,40 @@ describe('what to do next, in words', () => {
     expect(settleSentence(file, action(kind), 0.7012, 'mm')).toBe(sentence);
   });
 
-  it.each<[string, NextAction, string]>([
-    [
-      'again',
-      { kind: 'read', station: bore(1, 45, 90), left: 3, again: true },
-      'Take right · 45 mm · pin again. 3 to go.',
-    ],
-    [
-      'the last',
-      { kind: 'read', station: bore(1, 45, 45), left: 1, again: false },
-      'Take right · 45 mm · 45°. It is the last of the plan.',
-    ],
-    [
-      'closing zero',
-      { kind: 'closing-zero', zeroId: 'z', gauge: 'mic-set' },
-      'Put mic-set back into its setting and read the dial: the closing zero of this map.',
-    ],
-    [
-      'at the limit',
-      { kind: 'at-limit', item: item('0:bore:max') },
-      'Left bore is at its limit and no gauge here decides it: treat it as beyond.',
-    ],
-    [
-      'wash',
-      {
-        kind: 'step',
-        open: {
-          what: 'wash',
-          work: {
-            kind: 'work',
-            id: 'w',
-            at: '',
-            by: '',
-            what: 'honed',
-            cylinder: 0,
-            kitId: null,
-            ticket: null,
-            text: '',
-          },
-        },
-      },
-      'Honed: wash again before anything is fitted.',
-    ],
-  ])('%s', (_, next, sentence) => {
-    expect(nextSentence(file, next, 'mm')).toBe(sentence);
-  });
-
-  it('says why nothing is bored', () => {
+  it('what is done again, a zero, a wash and a decision say what they are', () => {
+    const log = bores(MAP).slice(0, -1);
+    expect(judgeJob(jobFile(log)).next.sentence('mm')).toMatch(/^Take right · 80 mm · .* 3 to go\.$/u);
+    const honed = {
+      kind: 'work' as const,
+      id: 'w',
+      at: '2026-03-01T10:00:00.000Z',
+      by: 'x',
+      what: 'honed' as const,
+      cylinder: 0,
+      kitId: null,
+      ticket: null,
+      text: '',
+    };
+    const again = judgeJob(jobFile([...bores(MAP), honed, piston(0, '76.95'), piston(1, '76.95')])).next;
+    expect(again.sentence('mm')).toMatch(/^Take left · 15 mm · thrust again\. 6 to go\.$/u);
+    const after = jobFile([honed, ...bores(MAP), piston(0, '76.95'), piston(1, '76.95')]);
+    expect(judgeJob(after).steps.map((s) => s.sentence('mm'))).toContain('Honed: wash again.');
     const decided = (reason: string) =>
-      nextSentence(
-        { ...file, decisions: [{ id: 'd', at: '', by: '', route: 'reuse' as const, kitId: null, reason }] },
-        { kind: 'decided', kitId: null },
-        'mm',
-      );
-    expect(decided('Replate it.')).toBe('Decided: nothing is bored. Replate it.');
-    expect(decided('')).toBe('Decided: nothing is bored.');
+      judgeJob({
+        ...jobFile([...bores(MAP), piston(0, '76.95'), piston(1, '76.95')]),
+        decisions: [{ id: 'd', at: '', by: '', route: 'replate' as const, kitId: null, reason }],
+      }).next.sentence('mm');
+    expect(decided('It flakes.')).toBe('Decided: stripped and replated. It flakes.');
+    expect(decided('')).toBe('Decided: stripped and replated.');
   });
 });
+
+/** A sound twin in two directions. */
+const MAP = [0, 1].map(() => [
+  ['77.020', '77.018'],
+  ['77.016', '77.015'],
+  ['77.012', '77.012'],
+]);
 
 describe('small words', () => {
   it('a bracket, a bound, nothing', () => {

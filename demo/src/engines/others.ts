@@ -104,7 +104,7 @@ export const kaldera620: EngineSpec = {
   limits: [
     ...pair(sledManual, sled, '5-6', 'bore', [76.4, 76.412], 76.43),
     line(sledKit, sled, '1', 'clearance', 'new', [0.11, 0.125]),
-    line(sledKit, sled, '1', 'ring.gap.top.factor', 'new', [46, null], { base: true, unit: '×' }),
+    line(sledKit, sled, '1', 'ring.gap.top.factor', 'new', [0.0046, null], { unit: '×' }),
     line(sledManual, sled, '5-9', 'setup.squish', 'new', [1.35, 1.65]),
   ],
   kits: [kit(sled, 'Corrie', 'Corrie matched pair', 0, 76.288, 'forged-2618', 20)],
@@ -132,11 +132,8 @@ export const pellworm720: EngineSpec = {
   limits: [
     ...pair(pwcManual, pwc, '3-4', 'bore', [81.0, 81.02], 81.09),
     ...pair(pwcManual, pwc, '3-5', 'clearance', [0.08, 0.11], 0.18),
-    line(pwcManual, pwc, '3-12', 'crank.leak-pressure', 'new', [45_000, null], { base: true, unit: 'bar' }),
-    line(pwcManual, pwc, '3-12', 'crank.leak-rate', 'service', [null, 3_000], {
-      base: true,
-      unit: 'bar/min',
-    }),
+    line(pwcManual, pwc, '3-12', 'crank.leak-pressure', 'new', [0.45, null], { unit: 'bar' }),
+    line(pwcManual, pwc, '3-12', 'crank.leak-rate', 'service', [null, 0.03], { unit: 'bar/min' }),
   ],
   kits: [
     kit(pwc, 'Pellworm', 'standard', 0, 80.915, 'cast-high-silicon', 15),

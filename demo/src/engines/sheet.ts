@@ -9,6 +9,8 @@ import {
   type Material,
   type Nanometres,
   type SourceType,
+  FEATURES,
+  toBase,
 } from '@tribos/core';
 
 /** One printed sheet: every line of it becomes a limit with this source. */
@@ -26,8 +28,6 @@ export interface LineExtras {
   readonly unit?: Limit['unit'];
   readonly taper?: Limit['taper'];
   readonly rows?: Limit['rows'];
-  /** Figures are already in base units (factors over 10 000, pascals). */
-  readonly base?: true;
 }
 
 const slug = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/gu, '-');
@@ -43,7 +43,13 @@ export function line(
   extras: LineExtras = {},
 ): Limit {
   const convert = (v: number | null): number | null =>
-    v === null ? null : extras.base ? v : sheet.unit === 'mm' ? mm(v) : inch(v);
+    v === null
+      ? null
+      : FEATURES[feature].dimension === 'length'
+        ? sheet.unit === 'mm'
+          ? mm(v)
+          : inch(v)
+        : Number(toBase(FEATURES[feature].dimension, v, extras.unit ?? sheet.unit).toPrecision(12));
   return {
     id: `${slug(engine)}.${slug(sheet.party)}.${feature}.${state}`,
     feature,

@@ -90,8 +90,8 @@ export const varrow312: EngineSpec = {
     ...pair(mxManual, mx, '7-6', 'ring.gap.top', [0.25, 0.35], 0.65),
     ...pair(mxManual, mx, '7-6', 'ring.gap.second', [0.35, 0.5], 0.8),
     line(corrieSheet, mx, '1', 'clearance', 'new', [0.0023, 0.0031]),
-    line(corrieSheet, mx, '2', 'ring.gap.top.factor', 'new', [42, null], { base: true, unit: '×' }),
-    line(corrieSheet, mx, '2', 'ring.gap.second.factor', 'new', [53, null], { base: true, unit: '×' }),
+    line(corrieSheet, mx, '2', 'ring.gap.top.factor', 'new', [0.0042, null], { unit: '×' }),
+    line(corrieSheet, mx, '2', 'ring.gap.second.factor', 'new', [0.0053, null], { unit: '×' }),
     line(corrieSheet, mx, '2', 'ring.gap.rail', 'new', [0.0115, null]),
   ],
   kits: [

@@ -6,14 +6,16 @@ import { GaugesModule } from '../gauges/index.js';
 import { JobsModule } from '../jobs/index.js';
 import { AccessGuard, ScopeInterceptor } from '../kit/access.js';
 import { ProblemFilter } from '../kit/problems.js';
+import { Queue } from '../kit/queue.js';
 import { Scope } from '../kit/scope.js';
+import { ReportsModule } from '../reports/index.js';
 import { PeopleModule } from '../people/index.js';
 import { SpecsModule } from '../specs/index.js';
 import { databaseOptions } from './database.js';
 import { HealthController } from './health.controller.js';
 
 @Global()
-@Module({ providers: [Scope], exports: [Scope] })
+@Module({ providers: [Scope, Queue], exports: [Scope, Queue] })
 export class KitModule {}
 
 @Module({})
@@ -28,6 +30,7 @@ export class AppModule {
         SpecsModule,
         GaugesModule,
         JobsModule,
+        ReportsModule,
         EventsModule,
       ],
       controllers: [HealthController],

@@ -3,9 +3,11 @@ import { Umzug } from 'umzug';
 import * as foundations from './migrations/0001-foundations.js';
 import * as measure from './migrations/0002-measure.js';
 import * as honest from './migrations/0003-honest.js';
+import * as reports from './migrations/0004-reports.js';
+import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure, honest];
+const MIGRATIONS = [foundations, measure, honest, reports];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 
@@ -49,7 +51,9 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
       },
       logger: undefined,
     });
-    return (await umzug.up()).map((m) => m.name);
+    const applied = (await umzug.up()).map((m) => m.name);
+    await ensureQueues(ownerUrl, (sql) => client.query(sql), APP_ROLE);
+    return applied;
   } finally {
     await client.end();
   }

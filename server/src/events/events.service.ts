@@ -52,6 +52,8 @@ export class EventsService implements OnModuleInit, OnModuleDestroy {
   private again(): void {
     this.client = null;
     if (this.closed) return;
-    setTimeout(() => this.listen().catch(() => this.again()), RETRY_MS).unref();
+    setTimeout(() => {
+      if (!this.closed) void this.listen().catch(() => this.again());
+    }, RETRY_MS).unref();
   }
 }

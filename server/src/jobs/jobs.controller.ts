@@ -15,6 +15,7 @@ import type { Response } from 'express';
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
 import { LogService } from '../readings/index.js';
+import { BenchesService } from './benches.service.js';
 import { ExchangeService } from './exchange.service.js';
 import { JobsService } from './jobs.service.js';
 import { JudgingService } from './judging.service.js';
@@ -24,6 +25,7 @@ import { verdictReport } from './verdictReport.js';
 export class JobsController {
   constructor(
     private readonly jobs: JobsService,
+    private readonly onBenches: BenchesService,
     private readonly exchange: ExchangeService,
     private readonly log: LogService,
     private readonly judging: JudgingService,
@@ -31,7 +33,7 @@ export class JobsController {
 
   @Get('benches')
   benches(): Promise<BenchesView> {
-    return this.jobs.benches();
+    return this.onBenches.view();
   }
 
   @Get('jobs')

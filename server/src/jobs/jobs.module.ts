@@ -4,7 +4,9 @@ import { GaugesModule } from '../gauges/index.js';
 import { PeopleModule } from '../people/index.js';
 import { ReadingsModule } from '../readings/index.js';
 import { SpecsModule } from '../specs/index.js';
+import { BenchesService } from './benches.service.js';
 import { ExchangeService } from './exchange.service.js';
+import { JobFiles } from './jobFiles.service.js';
 import { JobsController } from './jobs.controller.js';
 import { JobsService } from './jobs.service.js';
 import { JudgingService } from './judging.service.js';
@@ -20,7 +22,7 @@ import { DecisionModel, JobModel } from './models.js';
     ReadingsModule,
   ],
   controllers: [JobsController],
-  providers: [JobsService, ExchangeService, JudgingService, PropagationService],
-  exports: [JobsService],
+  providers: [JobsService, JobFiles, BenchesService, ExchangeService, JudgingService, PropagationService],
+  exports: [JobsService, JobFiles, PropagationService],
 })
 export class JobsModule {}

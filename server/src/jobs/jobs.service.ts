@@ -3,8 +3,6 @@ import { InjectModel } from '@nestjs/sequelize';
 import type {
   AppendedLog,
   AppendLog,
-  BenchesView,
-  BenchView,
   EditJob,
   JobQuery,
   JobRow,
@@ -14,9 +12,7 @@ import type {
   Page,
 } from '@tribos/contract';
 import {
-  calibrationOverdue,
   decisionRefused,
-  nextSentence,
   routeOf,
   ROUTES,
   standingDecision,
@@ -26,22 +22,19 @@ import {
   type JobFile,
 } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
-import { GaugesService, StudiesService } from '../gauges/index.js';
-import { notFound, ProblemError, stale } from '../kit/problems.js';
+import { ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService, ShopService } from '../people/index.js';
 import { canonical, LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
+import { BenchesService } from './benches.service.js';
+import { JobFiles } from './jobFiles.service.js';
 import { JudgingService } from './judging.service.js';
 import { DecisionModel, JobModel } from './models.js';
 
-import { decisionOf, factsOf, listRow } from './rows.js';
-
 const PAGE = 50;
-const MOST_WAITING = 8;
-const DUE_SOON_DAYS = 30;
 
-/** Jobs: what is on the benches, what was read, what was decided. */
+/** Jobs: opened, changed, read and decided. */
 @Injectable()
 export class JobsService {
   private readonly logger = new Logger(JobsService.name);
@@ -51,8 +44,8 @@ export class JobsService {
     @InjectModel(DecisionModel) private readonly decisions: typeof DecisionModel,
     private readonly shop: ShopService,
     private readonly engines: EnginesService,
-    private readonly gauges: GaugesService,
-    private readonly studies: StudiesService,
+    private readonly files: JobFiles,
+    private readonly benches: BenchesService,
     private readonly judging: JudgingService,
     private readonly log: LogService,
     private readonly scope: Scope,
@@ -69,55 +62,17 @@ export class JobsService {
         : {}),
     };
     const rows = await this.jobs.findAll({ where, order: [['number', 'DESC']], limit: limit + 1 });
-    const items = await this.rows(rows.slice(0, limit));
+    const items = await this.benches.rows(rows.slice(0, limit));
     return { items, next: rows.length > limit ? String(items.at(-1)!.number) : null };
   }
 
-  async benches(now = new Date()): Promise<BenchesView> {
-    const names = await this.shop.benches();
-    const on = await this.jobs.findAll({ where: { bench: { [Op.ne]: null } }, order: [['number', 'DESC']] });
-    const waiting = await this.jobs.findAll({
-      where: { bench: null, decided: null },
-      order: [
-        ['promised', 'ASC NULLS LAST'],
-        ['number', 'ASC'],
-      ],
-      limit: MOST_WAITING,
-    });
-    const benches: BenchView[] = [];
-    for (const name of names) {
-      const row = on.find((j) => j.bench === name);
-      benches.push({ name, job: row ? await this.onBench(row) : null });
-    }
-    const soon = new Date(now.getTime() + DUE_SOON_DAYS * 86_400_000).toISOString().slice(0, 10);
-    const gaugesDue = (await this.gauges.all())
-      .filter((i) => i.calibrationDue !== null && i.calibrationDue <= soon)
-      .map((i) => ({
-        id: i.id,
-        name: i.name,
-        calibrationDue: i.calibrationDue!,
-        overdue: calibrationOverdue(i, now.toISOString()),
-      }));
-    const limitsUnchecked = (await this.engines.list()).reduce((sum, e) => sum + e.unchecked, 0);
-    return { benches, waiting: await this.rows(waiting), gaugesDue, limitsUnchecked };
-  }
-
-  private async onBench(row: JobModel): Promise<BenchView['job']> {
-    const file = await this.fileOf(row);
-    // Home does not wait for whole maps: the one next thing seldom hangs on them, and they are there next time.
-    const { next } = this.judging.now(file).judgement;
-    const station = next.kind === 'decide' || next.kind === 'decided' ? 'decide' : 'measure';
-    const sentences = { mm: nextSentence(file, next, 'mm'), in: nextSentence(file, next, 'in') };
-    return { ...listRow(row, file.job.customer), next: sentences, station };
-  }
-
   async view(id: string): Promise<JobView> {
-    const row = await this.row(id);
-    return { version: row.version, file: await this.fileOf(row) };
+    const row = await this.files.row(id);
+    return { version: row.version, file: await this.files.ofRow(row) };
   }
 
   async file(id: string): Promise<JobFile> {
-    return this.fileOf(await this.row(id));
+    return this.files.of(id);
   }
 
   async create(body: NewJob): Promise<JobView> {
@@ -134,7 +89,7 @@ export class JobsService {
         engineNumber: body.engineNumber,
         use: body.use,
         complaint: body.complaint,
-        bench: await this.freeBench(body.bench, body.id),
+        bench: await this.benches.free(body.bench, body.id),
         promised: body.promised,
         plan: body.plan,
         seized: body.seized,
@@ -176,7 +131,7 @@ export class JobsService {
 
   async edit(id: string, body: EditJob): Promise<JobView> {
     const { version, ...changes } = body;
-    const bench = changes.bench === undefined ? {} : { bench: await this.freeBench(changes.bench, id) };
+    const bench = changes.bench === undefined ? {} : { bench: await this.benches.free(changes.bench, id) };
     const [changed] = await this.jobs.update(
       { ...changes, ...bench, version: version + 1 },
       { where: { id, version } },
@@ -192,14 +147,14 @@ export class JobsService {
 
   /** Appends to the log under the job's lock, so that two devices follow one another. */
   async append(id: string, body: AppendLog): Promise<AppendedLog> {
-    const row = await this.row(id, true);
-    const entries = await this.log.append(await this.fileOf(row), body.entries);
+    const row = await this.files.row(id, true);
+    const entries = await this.log.append(await this.files.ofRow(row), body.entries);
     await this.summarise(id);
     return { entries };
   }
 
   async decide(id: string, body: NewDecision): Promise<JobView> {
-    const row = await this.row(id, true);
+    const row = await this.files.row(id, true);
     const decisions = await this.decisions.findAll({ where: { jobId: id }, order: ['position'] });
     const before = decisions.find((d) => d.id === body.id);
     if (before) {
@@ -218,7 +173,7 @@ export class JobsService {
         errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
       });
     }
-    const judged = await this.judging.whole(await this.fileOf(row));
+    const judged = await this.judging.whole(await this.files.ofRow(row));
     const route = body.route ?? routeOf(engine.kits.find((k) => k.id === body.kitId) ?? null);
     const refused = decisionRefused(engine, judged.kits, { route, kitId: body.kitId });
     if (refused) throw new ProblemError(422, 'may-not', `${refused} Nothing was saved.`);
@@ -256,7 +211,7 @@ export class JobsService {
       .then(() =>
         this.scope.run(who, async () => {
           // The lock waits for whoever is writing now, so that no older log is summed up.
-          await this.row(id, true);
+          await this.files.row(id, true);
           await this.summarise(id, true);
         }),
       )
@@ -271,8 +226,8 @@ export class JobsService {
    * @param whole waits for whole maps instead of renewing it again when they are worked
    */
   async summarise(id: string, whole = false): Promise<void> {
-    const row = await this.row(id);
-    const file = await this.fileOf(row);
+    const row = await this.files.row(id);
+    const file = await this.files.ofRow(row);
     const now = whole ? { judgement: await this.judging.whole(file), settled: null } : this.judging.now(file);
     if (now.settled) this.summariseLater(id, now.settled);
     const judged = now.judgement;
@@ -283,59 +238,12 @@ export class JobsService {
     await this.jobs.update(
       {
         overall: judged.overall,
+        marks: judged.marks,
         stationsPlanned: planned.length,
         stationsRead: planned.filter((s) => judged.readings.places.has(placeKey(s))).length,
         decided,
       },
       { where: { id } },
     );
-  }
-
-  private async fileOf(row: JobModel): Promise<JobFile> {
-    // One after another: they share the connection of the request's transaction.
-    const shop = await this.shop.rules();
-    const engine = await this.engines.spec(row.engineId);
-    const instruments = await this.gauges.all();
-    const studies = await this.studies.usable();
-    const customer = await this.shop.customer(row.customerId);
-    const log = await this.log.of(row.id);
-    const decisions = await this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] });
-    return {
-      format: 'tribos-job',
-      version: 3,
-      shop,
-      engine,
-      instruments,
-      studies,
-      job: factsOf(row, customer.name),
-      log,
-      decisions: decisions.map(decisionOf),
-    };
-  }
-
-  private async row(id: string, lock = false): Promise<JobModel> {
-    const row = await this.jobs.findOne({ where: { id }, ...(lock ? { lock: true } : {}) });
-    if (!row) throw notFound('job');
-    return row;
-  }
-
-  private async rows(rows: readonly JobModel[]): Promise<JobRow[]> {
-    const names = await this.shop.customerNames([...new Set(rows.map((r) => r.customerId))]);
-    return rows.map((r) => listRow(r, names.get(r.customerId) ?? ''));
-  }
-
-  /** A bench holds one engine. */
-  private async freeBench(bench: string | null, jobId: string): Promise<string | null> {
-    if (bench === null) return null;
-    if (!(await this.shop.benches()).includes(bench))
-      throw new ProblemError(422, 'bench', 'This shop has no such bench. Nothing was saved.');
-    const taken = await this.jobs.findOne({ where: { bench, id: { [Op.ne]: jobId } } });
-    if (taken)
-      throw new ProblemError(
-        422,
-        'bench',
-        `${bench} holds job ${String(taken.number).padStart(4, '0')}. Clear it first. Nothing was saved.`,
-      );
-    return bench;
   }
 }

@@ -20,6 +20,7 @@ export class JobModel extends ShopRow {
   @Column(text) declare fittedRing: string | null;
   @Column(json) declare overrides: object[];
   @Column(text) declare overall: string | null;
+  @Column(json) declare marks: object;
   @Column(integer) declare stationsRead: number;
   @Column(integer) declare stationsPlanned: number;
   @Column(text) declare decided: string | null;

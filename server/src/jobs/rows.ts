@@ -39,6 +39,7 @@ export const listRow = (row: JobModel, customer: string): JobRow => ({
   bench: row.bench,
   promised: row.promised,
   overall: row.overall as JobRow['overall'],
+  marks: row.marks as JobRow['marks'],
   read: row.stationsRead,
   planned: row.stationsPlanned,
   decided: row.decided,

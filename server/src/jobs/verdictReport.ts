@@ -1,7 +1,7 @@
 import {
   crossCheckSentence,
+  cylinderOf,
   kitSentence,
-  nextSentence,
   recommendationSentence,
   verdictSentence,
   type JobFile,
@@ -13,12 +13,14 @@ import {
 export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit) {
   return {
     overall: judged.overall,
-    next: nextSentence(file, judged.next, unit),
+    next: judged.next.sentence(unit),
     recommendation: recommendationSentence(file, judged.kits, judged.items),
     recommended: judged.kits.recommended?.kit.id ?? null,
     verdicts: judged.items.map((i) => ({
       key: i.key,
-      cylinder: file.engine.cylinders[i.cylinder],
+      cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
+      subject: i.subject,
+      dimension: i.dimension,
       title: i.title,
       state: i.state,
       because: i.because,

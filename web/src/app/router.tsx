@@ -1,5 +1,7 @@
 import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
 import { Shell } from './Shell.js';
+import { FIRST_STATION } from './stationPath.js';
+import { STATIONS } from './stations.js';
 
 /** What a person sees when a screen itself breaks or an address leads nowhere. */
 function Broken() {
@@ -36,19 +38,14 @@ export const router = createBrowserRouter([
       { path: 'jobs', lazy: async () => ({ Component: (await import('../jobs/JobsPage.js')).JobsPage }) },
       {
         path: 'jobs/:id',
-        lazy: async () => ({ Component: (await import('../jobs/JobPage.js')).JobPage }),
+        lazy: async () => ({ Component: (await import('./JobPage.js')).JobPage }),
         children: [
-          {
-            index: true,
-            lazy: async () => ({ Component: (await import('../readings/MeasureStation.js')).MeasureStation }),
-          },
+          ...STATIONS.map(({ id, load }) =>
+            id === FIRST_STATION ? { index: true, lazy: load } : { path: id, lazy: load },
+          ),
           {
             path: 'bench-sheet',
             lazy: async () => ({ Component: (await import('../jobs/BenchSheet.js')).BenchSheet }),
-          },
-          {
-            path: 'decide',
-            lazy: async () => ({ Component: (await import('../routes/DecideStation.js')).DecideStation }),
           },
         ],
       },

@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { BenchesView, BenchView } from '@tribos/contract';
 import { api } from '../app/api.js';
+import { stationPath } from '../app/stationPath.js';
 import { keys } from '../app/queries.js';
 import { useSettings } from '../app/settings.js';
 import { dayText, Empty, Failed, Loading, Page, ScribedScale, VerdictMark } from '../ui/index.js';
@@ -100,7 +101,7 @@ function Bench({ bench: { name, job } }: { bench: BenchView }) {
               {job.decided && <p className="text-soft">Decided: {job.decided}</p>}
             </div>
             <Link
-              to={job.station === 'measure' ? `/jobs/${job.id}` : `/jobs/${job.id}/decide`}
+              to={stationPath(job.id, job.station)}
               className="mt-auto block rounded-edge bg-brass px-4 py-3 text-lead leading-snug font-semibold text-on-brass"
             >
               {job.next[unit]}

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import type { JobRow } from '@tribos/contract';
+import { stationPath } from '../app/stationPath.js';
 import { dayText, VerdictMark } from '../ui/index.js';
 
 export const jobNumber = (n: number): string => String(n).padStart(4, '0');
@@ -11,7 +12,7 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
       {rows.map((job) => (
         <li key={job.id} className="border-b border-rule">
           <Link
-            to={job.decided ? `/jobs/${job.id}/decide` : `/jobs/${job.id}`}
+            to={stationPath(job.id, job.decided ? 'decide' : 'measure')}
             className="grid min-h-14 grid-cols-[3.5rem_minmax(0,1fr)_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page sm:grid-cols-[3.5rem_minmax(0,1fr)_10.5rem_10rem]"
           >
             <span className="figure text-soft">{jobNumber(job.number)}</span>

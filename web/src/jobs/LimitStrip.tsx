@@ -9,7 +9,7 @@ import {
   workingLabel,
   sourceLine,
   type LengthUnit,
-  type VerdictItem,
+  type Figure,
   type WorkingLine,
 } from '@tribos/core';
 import { VerdictMark, type MarkState } from '../ui/index.js';
@@ -23,11 +23,11 @@ function besideText(w: Extract<WorkingLine, { kind: 'interval' }>, unit: LengthU
 }
 
 /** What the mark shows: a figure that is not there yet is not undecided, it is not read. */
-export const markOf = (item: VerdictItem): MarkState =>
+export const markOf = (item: Figure): MarkState =>
   item.because === 'unread' ? (item.state === 'noLimit' ? 'noLimit' : 'waiting') : item.state;
 
 /** 95 % of the figure: from the whole map where it is propagated, the bracket of leaves, else ±2u. */
-function whiskerOf({ interval, bracket, value, u }: VerdictItem): readonly [number, number] | null {
+function whiskerOf({ interval, bracket, value, u }: Figure): readonly [number, number] | null {
   if (interval) return [interval.low, interval.high];
   if (bracket) return bracket.low !== null && bracket.high !== null ? [bracket.low, bracket.high] : null;
   return value === null || u === null ? null : [value - 2 * u, value + 2 * u];
@@ -38,7 +38,7 @@ interface Scale {
   readonly to: number;
 }
 
-function scaleOf(item: VerdictItem): Scale {
+function scaleOf(item: Figure): Scale {
   const [low95, high95] = whiskerOf(item) ?? [null, null];
   const points = [item.limitAt, item.band.low, item.band.high, item.value, low95, high95].filter(
     (v) => v !== null,
@@ -59,10 +59,10 @@ export const LimitStrip = memo(function LimitStrip({
   big = false,
   onOpen,
 }: {
-  item: VerdictItem;
+  item: Figure;
   unit: LengthUnit;
   big?: boolean;
-  onOpen: (item: VerdictItem) => void;
+  onOpen: (item: Figure) => void;
 }) {
   const id = useId();
   const scale = scaleOf(item);

@@ -1,12 +1,11 @@
 import { memo, type ReactNode } from 'react';
 import {
-  nextSentence,
   verdictSentence,
   type JobFile,
   type Judgement,
   type LengthUnit,
-  type NextAction,
-  type VerdictItem,
+  type Action,
+  type Figure,
   type VerdictState,
 } from '@tribos/core';
 import { useWorking } from '../bore/index.js';
@@ -16,20 +15,18 @@ const ORDER: Record<VerdictState, number> = { beyond: 0, undecided: 1, noLimit: 
 
 /** The one thing to do now, the loudest thing on the screen. */
 export function NextBox({
-  file,
   next,
   unit,
   children,
 }: {
-  file: JobFile;
-  next: NextAction;
+  next: Pick<Action, 'sentence'>;
   unit: LengthUnit;
   children?: ReactNode;
 }) {
   return (
     <section aria-live="polite" className="border-l-5 border-brass bg-sheet px-4 py-3">
       <h2 className="font-semibold text-brass">Next</h2>
-      <p className="text-lead leading-snug">{nextSentence(file, next, unit)}</p>
+      <p className="text-lead leading-snug">{next.sentence(unit)}</p>
       <div className="no-print mt-2 flex flex-wrap gap-2 empty:hidden">{children}</div>
     </section>
   );
@@ -45,7 +42,7 @@ export function WhatStands({
   file: JobFile;
   judgement: Judgement;
   unit: LengthUnit;
-  onOpen: (item: VerdictItem) => void;
+  onOpen: (item: Figure) => void;
 }) {
   const read = judgement.items
     .filter((i) => i.because !== 'unread')
@@ -80,9 +77,9 @@ const Verdict = memo(function Verdict({
   onOpen,
 }: {
   file: JobFile;
-  item: VerdictItem;
+  item: Figure;
   unit: LengthUnit;
-  onOpen: (item: VerdictItem) => void;
+  onOpen: (item: Figure) => void;
 }) {
   const { headline, notes } = verdictSentence(file, item, unit);
   return (

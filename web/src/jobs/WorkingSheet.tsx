@@ -5,12 +5,13 @@ import {
   nm,
   oddsText,
   workingLabel,
+  cylinderOf,
   sourceLine,
   verdictSentence,
   withUnit,
   type JobFile,
   type LengthUnit,
-  type VerdictItem,
+  type Figure,
   type WorkingLine,
 } from '@tribos/core';
 import { Button, Sheet, VerdictMark } from '../ui/index.js';
@@ -62,7 +63,7 @@ export function WorkingSheet({
   onWhy = null,
 }: {
   file: JobFile;
-  item: VerdictItem;
+  item: Figure;
   unit: LengthUnit;
   onClose: () => void;
   /** Opens the warm-up behind a clearance. */
@@ -72,7 +73,11 @@ export function WorkingSheet({
   const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
   const others = item.governing.status === 'ask' ? item.governing.candidates : item.governing.others;
   return (
-    <Sheet title={`${item.title}, ${file.engine.cylinders[item.cylinder]}`} onClose={onClose} wide>
+    <Sheet
+      title={[item.title, file.engine.cylinders[cylinderOf(item) ?? -1]].filter(Boolean).join(', ')}
+      onClose={onClose}
+      wide
+    >
       <div className="grid gap-5">
         <div>
           <VerdictMark state={markOf(item)} />

@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import type { JobFile, LengthUnit, Prepared, Place, VerdictItem } from '@tribos/core';
+import type { JobFile, LengthUnit, Prepared, Place, Figure } from '@tribos/core';
 import { WallMap } from '../bore/index.js';
 import { LimitStrip } from '../jobs/index.js';
 import { PlaceRows } from './PlaceRows.js';
@@ -24,7 +24,7 @@ export const CylinderColumn = memo(function CylinderColumn({
   file: JobFile;
   prepared: Prepared;
   /** Verdicts on this cylinder. */
-  items: readonly VerdictItem[];
+  items: readonly Figure[];
   cylinder: number;
   /** Where the bar stands; null on another cylinder. */
   current: Place | null;
@@ -34,7 +34,7 @@ export const CylinderColumn = memo(function CylinderColumn({
   alone: boolean;
   onPick: (station: Place) => void;
   onFinding: (cylinder: number) => void;
-  onItem: (item: VerdictItem) => void;
+  onItem: (item: Figure) => void;
 }) {
   const shared = { file, prepared, cylinder, current, unit, onPick };
   return (

@@ -1,5 +1,5 @@
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
-import { openZero, placeKey, walkOf, type VerdictItem } from '@tribos/core';
+import { cylinderOf, openZero, placeKey, walkOf, type Figure } from '@tribos/core';
 import { toggleUnit } from '../app/settings.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -64,7 +64,7 @@ export function MeasureStation() {
 
   const plan = walkOf(file).map(placeKey);
   const close = () => setOpen(null);
-  const onItem = useCallback((item: VerdictItem) => setOpen({ kind: 'item', key: item.key }), []);
+  const onItem = useCallback((item: Figure) => setOpen({ kind: 'item', key: item.key }), []);
   const onFinding = useCallback((cylinder: number) => setOpen({ kind: 'finding', cylinder }), []);
   // By key, so that the working follows the readings while it is open.
   const shown = open?.kind === 'item' ? judgement.items.find((i) => i.key === open.key) : undefined;
@@ -75,7 +75,7 @@ export function MeasureStation() {
   const alone = file.engine.cylinders.length === 1;
   const nothingRead = judgement.overall === null;
   const nextBox = (
-    <NextBox file={file} next={judgement.next} unit={unit}>
+    <NextBox next={judgement.next} unit={unit}>
       <NextButtons
         next={next}
         entry={entry}
@@ -156,7 +156,7 @@ export function MeasureStation() {
           onClose={close}
           onWhy={
             shown.feature === 'clearance'
-              ? () => setOpen({ kind: 'warm-up', cylinder: shown.cylinder })
+              ? () => setOpen({ kind: 'warm-up', cylinder: cylinderOf(shown) ?? 0 })
               : null
           }
         />

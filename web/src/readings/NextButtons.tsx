@@ -27,8 +27,8 @@ export function NextButtons({
   };
   switch (next.kind) {
     case 'read':
-      return placeKey(next.station) === placeKey(entry.station) ? null : (
-        <Button onClick={() => entry.pick(next.station)}>Go there</Button>
+      return next.at === null || placeKey(next.at) === placeKey(entry.station) ? null : (
+        <Button onClick={() => entry.pick(next.at!)}>Go there</Button>
       );
     case 'settle': {
       const { action } = next.best;
@@ -79,6 +79,12 @@ export function NextButtons({
       return (
         <Link className={BRASS} to={`/jobs/${file.job.id}/decide`}>
           {next.kind === 'decided' || next.kind === 'send-back' ? 'See the decision' : 'Decide'}
+        </Link>
+      );
+    case 'settle-limit':
+      return (
+        <Link className={BRASS} to={`/engines/${file.engine.id}`}>
+          See its limits
         </Link>
       );
     case 'add-limit':

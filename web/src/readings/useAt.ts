@@ -5,11 +5,7 @@ import { setTypedOn, typedAt, typedOn } from './typing.js';
 
 /** Where the work goes on: the place the next action names, else the first unread of the plan. */
 function goesOn({ file, judgement }: JobContext): Place {
-  return (
-    ('station' in judgement.next ? judgement.next.station : null) ??
-    nextPlace(file, judgement.readings, null) ??
-    walkOf(file)[0]!
-  );
+  return judgement.next.at ?? nextPlace(file, judgement.readings, null) ?? walkOf(file)[0]!;
 }
 
 /**

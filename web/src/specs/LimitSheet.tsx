@@ -1,10 +1,13 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { LimitBody, type EngineView } from '@tribos/contract';
+import { LimitBody, UNITS, type EngineView } from '@tribos/contract';
 import {
   FEATURE_KEYS,
   FEATURES,
+  fromBase,
+  toBase,
+  unitsOf,
   type EngineSpec,
   type FeatureKey,
   type LengthUnit,
@@ -28,32 +31,27 @@ interface Values {
   revision: string;
 }
 
-const SCALE: Partial<Record<Limit['unit'], number>> = {
-  kPa: 1_000,
-  bar: 100_000,
-  'bar/min': 100_000,
-  '×': 10_000,
-};
-const UNITS_OF = {
-  length: ['mm', 'in'],
-  factor: ['×'],
-  pressure: ['bar', 'kPa'],
-  'pressure-rate': ['bar/min'],
-} as const;
+/** Units a sheet may print a feature's figures in. */
+const unitsFor = (feature: FeatureKey): readonly Limit['unit'][] =>
+  unitsOf(FEATURES[feature].dimension).filter((u): u is Limit['unit'] =>
+    (UNITS as readonly string[]).includes(u),
+  );
 
-function toBase(field: string, text: string, unit: Limit['unit']): number | null {
-  const scale = SCALE[unit];
-  if (scale === undefined) return lengthOrNull(field, text, unit as LengthUnit);
+function typedFigure(field: string, text: string, feature: FeatureKey, unit: Limit['unit']): number | null {
+  const { dimension } = FEATURES[feature];
+  if (dimension === 'length') return lengthOrNull(field, text, unit as LengthUnit);
   if (text.trim() === '') return null;
   const value = Number(text.replace(',', '.'));
   if (!Number.isFinite(value)) throw new FieldTrouble(field, `“${text}” is not a figure.`);
-  return Math.round(value * scale);
+  return Number(toBase(dimension, value, unit).toPrecision(12));
 }
 
-function fromBase(value: number | null, unit: Limit['unit']): string {
-  const scale = SCALE[unit];
+function shownFigure(value: number | null, feature: FeatureKey, unit: Limit['unit']): string {
+  const { dimension } = FEATURES[feature];
   if (value === null) return '';
-  return scale === undefined ? lengthText(value, unit as LengthUnit) : String(value / scale);
+  return dimension === 'length'
+    ? lengthText(value, unit as LengthUnit)
+    : String(Number(fromBase(dimension, value, unit).toPrecision(9)));
 }
 
 /** Types a limit from a document. Questions are asked before it is kept; the second person checks later. */
@@ -75,8 +73,8 @@ export function LimitSheet({
   const toBody = (v: Values, confirmed: boolean): LimitBody => ({
     ...v,
     id,
-    low: toBase('low', v.low, v.unit),
-    high: toBase('high', v.high, v.unit),
+    low: typedFigure('low', v.low, v.feature, v.unit),
+    high: typedFigure('high', v.high, v.feature, v.unit),
     confirmed,
     ...(limit?.taper ? { taper: limit.taper } : {}),
   });
@@ -85,9 +83,9 @@ export function LimitSheet({
     {
       feature: limit?.feature ?? feature,
       state: limit?.state ?? 'service',
-      low: limit ? fromBase(limit.low, limit.unit) : '',
-      high: limit ? fromBase(limit.high, limit.unit) : '',
-      unit: limit?.unit ?? UNITS_OF[FEATURES[feature].dimension][0],
+      low: limit ? shownFigure(limit.low, limit.feature, limit.unit) : '',
+      high: limit ? shownFigure(limit.high, limit.feature, limit.unit) : '',
+      unit: limit?.unit ?? unitsFor(feature)[0]!,
       sourceType: limit?.source.type ?? 'engine-maker',
       party: limit?.source.party ?? engine.maker,
       document: limit?.source.document ?? '',
@@ -99,7 +97,7 @@ export function LimitSheet({
   const { register, handleSubmit, watch, setValue, getValues, formState } = form;
   const { errors } = formState;
   const chosen = watch('feature');
-  const units = UNITS_OF[FEATURES[chosen].dimension];
+  const units = unitsFor(chosen);
 
   const save = useMutation({
     mutationFn: ({ values, confirmed }: { values: Values; confirmed: boolean }) => {
@@ -129,7 +127,7 @@ export function LimitSheet({
           label="Of what"
           error={errors.feature?.message}
           {...register('feature', {
-            onChange: () => setValue('unit', UNITS_OF[FEATURES[getValues('feature')].dimension][0]),
+            onChange: () => setValue('unit', unitsFor(getValues('feature'))[0]!),
           })}
         >
           {FEATURE_KEYS.map((f) => (
@@ -203,8 +201,8 @@ export function LimitSheet({
         {current && (
           <div role="alert" className="grid gap-2 border-l-5 border-beyond pl-4 sm:col-span-2">
             <p>
-              {problem?.detail} It now says {fromBase(current.low, current.unit) || '–'} to{' '}
-              {fromBase(current.high, current.unit) || '–'} {current.unit}.
+              {problem?.detail} It now says {shownFigure(current.low, current.feature, current.unit) || '–'}{' '}
+              to {shownFigure(current.high, current.feature, current.unit) || '–'} {current.unit}.
             </p>
             <div>
               <Button onClick={() => setStanding(current.version)}>Keep mine on top of that</Button>

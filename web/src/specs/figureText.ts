@@ -1,12 +1,4 @@
-import { FEATURES, limitText, type LengthUnit, type Limit } from '@tribos/core';
-
-/** Base units in one of the unit a sheet prints, for what is not a length. */
-const PRINTED: Record<string, { readonly per: number; readonly word: string }> = {
-  '×': { per: 10_000, word: '× D' },
-  kPa: { per: 1_000, word: 'kPa' },
-  bar: { per: 100_000, word: 'bar' },
-  'bar/min': { per: 100_000, word: 'bar/min' },
-};
+import { FEATURES, figureText, limitText, type LengthUnit, type Limit } from '@tribos/core';
 
 const isLength = (limit: Limit): boolean => FEATURES[limit.feature].dimension === 'length';
 
@@ -15,18 +7,18 @@ export function wholeFigure(limit: Limit, unit: LengthUnit): string {
   const steps = limit.rows
     ?.map((r) => `${r.below === null ? 'above' : `< ${r.below} cm³`} ${limitText(r.low, null, unit)}`)
     .join(', ');
-  const { per, word } = PRINTED[limit.unit] ?? { per: 1, word: limit.unit };
-  const other = (v: number) => `${v / per} ${word}`;
+  const { low, high } = limit;
+  const other = (v: number) => figureText(FEATURES[limit.feature].dimension, v, limit.unit);
   const range = isLength(limit)
-    ? limit.low === null && limit.high === null
+    ? low === null && high === null
       ? ''
-      : limitText(limit.low, limit.high, unit)
-    : limit.low !== null && limit.high !== null
-      ? `${limit.low / per} – ${other(limit.high)}`
-      : limit.high !== null
-        ? `max ${other(limit.high)}`
-        : limit.low !== null
-          ? `min ${other(limit.low)}`
+      : limitText(low, high, unit)
+    : low !== null && high !== null
+      ? `${other(low)} – ${other(high)}`
+      : high !== null
+        ? `max ${other(high)}`
+        : low !== null
+          ? `min ${other(low)}`
           : '';
   return [steps, range].filter(Boolean).join('; ');
 }

@@ -9,8 +9,12 @@ ALTER TABLE jobs
 -- What a log may hold is said once, where the entries are described.
 ALTER TABLE log_entries DROP CONSTRAINT log_entries_kind_check;
 
+-- Pressures are kept in kilopascals, as everything else that is not a length is in its own unit.
+UPDATE limits SET low = low / 1000, high = high / 1000 WHERE feature LIKE 'crank.leak-%';
+
 -- Written by earlier versions: a kit or none, and what that kit is for.
 ALTER TABLE decisions ADD COLUMN route text NOT NULL DEFAULT 'reuse';
+ALTER TABLE jobs ADD COLUMN marks jsonb NOT NULL DEFAULT '{}';
 ALTER TABLE decisions DISABLE TRIGGER append_only;
 UPDATE decisions d SET route = CASE WHEN k.oversize > 0 THEN 'bore' ELSE 'fit' END
   FROM kits k WHERE k.shop_id = d.shop_id AND k.id = d.kit_id;

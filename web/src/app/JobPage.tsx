@@ -1,9 +1,12 @@
 import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
+import type { StationMark } from '@tribos/core';
 import { useMay } from '../people/index.js';
-import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark, type MarkState } from '../ui/index.js';
-import { EditJobSheet } from './EditJobSheet.js';
-import { useJob, type JobContext } from './useJob.js';
+import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark } from '../ui/index.js';
+import { EditJobSheet } from '../jobs/EditJobSheet.js';
+import { useJob, type JobContext } from '../jobs/useJob.js';
+import { FIRST_STATION, stationPath } from './stationPath.js';
+import { STATIONS } from './stations.js';
 
 const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;
 
@@ -54,8 +57,15 @@ function Job({ context }: { context: JobContext }) {
       <nav aria-label="Run sheet" className="px-5 pt-1">
         <ScribedScale />
         <ul className="flex gap-2">
-          <Station to={`/jobs/${job.id}`} name="Measure" mark={judgement.overall ?? 'waiting'} end />
-          <Station to={`/jobs/${job.id}/decide`} name="Decide" done={file.decisions.length > 0} />
+          {STATIONS.map((s) => (
+            <Tick
+              key={s.id}
+              to={stationPath(job.id, s.id)}
+              name={s.name}
+              mark={judgement.marks[s.id]}
+              end={s.id === FIRST_STATION}
+            />
+          ))}
           <li className="no-print ml-auto hidden flex-wrap justify-end self-center text-small text-soft sm:flex">
             <Link
               className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
@@ -92,31 +102,37 @@ function Job({ context }: { context: JobContext }) {
   );
 }
 
-function Station({
+/** One tick of the run sheet: the verdict of what is judged there, else done or open, and since when it waits. */
+function Tick({
   to,
   name,
   mark,
-  done,
-  end = false,
+  end,
 }: {
   to: string;
   name: string;
-  mark?: MarkState;
-  done?: boolean;
-  end?: boolean;
+  mark: StationMark | undefined;
+  end: boolean;
 }) {
+  const judged = mark?.done === null;
   return (
     <li>
       <NavLink
         to={to}
         end={end}
         className={({ isActive }) =>
-          `-mt-3 inline-flex min-h-12 min-w-36 items-center gap-3 border-t-5 px-3 pt-1 ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
+          `-mt-3 inline-flex min-h-12 min-w-28 items-center gap-3 border-t-5 px-3 pt-1 ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
         }
       >
         {name}
-        {mark && <VerdictMark state={mark} word={false} />}
-        {done !== undefined && <span className="text-small font-normal">{done ? '✓ done' : 'open'}</span>}
+        {mark && (mark.verdict !== null || judged) && (
+          <VerdictMark state={mark.verdict ?? 'waiting'} word={false} />
+        )}
+        {mark?.done != null && mark.verdict === null && (
+          <span className="text-small font-normal">
+            {mark.waits ? `waits since ${dayText(mark.waits)}` : mark.done ? '✓ done' : 'open'}
+          </span>
+        )}
       </NavLink>
     </li>
   );

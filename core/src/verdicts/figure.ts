@@ -8,7 +8,7 @@ import {
   type Governing,
   type Limit,
 } from '../specs/index.js';
-import { depthText, type LengthUnit } from '../units/index.js';
+import { depthText, type Dimension, type LengthUnit } from '../units/index.js';
 
 /** Why a verdict is not yet a yes or a no. */
 export type Because =
@@ -53,10 +53,27 @@ export type WorkingLine =
 export const workingLabel = (line: WorkingLine, unit: LengthUnit): string =>
   'at' in line && line.at !== undefined ? `${line.label} at ${depthText(line.at, unit)}` : line.label;
 
-export interface VerdictItem {
+/** What a figure is of. */
+export type Subject =
+  | { readonly of: 'cylinder' | 'journal' | 'rod' | 'valve' | 'bolt' | 'shaft' | 'ring'; readonly at: number }
+  | { readonly of: 'engine' };
+
+/** Index of the cylinder a figure is of; null for anything else. */
+export const cylinderOf = (figure: Pick<Figure, 'subject'>): number | null =>
+  figure.subject.of === 'cylinder' ? figure.subject.at : null;
+
+export const ofCylinder = (at: number): Subject => ({ of: 'cylinder', at });
+
+export const subjectKey = (s: Subject): string =>
+  s.of === 'engine' ? 'engine' : s.of === 'cylinder' ? String(s.at) : `${s.of}-${s.at}`;
+
+/** One figure held against what governs it: of any dimension, on any subject. */
+export interface Figure {
   /** Stable within a job: `0:bore:max`. */
   readonly key: string;
-  readonly cylinder: number;
+  readonly subject: Subject;
+  /** What its values are kept in. */
+  readonly dimension: Dimension;
   readonly feature: FeatureKey | 'finding';
   readonly side: 'max' | 'min';
   readonly title: string;

@@ -1,0 +1,20 @@
+import { IsIn } from 'class-validator';
+import { IsClientId } from '../kit/rules.js';
+
+/** Asks for a report of a job as PDF. */
+export class AskReport {
+  @IsClientId()
+  id!: string;
+
+  @IsIn(['mm', 'in'])
+  unit!: 'mm' | 'in';
+}
+
+/** How far a report is. */
+export interface ReportView {
+  readonly id: string;
+  readonly state: 'queued' | 'working' | 'done' | 'failed';
+  /** Share that is done, 0 to 1. */
+  readonly progress: number;
+  readonly askedAt: string;
+}

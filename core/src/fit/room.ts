@@ -1,0 +1,33 @@
+import { perBore } from '../bore/index.js';
+import { readingsOf } from '../readings/index.js';
+import { verdictSection, type Room } from '../verdicts/index.js';
+import { fitOffers } from './actions.js';
+import { clearanceItems } from './clearanceItems.js';
+import { crossCheckSentence } from './crossChecks.js';
+import { checksOf } from './facts.js';
+import { pinItems } from './pinItems.js';
+
+/** Piston in bore, pin in piston and rod. */
+export const fit: Room = {
+  name: 'fit',
+  station: 'measure',
+  figures: perBore((file, of, spread, ask) => [
+    ...clearanceItems(file, of, readingsOf(file, ask.unit), spread),
+    ...pinItems(file, of.cylinder, readingsOf(file, ask.unit)),
+  ]),
+  actions: (file, _found, ask) => fitOffers(file, ask),
+  report: (file, { figures }, ask) => {
+    const own = figures.filter((f) => f.feature === 'clearance' || f.feature.startsWith('pin.'));
+    const checks = checksOf(file, ask.unit);
+    return verdictSection(
+      file,
+      'fit',
+      'Piston clearance',
+      own,
+      ask.unit,
+      checks.length > 0
+        ? [{ kind: 'list', items: checks.map((c) => `${c.title}: ${crossCheckSentence(c, ask.unit)}`) }]
+        : [],
+    );
+  },
+};

@@ -1,0 +1,89 @@
+import type { SpreadOf } from '../bore/index.js';
+import type { JobFile } from '../job/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
+import { HOUSE } from './house.js';
+import { askWith, judgeJob } from './judgeJob.js';
+
+/** What stands on every report, whatever rooms wrote it. */
+const FIRST_CAUTION =
+  'Figures come from the documents named beside them. If they differ from the maker’s manual for this exact engine, the manual wins; local codes and licensed practice come before anything here.';
+
+/** The report of a job so far: a page and a print, made of the sections its rooms give. */
+export interface Report {
+  readonly title: string;
+  readonly subtitle: string;
+  readonly sections: readonly Section[];
+}
+
+const list = (key: string, title: string, items: readonly string[], none: string): Section => ({
+  key,
+  title,
+  blocks: [items.length > 0 ? { kind: 'list', items } : { kind: 'text', text: none }],
+});
+
+function jobSection(file: JobFile): Section {
+  const { job, engine } = file;
+  const rows = [
+    ['customer', job.customer],
+    ['machine', job.machine],
+    ['engine number', job.engineNumber],
+    ['hours or distance', job.use],
+    ['complaint', job.complaint],
+    ['engine', `${engine.maker} ${engine.model}, ${engine.cylinders.length} × ${engine.bore / 1e6} mm`],
+    ['promised', job.promised ?? ''],
+  ].filter((r): r is [string, string] => r[1] !== '');
+  const block: Block = { kind: 'table', heads: [], rows };
+  return { key: 'job', title: 'The job', blocks: [block] };
+}
+
+/**
+ * The report of a job so far: what its rooms found, decided and did, what stays undecided, what was not done,
+ * and the cautions. It grows with every room.
+ * @param unit     lengths are printed in
+ * @param spreadOf propagation of whole maps
+ */
+export function reportOf(
+  file: JobFile,
+  unit: LengthUnit = 'mm',
+  spreadOf: SpreadOf = () => null,
+  rooms: readonly Room[] = HOUSE,
+): Report {
+  const judged = judgeJob(file, unit, spreadOf, rooms);
+  const ask = askWith(unit, spreadOf);
+  const found = { figures: judged.items };
+  const undecided = judged.items.filter((i) => i.state === 'undecided' && i.because !== 'unread');
+  const unread = judged.items.filter((i) => i.because === 'unread');
+  const noLimit = judged.items.filter((i) => i.state === 'noLimit' && i.because !== 'unread');
+  const open = judged.steps.filter((s) => s.done === null && s.excused === null);
+  const said = (items: typeof undecided) =>
+    items.map((i) => {
+      const { headline, todo } = verdictSentence(file, i, unit);
+      return todo ? `${headline} ${todo}` : headline;
+    });
+  return {
+    title: `${file.job.machine}, job ${String(file.job.number).padStart(4, '0')}`,
+    subtitle: `Report so far, ${file.shop.name}`,
+    sections: [
+      jobSection(file),
+      ...rooms.flatMap((r) => r.report?.(file, found, ask) ?? []),
+      list(
+        'undecided',
+        'Undecided',
+        [...said(undecided), ...said(noLimit)],
+        'Nothing that was read stays undecided.',
+      ),
+      list(
+        'not-done',
+        'Not done',
+        [
+          ...said(unread),
+          ...open.map((s) => s.sentence(unit)),
+          ...judged.blockers.map((b) => b.sentence(unit)),
+        ],
+        'Everything asked for so far is done.',
+      ),
+      list('cautions', 'Cautions', [FIRST_CAUTION, ...rooms.flatMap((r) => r.cautions ?? [])], ''),
+    ],
+  };
+}

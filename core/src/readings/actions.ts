@@ -1,0 +1,179 @@
+import { HOPELESS, type RankedAction } from '../gauges/index.js';
+import type { JobFile } from '../job/index.js';
+import { openSteps, placeKey, REOPENED, WORK, type OpenAgain } from '../log/index.js';
+import type { LengthUnit } from '../units/index.js';
+import {
+  capital,
+  placeName,
+  subject,
+  verdictSentence,
+  type Action,
+  type Ask,
+  type Figure,
+  type Found,
+  type Offer,
+} from '../verdicts/index.js';
+import { readingsOf } from './facts.js';
+import { gaugeName, nextReads, type NextRead } from './nextReads.js';
+import { walkOf } from './plan.js';
+import { settleSentence } from './settle.js';
+import type { SlipQuestion } from './slips.js';
+import type { ReadingsState } from './standingReadings.js';
+import { openZero, zeroLost } from './zeros.js';
+
+/** What the gauges and the readings ask for. */
+export type ReadingAction = Action &
+  (
+    | { readonly kind: 'answer'; readonly question: SlipQuestion }
+    | { readonly kind: 'read'; readonly left: number; readonly again: boolean }
+    | { readonly kind: 'closing-zero'; readonly zeroId: string; readonly gauge: string }
+    | {
+        readonly kind: 'settle';
+        readonly item: Figure;
+        readonly best: RankedAction<NextRead>;
+        /** Every other way, best first. */
+        readonly others: readonly RankedAction<NextRead>[];
+      }
+    | { readonly kind: 'at-limit' | 'add-limit' | 'look' | 'settle-limit'; readonly item: Figure }
+    | { readonly kind: 'step'; readonly open: OpenAgain }
+  );
+
+/** A zero whose map is complete and which was not found again yet. */
+function zeroToClose(readings: ReadingsState): { zeroId: string; gauge: string } | null {
+  for (const gauge of new Set([...readings.zeros.values()].map((z) => z.instrumentId))) {
+    const zero = openZero(readings.zeros, gauge);
+    const used = [...readings.places.values()].some((s) =>
+      s.readings.some((r) => zero !== null && r.entry.zeroId === zero.id),
+    );
+    if (zero && used) return { zeroId: zero.id, gauge };
+  }
+  return null;
+}
+
+/**
+ * Answer what is asked, read what is missing, close the comparator's zero, look at marks, settle what is
+ * undecided, do again what work has opened, add the limit that is missing.
+ */
+export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offer[] {
+  const readings = readingsOf(file, ask.unit);
+  const about = (item: Figure) => (unit: LengthUnit) => {
+    const { headline, details, todo } = verdictSentence(file, item, unit);
+    const more = item.because === 'finding' ? [] : details;
+    return [headline, ...more, todo].filter(Boolean).join(' ');
+  };
+  const common = { station: 'measure', at: null } as const;
+  const undecided = () => figures.filter((i) => i.state === 'undecided' && i.because !== 'unread');
+  const find: Partial<Record<Offer['urgency'], () => ReadingAction | null>> = {
+    answer: () => {
+      const question = readings.questions[0];
+      return question
+        ? { ...common, kind: 'answer', urgency: 'answer', question, sentence: () => question.sentence }
+        : null;
+    },
+    read: () => {
+      const unread = walkOf(file).filter((s) => !readings.places.has(placeKey(s)));
+      const at = unread[0];
+      if (!at) return null;
+      const again = file.log.some(
+        (e) => e.kind === 'reading' && readings.setAside.has(e.id) && placeKey(e.station) === placeKey(at),
+      );
+      const left = unread.length === 1 ? 'It is the last of the plan.' : `${unread.length} to go.`;
+      return {
+        ...common,
+        kind: 'read',
+        urgency: 'read',
+        at,
+        left: unread.length,
+        again,
+        sentence: (unit) => `Take ${placeName(file, at, unit)}${again ? ' again' : ''}. ${left}`,
+      };
+    },
+    'close-zero': () => {
+      const zero = zeroToClose(readings);
+      return (
+        zero && {
+          ...common,
+          kind: 'closing-zero',
+          urgency: 'close-zero',
+          ...zero,
+          sentence: () =>
+            `Put ${gaugeName(file, zero.gauge)} back into its setting and read the dial: the closing zero of this map.`,
+        }
+      );
+    },
+    look: () => {
+      const item = figures.find((i) => i.because === 'finding');
+      return item ? { ...common, kind: 'look', urgency: 'look', item, sentence: about(item) } : null;
+    },
+    'settle-limit': () => {
+      const item = figures.find((i) => i.because === 'ask-limit' || i.because === 'contradiction');
+      return item
+        ? { ...common, kind: 'settle-limit', urgency: 'settle-limit', item, sentence: about(item) }
+        : null;
+    },
+    settle: () => {
+      for (const item of undecided()) {
+        const ranked = nextReads(file, item, readings);
+        // What two directions cannot show, only a third direction can.
+        const third = ranked.find((r) => item.because === 'unseen' && r.action.kind === 'third-direction');
+        const best = third ?? ranked.find((r) => r.pDecides >= HOPELESS);
+        if (best)
+          return {
+            ...common,
+            kind: 'settle',
+            urgency: 'settle',
+            item,
+            at: best.action.station,
+            best,
+            others: ranked.filter((r) => r !== best),
+            sentence: (unit) => settleSentence(file, best.action, best.pDecides, unit),
+          };
+      }
+      return null;
+    },
+    'at-limit': () => {
+      const item = undecided()[0];
+      return item
+        ? {
+            ...common,
+            kind: 'at-limit',
+            urgency: 'at-limit',
+            item,
+            sentence: () =>
+              `${subject(file, item)} is at its limit and no gauge here decides it: treat it as beyond.`,
+          }
+        : null;
+    },
+    step: () => {
+      const open = openSteps(file.log)[0];
+      return open
+        ? {
+            ...common,
+            kind: 'step',
+            urgency: 'step',
+            open,
+            sentence: () =>
+              `${capital(WORK[open.work.what].name)}: ${REOPENED[open.what]} again before anything is fitted.`,
+          }
+        : null;
+    },
+    'add-limit': () => {
+      const item = figures.find((i) => i.state === 'noLimit');
+      return item && !figures.some((i) => i.state === 'beyond')
+        ? {
+            ...common,
+            kind: 'add-limit',
+            urgency: 'add-limit',
+            item,
+            sentence: () =>
+              `${subject(file, item)} has no limit on file. Add it from the manual, or decide knowing that nothing was proved.`,
+          }
+        : null;
+    },
+  };
+  return Object.entries(find).map(([urgency, f]) => ({ urgency: urgency as Offer['urgency'], find: f }));
+}
+
+/** Zeros that wandered too far: their readings are put aside. */
+export const lostZeros = (file: JobFile, readings: ReadingsState) =>
+  [...readings.zeros.values()].filter((z) => zeroLost(file, z));

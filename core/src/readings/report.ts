@@ -1,0 +1,57 @@
+import type { JobFile } from '../job/index.js';
+import { bracketText, capital, placeName, type Ask, type Section } from '../verdicts/index.js';
+import { readingsOf } from './facts.js';
+import { gaugeName } from './nextReads.js';
+import { placeFigure } from './placeFigure.js';
+import { putAsideSentences } from './putAsideSentences.js';
+
+/** Every place that was read, as it stands, with the gauge and who held it. */
+export function readingsReport(file: JobFile, ask: Ask): Section[] {
+  const { places, gaps, questions, zeros, setAside } = readingsOf(file, ask.unit);
+  const day = (at: string) => at.slice(0, 10);
+  const sizes = [...places.values()].map((p) => {
+    const last = p.readings.at(-1)!.entry;
+    const gauges = [...new Set(p.readings.map((r) => gaugeName(file, r.entry.instrumentId)))];
+    return [
+      capital(placeName(file, p.station, ask.unit)),
+      placeFigure(p, ask.unit) ?? 'waits for an answer',
+      p.readings.length > 1 ? `${p.readings.length} readings` : last.text,
+      gauges.join(', '),
+      `${last.by}, ${day(last.at)}`,
+    ];
+  });
+  const leaves = [...gaps.values()].map((g) => {
+    const last = g.tries.at(-1)!;
+    return [
+      capital(placeName(file, g.station, ask.unit)),
+      bracketText(g.bracket, ask.unit),
+      `${g.tries.length} ${g.tries.length === 1 ? 'leaf' : 'leaves'} tried`,
+      gaugeName(file, last.instrumentId),
+      `${last.by}, ${day(last.at)}`,
+    ];
+  });
+  const notes = file.log.flatMap((e) => (e.kind === 'note' ? [`${e.text} (${e.by}, ${day(e.at)})`] : []));
+  const aside = putAsideSentences(file, { setAside, zeros });
+  return [
+    {
+      key: 'readings',
+      title: 'Readings',
+      blocks: [
+        sizes.length + leaves.length === 0
+          ? { kind: 'text', text: 'Nothing was read yet.' }
+          : {
+              kind: 'table',
+              heads: ['place', `at 20 °C, ${ask.unit}`, 'as read', 'gauge', 'by'],
+              rows: [...sizes, ...leaves],
+            },
+        ...(aside.length > 0 ? [{ kind: 'list' as const, items: aside }] : []),
+        ...(questions.length > 0
+          ? [{ kind: 'list' as const, items: questions.map((q) => `Open: ${q.sentence}`) }]
+          : []),
+      ],
+    },
+    ...(notes.length > 0
+      ? [{ key: 'notes', title: 'Notes', blocks: [{ kind: 'list' as const, items: notes }] }]
+      : []),
+  ];
+}

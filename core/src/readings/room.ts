@@ -1,0 +1,23 @@
+import { LOG_KINDS, openSteps, REOPENED, WORK } from '../log/index.js';
+import { capital, type Room } from '../verdicts/index.js';
+import { readingOffers } from './actions.js';
+import { readingsReport } from './report.js';
+
+/** Gauges, places and what was read there. */
+export const readings: Room = {
+  name: 'readings',
+  station: 'measure',
+  entries: [...LOG_KINDS.measured, ...LOG_KINDS.found, ...LOG_KINDS.done],
+  steps: (file) =>
+    openSteps(file.log).map(({ work, what }) => ({
+      key: `${what}:${work.id}`,
+      done: null,
+      excused: null,
+      sentence: () => `${capital(WORK[work.what].name)}: ${REOPENED[what]} again.`,
+    })),
+  actions: readingOffers,
+  report: (file, _found, ask) => readingsReport(file, ask),
+  cautions: [
+    'Drill-driven brushes and hones can break and fling: eye protection, clamp the cylinder, stop before withdrawing.',
+  ],
+};

@@ -1,0 +1,87 @@
+import { fittedPiston, ROUTES, standingDecision, type JobFile } from '../job/index.js';
+import {
+  cylindersText,
+  verdictSentence,
+  type Action,
+  type Ask,
+  type Figure,
+  type Found,
+  type Offer,
+} from '../verdicts/index.js';
+import { kitsOf } from './facts.js';
+
+/** What the decision asks for. */
+export type RouteAction = Action &
+  (
+    | { readonly kind: 'send-back'; readonly item: Figure }
+    | { readonly kind: 'decide' }
+    | { readonly kind: 'decided'; readonly kitId: string | null }
+  );
+
+/** Send back what is outside its ticket, wait for what was decided, decide. */
+export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
+  const chosen = standingDecision(file);
+  const { figures } = found;
+  const common = { station: 'decide', at: null } as const;
+  const decided = (urgency: 'wait' | 'decided'): RouteAction | null => {
+    if (!chosen) return null;
+    const kit = file.engine.kits.find((k) => k.id === chosen.kitId);
+    return {
+      ...common,
+      kind: 'decided',
+      urgency,
+      kitId: chosen.kitId,
+      sentence: () =>
+        kit
+          ? `Decided: ${kit.name} for ${cylindersText(file)}.`
+          : `Decided: ${ROUTES[chosen.route]}.${chosen.reason ? ` ${chosen.reason}` : ''}`,
+    };
+  };
+  const decide = (urgency: 'decide-at-once' | 'decide'): RouteAction => ({
+    ...common,
+    kind: 'decide',
+    urgency,
+    sentence: () => 'Measuring is complete. Decide what to do with the engine.',
+  });
+  return [
+    {
+      urgency: 'send-back',
+      find: (): RouteAction | null => {
+        const item = figures.find((i) => i.limit?.source.type === 'machinist' && i.state === 'beyond');
+        return item
+          ? {
+              ...common,
+              station: 'measure',
+              kind: 'send-back',
+              urgency: 'send-back',
+              item,
+              sentence: (unit) =>
+                `${verdictSentence(file, item, unit).headline} Back to the machinist with these readings, before anything is assembled.`,
+            }
+          : null;
+      },
+    },
+    {
+      urgency: 'wait',
+      // Back from boring, or a piston that goes in as it is: these stay to be proved after they were chosen.
+      find: () =>
+        file.engine.cylinders.every((_, i) => fittedPiston(file, i).renewed) ? null : decided('wait'),
+    },
+    {
+      urgency: 'decide-at-once',
+      // One bore past its limit settles that all are bored: nothing undecided beside it needs deciding.
+      find: () =>
+        !chosen &&
+        figures.some(
+          (i) =>
+            i.state === 'beyond' &&
+            (i.feature === 'finding' ||
+              (i.feature === 'bore' && kitsOf(file, found, ask).options.some((o) => o.feasible))),
+        )
+          ? decide('decide-at-once')
+          : null,
+    },
+    { urgency: 'decided', find: () => decided('decided') },
+    { urgency: 'decide', find: () => decide('decide') },
+  ];
+}

@@ -1,0 +1,24 @@
+import { boresOf, deepestScores, spreadsOf } from '../bore/index.js';
+import type { JobFile } from '../job/index.js';
+import { readingsOf } from '../readings/index.js';
+import type { Ask, Found } from '../verdicts/index.js';
+import { kitOptions, type KitComparison } from './kitOptions.js';
+
+const known = new WeakMap<Found, KitComparison>();
+
+/** The kits side by side, by what the rooms found: worked once for each judgement. */
+export function kitsOf(file: JobFile, found: Found, ask: Ask): KitComparison {
+  const before = known.get(found);
+  if (before) return before;
+  const kits = kitOptions(
+    file,
+    boresOf(file, ask.unit),
+    readingsOf(file, ask.unit),
+    deepestScores(file),
+    file.log.at(-1)?.at ?? '',
+    spreadsOf(file, ask).map((s) => s ?? null),
+    found.figures.some((f) => f.feature === 'finding'),
+  );
+  known.set(found, kits);
+  return kits;
+}

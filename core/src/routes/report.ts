@@ -1,0 +1,44 @@
+import { standingDecision, type JobFile } from '../job/index.js';
+import { finishText, type Ask, type Found, type Section } from '../verdicts/index.js';
+import { kitsOf } from './facts.js';
+import { cannotBeVerifiedSentence, decidedText, recommendationSentence } from './kitSentences.js';
+
+/** What was decided and why, and to what size each bore is to be taken for it. */
+export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
+  const kits = kitsOf(file, found, ask);
+  const decision = standingDecision(file);
+  const option = kits.options.find((o) => o.kit.id === decision?.kitId && o.way === 'bore');
+  const sizes = option?.cylinders.flatMap((c) => {
+    const size = c.target && !c.target.cannotBeVerified ? finishText(c.target, ask.unit) : null;
+    return [[file.engine.cylinders[c.cylinder]!, size ?? 'cannot be verified', c.piston.from]];
+  });
+  return [
+    {
+      key: 'decision',
+      title: 'Decision',
+      blocks: [
+        decision
+          ? {
+              kind: 'text',
+              text: `${decidedText(file)}. ${decision.reason || 'No reason was given.'} (${decision.by}, ${decision.at.slice(0, 10)})`,
+            }
+          : {
+              kind: 'text',
+              text: `Nothing is decided yet. ${recommendationSentence(file, kits, found.figures)}`,
+            },
+        ...(sizes
+          ? [
+              {
+                kind: 'table' as const,
+                heads: ['cylinder', `finish bore to, ${ask.unit}`, 'piston'],
+                rows: sizes,
+              },
+            ]
+          : []),
+        ...(option?.cylinders.some((c) => c.target?.cannotBeVerified)
+          ? [{ kind: 'text' as const, text: cannotBeVerifiedSentence(option) }]
+          : []),
+      ],
+    },
+  ];
+}

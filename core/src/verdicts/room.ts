@@ -1,0 +1,121 @@
+import type { Overall } from '../gauges/index.js';
+import type { JobFile } from '../job/index.js';
+import type { EntryKind, Place } from '../log/index.js';
+import type { LengthUnit } from '../units/index.js';
+import type { Figure } from './figure.js';
+
+/** Heavy work that a room wants done elsewhere: a name for what goes in and what comes out. */
+export interface Heavy<P, R> {
+  readonly name: string;
+  readonly run: (problem: P) => R;
+}
+
+/** What a judgement is asked with. */
+export interface Ask {
+  /** Unit sentences and questions speak in. */
+  readonly unit: LengthUnit;
+  /** What heavy work found, where it is done already; null while it is not. */
+  readonly worked: <P, R>(heavy: Heavy<P, R>, problem: P) => R | null;
+}
+
+/** How pressing an action is; the first of this list that any room has is the one to do now. */
+export const URGENCIES = [
+  'answer',
+  'read',
+  'close-zero',
+  'send-back',
+  'wait',
+  'contradiction',
+  'decide-at-once',
+  'look',
+  'settle-limit',
+  'settle',
+  'at-limit',
+  'step',
+  'decided',
+  'add-limit',
+  'decide',
+] as const;
+export type Urgency = (typeof URGENCIES)[number];
+
+/** Something to do. */
+export interface Action {
+  readonly kind: string;
+  readonly urgency: Urgency;
+  /** The tick of the run sheet it is done at. */
+  readonly station: string;
+  /** Where a gauge goes for it; null where none does. */
+  readonly at: Place | null;
+  readonly sentence: (unit: LengthUnit) => string;
+}
+
+/** An action that is looked for only when nothing more pressing was found. */
+export interface Offer {
+  readonly urgency: Urgency;
+  readonly find: () => Action | null;
+}
+
+/** A piece of work a job asks for, and whether it is done. */
+export interface Step {
+  readonly key: string;
+  /** Id of the entry or decision that did it; null while open. */
+  readonly done: string | null;
+  /** Why it is not asked for; null where it is. */
+  readonly excused: string | null;
+  readonly sentence: (unit: LengthUnit) => string;
+}
+
+/** Something the job waits for. */
+export interface Blocker {
+  readonly key: string;
+  /** ISO time. */
+  readonly since: string;
+  readonly until: string | null;
+  readonly sentence: (unit: LengthUnit) => string;
+}
+
+/** A part of the report, written by its room. */
+export interface Section {
+  readonly key: string;
+  readonly title: string;
+  readonly blocks: readonly Block[];
+}
+export type Block =
+  | { readonly kind: 'text'; readonly text: string }
+  | { readonly kind: 'list'; readonly items: readonly string[] }
+  | {
+      readonly kind: 'verdict';
+      readonly state: Overall;
+      readonly headline: string;
+      readonly details: readonly string[];
+    }
+  | {
+      readonly kind: 'table';
+      readonly heads: readonly string[];
+      readonly rows: readonly (readonly string[])[];
+    };
+
+/** What the rooms found in a job so far, as other rooms see it. */
+export interface Found {
+  readonly figures: readonly Figure[];
+}
+
+/**
+ * A room of the shop: what it writes, judges, asks for and reports, declared in one place. Nothing else in the
+ * house names it.
+ */
+export interface Room {
+  readonly name: string;
+  /** The tick of the run sheet its work is done at. */
+  readonly station: string;
+  /** Kinds of entry that are its own. */
+  readonly entries?: readonly EntryKind[];
+  readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
+  readonly steps?: (file: JobFile) => readonly Step[];
+  readonly blockers?: (file: JobFile) => readonly Blocker[];
+  /** @param found figures of every room */
+  readonly actions?: (file: JobFile, found: Found, ask: Ask) => readonly Offer[];
+  readonly report?: (file: JobFile, found: Found, ask: Ask) => readonly Section[];
+  /** Short cautions of its work, for screens and prints. */
+  readonly cautions?: readonly string[];
+}

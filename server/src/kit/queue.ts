@@ -1,0 +1,78 @@
+import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
+import PgBoss from 'pg-boss';
+
+/** Long work, by the name of its queue, with what it needs to be found again. */
+export const QUEUES = ['report'] as const;
+export type QueueName = (typeof QUEUES)[number];
+
+const SCHEMA = 'queue';
+
+/**
+ * Makes the queues in a database, as its owner; does nothing the second time.
+ * @param grantTo role the application connects as
+ */
+export async function ensureQueues(
+  ownerUrl: string,
+  query: (sql: string) => Promise<{ readonly rows: readonly { readonly there: boolean }[] }>,
+  grantTo: string,
+): Promise<void> {
+  const { rows } = await query(`SELECT to_regclass('${SCHEMA}.version') IS NOT NULL AS there`);
+  if (rows[0]?.there) return;
+  const boss = new PgBoss({
+    connectionString: ownerUrl,
+    schema: SCHEMA,
+    supervise: false,
+    schedule: false,
+    max: 1,
+  });
+  boss.on('error', () => undefined);
+  await boss.start();
+  for (const name of QUEUES) await boss.createQueue(name);
+  await boss.stop({ graceful: false, wait: true });
+  await query(`GRANT USAGE ON SCHEMA ${SCHEMA} TO ${grantTo};
+    GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${SCHEMA} TO ${grantTo};
+    GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${SCHEMA} TO ${grantTo};
+    SELECT true AS there`);
+}
+
+/** Long work that is queued in PostgreSQL, so that a server that stops loses none of it. */
+@Injectable()
+export class Queue implements OnApplicationShutdown {
+  private boss: Promise<PgBoss> | null = null;
+
+  /** Takes work from a queue, one piece at a time. */
+  async work<T extends object>(name: QueueName, handle: (data: T) => Promise<void>): Promise<void> {
+    const boss = await this.started();
+    await boss.work<T>(name, { pollingIntervalSeconds: 0.5 }, async ([job]) => {
+      if (job) await handle(job.data);
+    });
+  }
+
+  async add(name: QueueName, data: object): Promise<void> {
+    const boss = await this.started();
+    await boss.send(name, data, { retryLimit: 5, retryDelay: 1, expireInMinutes: 10 });
+  }
+
+  async onApplicationShutdown(): Promise<void> {
+    const boss = await this.boss?.catch(() => null);
+    await boss?.stop({ graceful: false, wait: false });
+  }
+
+  private started(): Promise<PgBoss> {
+    this.boss ??= (async () => {
+      const boss = new PgBoss({
+        connectionString: process.env['DATABASE_URL']!,
+        schema: SCHEMA,
+        migrate: false,
+        schedule: false,
+        max: 2,
+      });
+      // A database that is away is found again by the next poll.
+      boss.on('error', () => undefined);
+      await boss.start();
+      return boss;
+    })();
+    this.boss.catch(() => (this.boss = null));
+    return this.boss;
+  }
+}

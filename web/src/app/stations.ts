@@ -1,0 +1,31 @@
+import type { ComponentType } from 'react';
+
+/** A tick of the run sheet. */
+export interface StationEntry {
+  /** As rooms name it; also its address under a job. */
+  readonly id: string;
+  readonly name: string;
+  readonly load: () => Promise<{ Component: ComponentType }>;
+}
+
+/**
+ * The one list behind run sheet, router, lists and home. A new station adds its line here; the first is what a
+ * job opens with.
+ */
+export const STATIONS: readonly StationEntry[] = [
+  {
+    id: 'measure',
+    name: 'Measure',
+    load: async () => ({ Component: (await import('../readings/MeasureStation.js')).MeasureStation }),
+  },
+  {
+    id: 'decide',
+    name: 'Decide',
+    load: async () => ({ Component: (await import('../routes/DecideStation.js')).DecideStation }),
+  },
+  {
+    id: 'hand-over',
+    name: 'Report so far',
+    load: async () => ({ Component: (await import('../reports/ReportStation.js')).ReportStation }),
+  },
+];
