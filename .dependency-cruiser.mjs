@@ -6,8 +6,34 @@ const only = (name, from, allowed) => ({
   to: { path: '^(core|contract|server|web|demo|e2e|bench|stand-ins)/', pathNot: allowed },
 });
 
+/** Rooms of the core in order: each may know those before it and no other. */
+const CORE = [
+  ['units'],
+  ['shape'],
+  ['statistics'],
+  ['specs'],
+  ['gauges'],
+  ['log'],
+  ['job'],
+  ['verdicts'],
+  ['readings'],
+  ['bore'],
+  ['fit'],
+  ['routes'],
+  ['practice'],
+  ['house'],
+].flat();
+const coreInOrder = CORE.map((room, i) => ({
+  name: `core-order-${room}`,
+  comment: 'Core rooms are ordered; a cycle between rooms cannot be.',
+  severity: 'error',
+  from: { path: `^core/src/${room}/` },
+  to: { path: '^core/src/', pathNot: `^core/src/(errors|(${CORE.slice(0, i + 1).join('|')})/)` },
+}));
+
 export default {
   forbidden: [
+    ...coreInOrder,
     only('core-imports-nobody', '^core/src', '^core/src'),
     only('contract-imports-core', '^contract/src', '^(contract|core)/'),
     only('demo-imports-core', '^demo/src', '^(demo|core)/'),
@@ -44,19 +70,38 @@ export default {
     {
       name: 'rooms-through-the-door',
       comment:
-        'A room imports another room through its index.ts only; kit, ui, app, forms and database are shared.',
+        'A room imports another room through its index.ts only; kit, ui, forms and database are shared; app stands above them all.',
       severity: 'error',
       from: { path: '^(server|web)/src/([^/]+)/', pathNot: '^(server|web)/src/(app|database)/' },
       to: {
         path: '^(server|web)/src/[^/]+/',
-        pathNot: '^$1/src/($2|kit|ui|app|forms|database)/|/index\\.ts$',
+        pathNot: '^$1/src/($2|kit|ui|forms|database)/|/index\\.ts$',
       },
     },
     {
       name: 'core-rooms-through-the-door',
       severity: 'error',
-      from: { path: '^core/src/([^/]+)/', pathNot: '^core/src/(cli|format)/' },
-      to: { path: '^core/src/[^/]+/', pathNot: '^core/src/($1|format)/|/index\\.ts$' },
+      from: { path: '^core/src/([^/]+)/', pathNot: '^core/src/cli/' },
+      to: { path: '^core/src/[^/]+/', pathNot: '^core/src/$1/|/index\\.ts$' },
+    },
+    {
+      name: 'app-stands-above-the-rooms',
+      severity: 'error',
+      from: { path: '^web/src/([^/]+)/', pathNot: '^web/src/app/' },
+      to: { path: '^web/src/app/' },
+    },
+    {
+      name: 'kit-stands-below-the-rooms',
+      severity: 'error',
+      from: { path: '^(web|server)/src/kit/' },
+      to: { path: '^$1/src/', pathNot: '^$1/src/kit/' },
+    },
+    {
+      name: 'no-cycles-between-rooms',
+      severity: 'error',
+      scope: 'folder',
+      from: { path: '^(core|web|server)/src/' },
+      to: { circular: true },
     },
     {
       name: 'no-cycles',

@@ -3,9 +3,9 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
-import { keepSeen, restoreSeen } from './app/keep.js';
-import { queryClient } from './app/queries.js';
 import { router } from './app/router.js';
+import { keepSeen, restoreSeen } from './kit/keep.js';
+import { queryClient } from './kit/queries.js';
 
 await restoreSeen();
 keepSeen();

@@ -8,11 +8,12 @@ import {
   type Place,
   type SentEntry,
 } from '@tribos/core';
-import { FieldTrouble, lengthOf, lengthOrNull, lengthText } from '../src/forms/index.js';
-import { dayText } from '../src/ui/dayText.js';
-import { rememberedGauge, rememberGauge, suitable } from '../src/readings/gaugeFor.js';
-import { pendingEntries } from '../src/readings/logEntryOf.js';
+import { rememberedGauge, rememberGauge, suitable } from '../src/bar/gaugeFor.js';
+import { lengthOf, lengthOrNull, lengthText } from '../src/forms/lengthField.js';
+import { FieldTrouble } from '../src/forms/useContractForm.js';
+import { pendingEntries } from '../src/job/logEntryOf.js';
 import { asPrinted, wholeFigure } from '../src/specs/figureText.js';
+import { dayText } from '../src/ui/dayText.js';
 
 const store = new Map<string, string>();
 globalThis.localStorage = {

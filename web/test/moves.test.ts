@@ -1,6 +1,6 @@
 import { mm, type EngineSpec, type Place } from '@tribos/core';
+import { move, otherPlaces, type Direction } from '../src/bar/moves.js';
 import { across, foldPort } from '../src/bore/foldPort.js';
-import { move, otherPlaces, type Direction } from '../src/readings/moves.js';
 
 const port = (from: number, to: number, roof: number, floor: number) => ({
   name: 'p',

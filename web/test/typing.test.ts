@@ -6,7 +6,7 @@ globalThis.sessionStorage = {
   setItem: (key: string, value: string) => void kept.set(key, value),
   removeItem: (key: string) => void kept.delete(key),
 } as unknown as Storage;
-const { setTypedOn, typedAt, typedOn } = await import('../src/readings/typing.js');
+const { setTypedOn, typedAt, typedOn } = await import('../src/bar/typing.js');
 
 const HERE = pistonPlace(0, null);
 const THERE = pistonPlace(1, null);

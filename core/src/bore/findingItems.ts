@@ -1,6 +1,6 @@
 import type { JobFile } from '../job/index.js';
 import { findingSays, type FindingEntry } from '../log/index.js';
-import { CONSTRUCTION } from '../routes/index.js';
+import { CONSTRUCTION } from '../specs/index.js';
 import { ofCylinder, type Figure } from '../verdicts/index.js';
 
 /**

@@ -1,18 +1,9 @@
 import { blockSeed, normalQuantile, seedOf, selectAt, xoshiro128ss } from '../statistics/index.js';
+import type { FigureSpread } from '../verdicts/index.js';
 import { atLimit, type AtLimit } from './atLimit.js';
 import { canonical, mapKey } from './canonical.js';
 import { mapModel, type MapModel, type ModelFigure, type NoiseRow } from './mapModel.js';
 import { MAP_FIGURES, type MapFigure, type MapProblem } from './mapProblem.js';
-
-export interface FigureSpread {
-  /** 95 % interval, nm. */
-  readonly low: number;
-  readonly high: number;
-  /** Share of draws in which the limit is kept; null without one. */
-  readonly p: number | null;
-  /** Share of draws in which a part exactly at its limit would read at least this far out; null without one. */
-  readonly tail: number | null;
-}
 
 /** How surely a piston keeps both ends of its clearance in the bore as it is. */
 export interface FitSpread {

@@ -1,7 +1,7 @@
-import type { Judgement } from '../house/index.js';
+import type { BoreState } from '../bore/index.js';
 import { fittedPiston, type JobFile } from '../job/index.js';
 import { placeKey } from '../log/index.js';
-import { pistonPlace } from '../readings/index.js';
+import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import type { Kit } from '../specs/index.js';
 import { mean } from '../statistics/index.js';
 import { nm, withUnit, type LengthUnit } from '../units/index.js';
@@ -49,7 +49,7 @@ function windowFor(file: JobFile, maker: string): Window | null {
  */
 export function pistonMatch(
   file: JobFile,
-  judgement: Pick<Judgement, 'readings' | 'bores'>,
+  judgement: { readonly readings: ReadingsState; readonly bores: readonly BoreState[] },
 ): PistonMatch | null {
   const { bores, readings } = judgement;
   const at = file.log.at(-1)?.at ?? '';

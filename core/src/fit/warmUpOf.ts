@@ -1,7 +1,7 @@
-import type { Judgement } from '../house/index.js';
+import type { BoreState } from '../bore/index.js';
 import { clearanceStates, fittedPiston, materialOf, type JobFile } from '../job/index.js';
 import { placeKey } from '../log/index.js';
-import { pistonPlace } from '../readings/index.js';
+import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { harsh, warmClearance, WARMING, warmUp, type Cooling, type WarmUpBuild } from './warmUp.js';
 
@@ -33,7 +33,7 @@ export interface WarmUpView {
  */
 export function warmUpOf(
   file: JobFile,
-  judgement: Pick<Judgement, 'readings' | 'bores'>,
+  judgement: { readonly readings: ReadingsState; readonly bores: readonly BoreState[] },
   cylinder: number,
 ): WarmUpView | null {
   const bore = judgement.bores[cylinder];

@@ -1,8 +1,10 @@
 import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry } from '../log/index.js';
-import type { PlanName } from '../readings/index.js';
 import type { EngineSpec, Override } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
+
+/** quick 2 directions × 2 depths · usual 2 × 3 · full 4 × 3. */
+export type PlanName = 'quick' | 'usual' | 'full';
 
 /** Rules a shop sets for itself, inside what it may. */
 export interface Shop {

@@ -1,10 +1,7 @@
-import { pistonAsked, type JobFile } from '../job/index.js';
+import { pistonAsked, type JobFile, type PlanName } from '../job/index.js';
 import { placeKey, type BorePlace, type PistonPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
-
-/** quick 2 directions × 2 depths · usual 2 × 3 · full 4 × 3. */
-export type PlanName = 'quick' | 'usual' | 'full';
 
 export interface PlannedPlace {
   readonly station: BorePlace;
@@ -75,11 +72,10 @@ export const walkOf = (file: JobFile): SizePlace[] =>
 
 /** Next unread station of the walk after a given one, wrapping round; null when all are read. */
 export function nextPlace(
-  file: JobFile,
+  places: readonly SizePlace[],
   readings: { readonly places: ReadonlyMap<string, unknown> },
   after: string | null,
 ): SizePlace | null {
-  const places = walkOf(file);
   const start = after === null ? 0 : places.findIndex((s) => placeKey(s) === after) + 1;
   for (let i = 0; i < places.length; i += 1) {
     const s = places[(start + i) % places.length]!;

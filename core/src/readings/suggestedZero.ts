@@ -1,9 +1,9 @@
-import type { Judgement } from '../house/index.js';
 import { clearanceStates, fittedPiston, nominalOf, type JobFile } from '../job/index.js';
 import { placeKey } from '../log/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { pistonPlace } from './plan.js';
+import type { ReadingsState } from './standingReadings.js';
 
 /**
  * Size to set a comparator to for one bore: the measured piston and the middle of its clearance, so that the
@@ -11,7 +11,7 @@ import { pistonPlace } from './plan.js';
  */
 export function suggestedZero(
   file: JobFile,
-  judgement: Pick<Judgement, 'readings'>,
+  judgement: { readonly readings: ReadingsState },
   cylinder: number,
 ): { readonly value: Nanometres; readonly from: 'piston' | 'nominal' } {
   const { kit } = fittedPiston(file, cylinder);

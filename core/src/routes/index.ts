@@ -1,6 +1,5 @@
 export * from './actions.js';
 export * from './cleanup.js';
-export * from './construction.js';
 export * from './decisions.js';
 export * from './facts.js';
 export * from './kitOptions.js';

@@ -23,7 +23,7 @@ import { conformance, decide, difference, exactly, uncertaintyOf, type Estimate 
 import type { JobFile } from '../job/index.js';
 import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
-import type { Governing, Kit } from '../specs/index.js';
+import { CONSTRUCTION, type Governing, type Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import {
@@ -33,7 +33,6 @@ import {
   type CleanupDiameters,
   type CleanupOdds,
 } from './cleanup.js';
-import { CONSTRUCTION } from './construction.js';
 import { jointP, recommend, weakest } from './recommend.js';
 
 /** How a piston goes into the bore as it is. */

@@ -1,7 +1,6 @@
 import { ROUTES, standingDecision, type JobFile } from '../job/index.js';
-import type { Kit } from '../specs/index.js';
+import { CONSTRUCTION, type Kit } from '../specs/index.js';
 import { capital, cylindersText, oddsWords, type Figure } from '../verdicts/index.js';
-import { CONSTRUCTION } from './construction.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 
 /** Why no finished size can be shown to fit, and the cheapest change that would let one. */

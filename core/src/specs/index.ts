@@ -1,3 +1,4 @@
+export * from './construction.js';
 export * from './engine.js';
 export * from './entryGuards.js';
 export * from './feature.js';

@@ -1,4 +1,5 @@
 export * from './figure.js';
+export * from './figureSpread.js';
 export * from './judgeValue.js';
 export * from './room.js';
 export * from './verdictSection.js';

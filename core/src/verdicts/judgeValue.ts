@@ -1,4 +1,3 @@
-import type { FigureSpread } from '../bore/index.js';
 import {
   conformance,
   decide,
@@ -20,6 +19,7 @@ import {
   type Subject,
   type WorkingLine,
 } from './figure.js';
+import type { FigureSpread } from './figureSpread.js';
 
 export interface ToJudge {
   readonly subject: Subject;

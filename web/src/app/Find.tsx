@@ -3,10 +3,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { EngineRow, JobRow, Page } from '@tribos/contract';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+import { toggleTheme, toggleUnit } from '../kit/settings.js';
 import { Sheet } from '../ui/index.js';
-import { api } from './api.js';
-import { keys } from './queries.js';
-import { toggleTheme, toggleUnit } from './settings.js';
 
 interface Found {
   readonly key: string;

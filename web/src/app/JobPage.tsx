@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { Link, NavLink, Outlet, useParams } from 'react-router';
 import type { StationMark } from '@tribos/core';
+import { useJob, type JobContext } from '../job/index.js';
+import { EditJobSheet } from '../jobs/index.js';
+import { FIRST_STATION, stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
 import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark } from '../ui/index.js';
-import { EditJobSheet } from '../jobs/EditJobSheet.js';
-import { useJob, type JobContext } from '../jobs/useJob.js';
-import { FIRST_STATION, stationPath } from './stationPath.js';
 import { STATIONS } from './stations.js';
 
 const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;

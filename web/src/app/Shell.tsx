@@ -1,11 +1,11 @@
 import { Gauge, ListChecks, Moon, PanelsTopLeft, Search, Sun, Wrench, type LucideIcon } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
+import { sendFor, useOutbox } from '../job/index.js';
+import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
+import { useEvents, useLine } from '../kit/useEvents.js';
 import { SignIn, signOut, useSession } from '../people/index.js';
-import { sendFor, useOutbox } from '../readings/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
-import { toggleTheme, toggleUnit, useSettings } from './settings.js';
-import { useEvents, useLine } from './useEvents.js';
 
 const Find = lazy(async () => ({ default: (await import('./Find.js')).Find }));
 

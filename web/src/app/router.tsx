@@ -1,6 +1,6 @@
 import { createBrowserRouter, isRouteErrorResponse, Link, useRouteError } from 'react-router';
+import { FIRST_STATION } from '../kit/stationPath.js';
 import { Shell } from './Shell.js';
-import { FIRST_STATION } from './stationPath.js';
 import { STATIONS } from './stations.js';
 
 /** What a person sees when a screen itself breaks or an address leads nowhere. */

@@ -16,16 +16,16 @@ export const STATIONS: readonly StationEntry[] = [
   {
     id: 'measure',
     name: 'Measure',
-    load: async () => ({ Component: (await import('../readings/MeasureStation.js')).MeasureStation }),
+    load: async () => ({ Component: (await import('../measure/Station.js')).MeasureStation }),
   },
   {
     id: 'decide',
     name: 'Decide',
-    load: async () => ({ Component: (await import('../routes/DecideStation.js')).DecideStation }),
+    load: async () => ({ Component: (await import('../decide/Station.js')).DecideStation }),
   },
   {
     id: 'hand-over',
     name: 'Report so far',
-    load: async () => ({ Component: (await import('../reports/ReportStation.js')).ReportStation }),
+    load: async () => ({ Component: (await import('../handOver/Station.js')).ReportStation }),
   },
 ];

@@ -16,8 +16,8 @@ import {
   type Place,
 } from '@tribos/core';
 import { FindingMark } from './FindingMark.js';
-import { across, foldPort } from './foldPort.js';
 import { WearCanvas } from './WearCanvas.js';
+import { across, foldPort } from './foldPort.js';
 
 /** Every direction and depth of the full plan, whether this job's plan asks for it or not. */
 function grid(file: JobFile, cylinder: number): BorePlace[] {

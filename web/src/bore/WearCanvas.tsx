@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { wearMap, type BoreSurvey } from '@tribos/core';
-import { useSettings } from '../app/settings.js';
+import { useSettings } from '../kit/settings.js';
 
 const COLUMNS = 48;
 const ROWS = 60;

@@ -1,6 +1,6 @@
 import { pistonMatch, pistonMatchSentences } from '@tribos/core';
 import { useMemo } from 'react';
-import type { JobContext } from '../jobs/index.js';
+import type { JobContext } from '../job/index.js';
 
 /** Which piston goes into which bore, where there is a choice. */
 export function PistonMatch({ context }: { context: JobContext }) {

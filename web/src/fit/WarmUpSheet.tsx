@@ -1,8 +1,7 @@
 import { useCallback, useMemo } from 'react';
 import { nm, toDecimal, warmUpOf, withUnit, type WarmUpRun } from '@tribos/core';
-import type { JobContext } from '../jobs/index.js';
-import { Chart, type Inks } from '../ui/Chart.js';
-import { Empty, Sheet } from '../ui/index.js';
+import type { JobContext } from '../job/index.js';
+import { Chart, Empty, Sheet, type Inks } from '../ui/index.js';
 
 const pairs = (x: readonly number[], y: readonly number[]) => x.map((t, i) => [t, y[i]!]);
 

@@ -1,2 +1,2 @@
-export * from './lengthField.js';
-export * from './useContractForm.js';
+export { lengthOf, lengthOrNull, lengthText } from './lengthField.js';
+export { FieldTrouble, useContractForm } from './useContractForm.js';

@@ -10,4 +10,4 @@ export {
   useLineState,
 } from './line.js';
 export { ask, speak, tick } from './sounds.js';
-export { strip, Wedge, WEDGE_MS } from './wedge.js';
+export { WEDGE_MS, Wedge, strip } from './wedge.js';

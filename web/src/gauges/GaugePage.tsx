@@ -3,9 +3,9 @@ import { lazy, Suspense, useState } from 'react';
 import { useParams } from 'react-router';
 import type { InstrumentView, StudyView } from '@tribos/contract';
 import { FEWEST_REPEATS, formatLength, nm, studyCells, studyFor, USUAL } from '@tribos/core';
-import { api } from '../app/api.js';
-import { keys } from '../app/queries.js';
-import { useSettings } from '../app/settings.js';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+import { useSettings } from '../kit/settings.js';
 import { useMay, useSession } from '../people/index.js';
 import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 

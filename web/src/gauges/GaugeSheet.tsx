@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { InstrumentBody, type InstrumentView } from '@tribos/contract';
 import { USUAL, USUAL_LEAVES, type Instrument } from '@tribos/core';
-import { api, ApiError } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
 import { FieldTrouble, lengthOf, lengthText, useContractForm } from '../forms/index.js';
+import { api, ApiError } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 
 interface Values {

@@ -9,7 +9,7 @@ import {
   type SizePlace,
   type Place,
 } from '@tribos/core';
-import type { JobContext } from '../jobs/index.js';
+import type { JobContext } from '../job/index.js';
 
 /** Which of the shop's gauges can decide what at a place, said before anything is read with them. */
 export function GaugesBefore({

@@ -3,9 +3,9 @@ import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { InstrumentView } from '@tribos/contract';
 import { calibrationOverdue, formatLength, nm, USUAL, type Instrument } from '@tribos/core';
-import { api } from '../app/api.js';
-import { keys } from '../app/queries.js';
-import { useSettings } from '../app/settings.js';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+import { useSettings } from '../kit/settings.js';
 import { useMay } from '../people/index.js';
 import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 

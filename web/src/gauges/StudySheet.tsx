@@ -10,9 +10,9 @@ import {
   type Instrument,
   type LengthUnit,
 } from '@tribos/core';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
 import { onFigure } from '../gaugeLine/index.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 
 /** Repeats that make a cell of a study of several people. */

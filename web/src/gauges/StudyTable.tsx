@@ -9,8 +9,7 @@ import {
   type LengthUnit,
   type StudyCell,
 } from '@tribos/core';
-import { Chart, type Inks } from '../ui/Chart.js';
-import { TextField } from '../ui/index.js';
+import { Chart, TextField, type Inks } from '../ui/index.js';
 
 const SHAPES = ['circle', 'rect', 'triangle', 'diamond', 'roundRect', 'pin'] as const;
 

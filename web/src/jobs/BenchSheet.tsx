@@ -19,8 +19,8 @@ import {
   type Judgement,
   type LengthUnit,
 } from '@tribos/core';
+import { useJobContext } from '../job/index.js';
 import { Button, dayText } from '../ui/index.js';
-import { useJobContext } from './useJob.js';
 
 /** Figures a bench sheet carries the limits of. */
 const ON_SHEET: readonly FeatureKey[] = [

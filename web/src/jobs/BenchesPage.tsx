@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from 'react-router';
 import type { BenchesView, BenchView } from '@tribos/contract';
-import { api } from '../app/api.js';
-import { stationPath } from '../app/stationPath.js';
-import { keys } from '../app/queries.js';
-import { useSettings } from '../app/settings.js';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+import { useSettings } from '../kit/settings.js';
+import { stationPath } from '../kit/stationPath.js';
 import { dayText, Empty, Failed, Loading, Page, ScribedScale, VerdictMark } from '../ui/index.js';
-import { JobRows, jobNumber } from './JobRows.js';
+import { jobNumber, JobRows } from './JobRows.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */
 export function BenchesPage() {

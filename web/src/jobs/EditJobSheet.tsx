@@ -1,10 +1,10 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import type { BenchesView, EditJob, JobView } from '@tribos/contract';
-import { api, ApiError } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
+import type { JobContext } from '../job/index.js';
+import { api, ApiError } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, CheckField, SelectField, Sheet, TextField } from '../ui/index.js';
-import type { JobContext } from './useJob.js';
 
 export const PLAN_NAMES = {
   quick: 'quick: 2 directions × 2 depths',

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import type { JobRow } from '@tribos/contract';
-import { stationPath } from '../app/stationPath.js';
+import { stationPath } from '../kit/stationPath.js';
 import { dayText, VerdictMark } from '../ui/index.js';
 
 export const jobNumber = (n: number): string => String(n).padStart(4, '0');

@@ -10,9 +10,9 @@ import {
   type EngineView,
   type JobView,
 } from '@tribos/contract';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
 import { useContractForm } from '../forms/index.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, CheckField, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import { PLAN_NAMES } from './EditJobSheet.js';
 

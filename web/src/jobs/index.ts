@@ -1,4 +1,1 @@
-export { useJobContext, type JobContext } from './useJob.js';
-export { WorkingSheet } from './WorkingSheet.js';
-export { LimitStrip } from './LimitStrip.js';
-export { NextBox, WhatStands } from './WhatStands.js';
+export { EditJobSheet } from './EditJobSheet.js';

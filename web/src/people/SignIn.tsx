@@ -1,7 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import type { SessionView } from '@tribos/contract';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, ScribedScale, TextField } from '../ui/index.js';
 
 export function SignIn() {

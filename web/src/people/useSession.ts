@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { may, type Permission, type SessionView } from '@tribos/contract';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 
 /** Who is signed in; null when nobody is. */
 export function useSession() {

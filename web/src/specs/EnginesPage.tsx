@@ -3,9 +3,9 @@ import { lazy, Suspense } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { EngineRow } from '@tribos/contract';
 import { formatLength, nm } from '@tribos/core';
-import { api } from '../app/api.js';
-import { keys } from '../app/queries.js';
-import { useSettings } from '../app/settings.js';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+import { useSettings } from '../kit/settings.js';
 import { useMay } from '../people/index.js';
 import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
 

@@ -13,9 +13,9 @@ import {
   type LengthUnit,
   type Limit,
 } from '@tribos/core';
-import { api, ApiError } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
 import { FieldTrouble, lengthOrNull, lengthText, useContractForm } from '../forms/index.js';
+import { api, ApiError } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {

@@ -3,9 +3,9 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { NewEngine, type EngineView } from '@tribos/contract';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
 import { lengthOf, lengthOrNull, useContractForm } from '../forms/index.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {

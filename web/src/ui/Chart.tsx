@@ -9,7 +9,7 @@ import {
 import { init, use as register, type EChartsCoreOption } from 'echarts/core';
 import { CanvasRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
-import { useSettings } from '../app/settings.js';
+import { useSettings } from '../kit/settings.js';
 
 register([
   LineChart,

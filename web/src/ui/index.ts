@@ -1,8 +1,9 @@
-export * from './Button.js';
-export * from './dayText.js';
-export * from './Field.js';
-export * from './Page.js';
-export * from './ScribedScale.js';
-export * from './Sheet.js';
-export * from './States.js';
-export * from './VerdictMark.js';
+export { Button } from './Button.js';
+export { Chart, type Inks } from './Chart.js';
+export { CheckField, SelectField, TextArea, TextField } from './Field.js';
+export { Page } from './Page.js';
+export { ScribedScale } from './ScribedScale.js';
+export { Sheet } from './Sheet.js';
+export { Empty, Failed, Kbd, Loading } from './States.js';
+export { VerdictMark, type MarkState } from './VerdictMark.js';
+export { dayText } from './dayText.js';

@@ -23,9 +23,9 @@ import {
   type LengthUnit,
   type RouteName,
 } from '@tribos/core';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
-import { useJobContext } from '../jobs/index.js';
+import { useJobContext } from '../job/index.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { useMay } from '../people/index.js';
 import { Button, dayText, Empty, TextArea, VerdictMark, type MarkState } from '../ui/index.js';
 

@@ -1,8 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { NOTE, type JobFile } from '@tribos/core';
-import { newEntry } from '../job/entry.js';
+import { newEntry, post } from '../job/index.js';
 import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
-import { post } from './outbox.js';
 
 export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
   const [text, setText] = useState('');

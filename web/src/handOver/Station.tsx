@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { reportOf, type Block } from '@tribos/core';
 import { useSpreads } from '../bore/index.js';
-import { useJobContext } from '../jobs/index.js';
+import { useJobContext } from '../job/index.js';
 import { VerdictMark } from '../ui/index.js';
 import { PdfButton } from './PdfButton.js';
 

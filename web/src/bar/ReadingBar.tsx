@@ -17,16 +17,16 @@ import {
   type ReadingEntry,
 } from '@tribos/core';
 import { useLineState } from '../gaugeLine/index.js';
+import type { Waiting } from '../job/index.js';
 import { Kbd } from '../ui/index.js';
+import { Question, Refused } from './BarNotices.js';
 import { Keypad } from './Keypad.js';
 import { LeafRack } from './LeafRack.js';
-import { Question, Refused } from './BarNotices.js';
-import type { Entry } from './useEntry.js';
-import type { Waiting } from './outbox.js';
 import { useTypedOn } from './typing.js';
+import type { Bar } from './useBar.js';
 
 /** `good to ±0.013 mm`: twice the standard uncertainty of one reading with this gauge here, by this person. */
-function goodTo(file: JobFile, entry: Entry, by: string, unit: LengthUnit): string {
+function goodTo(file: JobFile, entry: Bar, by: string, unit: LengthUnit): string {
   const { gauge, station, zero, leaves } = entry;
   if (!gauge) return 'no gauge fits';
   if (leaves) return `each leaf to ±${atLeastText(gauge.maxError, unit)} ${unit}`;
@@ -73,7 +73,7 @@ export function ReadingBar({
 }: {
   file: JobFile;
   unit: LengthUnit;
-  entry: Entry;
+  entry: Bar;
   by: string;
   refused: readonly Waiting[];
   /** Entries of this job that the server has not answered for. */
@@ -222,7 +222,7 @@ const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
       )} ${last.answer === 'does-not' ? 'no' : last.answer}`;
 
 /** The figure as it is being typed, and what it makes. */
-function Taking({ entry, unit }: { entry: Entry; unit: LengthUnit }) {
+function Taking({ entry, unit }: { entry: Bar; unit: LengthUnit }) {
   const { gauge, zero, leaves } = entry;
   const text = useTypedOn(entry.jobId);
   if (leaves) return <p className="flex min-h-13 items-center text-soft">answered above: g, d or x</p>;

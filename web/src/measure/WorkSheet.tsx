@@ -1,4 +1,6 @@
-import { newEntry } from '../job/entry.js';
+import { lengthText } from '../forms/index.js';
+import { newEntry, post } from '../job/index.js';
+import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import { useState, type FormEvent } from 'react';
 import {
   WORK_DONE,
@@ -11,10 +13,7 @@ import {
   type LengthUnit,
   type WorkKind,
 } from '@tribos/core';
-import { lengthText } from '../forms/lengthField.js';
 import type { Judgement } from '@tribos/core';
-import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
-import { post } from './outbox.js';
 
 /** Work done at this station; gaskets, shims and zeros are kept where they are set. */
 const OFFERED: readonly WorkKind[] = [

@@ -8,7 +8,7 @@ import {
   type Nanometres,
 } from '@tribos/core';
 import { Kbd } from '../ui/index.js';
-import type { Leaves } from './useEntry.js';
+import type { Leaves } from './useBar.js';
 
 const ANSWERS: readonly { readonly answer: LeafAnswer; readonly key: string }[] = [
   { answer: 'goes', key: 'g' },

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { ReportView } from '@tribos/contract';
 import type { LengthUnit } from '@tribos/core';
-import { api } from '../app/api.js';
+import { api } from '../kit/api.js';
 import { Button } from '../ui/index.js';
 
 /** Asks for the report as a PDF, says how far it is, and hands it out when it is there. */

@@ -1,4 +1,4 @@
-import { newEntry } from '../job/entry.js';
+import { newEntry } from '../job/index.js';
 import {
   ANSWER,
   TAKE_BACK,

@@ -1,4 +1,6 @@
-import { newEntry } from '../job/entry.js';
+import { onFigure, takeFromLine } from '../gaugeLine/index.js';
+import { newEntry, post, type JobContext } from '../job/index.js';
+import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { useEffect, useState, type FormEvent } from 'react';
 import {
   CLOSING_ZERO,
@@ -19,10 +21,6 @@ import {
   type Needle,
   type Zero,
 } from '@tribos/core';
-import { onFigure, takeFromLine } from '../gaugeLine/index.js';
-import type { JobContext } from '../jobs/index.js';
-import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
-import { post } from './outbox.js';
 
 const STEPS = [
   'Set the micrometer to the size below, let it settle, lock it.',

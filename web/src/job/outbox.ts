@@ -2,8 +2,8 @@ import type { SentEntry } from '@tribos/core';
 import { get, update } from 'idb-keyval';
 import { useSyncExternalStore } from 'react';
 import type { AppendedLog } from '@tribos/contract';
-import { api, ApiError } from '../app/api.js';
-import { onLineUp, setLine } from '../app/useEvents.js';
+import { api, ApiError } from '../kit/api.js';
+import { onLineUp, setLine } from '../kit/useEvents.js';
 
 /** An entry typed here that the server has not answered for yet. */
 export interface Waiting {

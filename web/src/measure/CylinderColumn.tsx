@@ -1,7 +1,7 @@
 import { memo, type ReactNode } from 'react';
 import type { JobFile, LengthUnit, Prepared, Place, Figure } from '@tribos/core';
 import { WallMap } from '../bore/index.js';
-import { LimitStrip } from '../jobs/index.js';
+import { LimitStrip } from '../verdicts/index.js';
 import { PlaceRows } from './PlaceRows.js';
 
 /**

@@ -1,9 +1,9 @@
 import { useEffect, useRef } from 'react';
 import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
 import { ask, handsFree, onFigure, sayPlace, Wedge, WEDGE_MS } from '../gaugeLine/index.js';
-import type { JobContext } from '../jobs/index.js';
+import type { JobContext } from '../job/index.js';
 import { placeLine, settingLine } from './placeLine.js';
-import type { Entry } from './useEntry.js';
+import type { Bar } from './useBar.js';
 
 /** What keys do beyond the bar itself. */
 export interface Commands {
@@ -22,8 +22,8 @@ const covered = (): boolean => document.querySelector('[role="dialog"]') !== nul
  * Keys of the station, wherever the focus is, except in a field or a sheet laid over it; and connected gauges.
  * @param setting the comparator that is being held in what it was zeroed in; null while none is
  */
-export function useEntryKeys(
-  entry: Entry,
+export function useBarKeys(
+  entry: Bar,
   commands: Commands,
   context: JobContext,
   setting: { readonly gauge: Instrument; readonly zero: Zero } | null,
@@ -86,7 +86,7 @@ const LETTER = /^[a-zµμ ]$/iu;
 /** Acts on one key. @returns whether it meant anything here */
 export function handle(
   event: Pick<KeyboardEvent, 'key' | 'shiftKey'>,
-  e: Entry,
+  e: Bar,
   commands: Commands,
   target: HTMLElement | null,
 ): boolean {
@@ -132,7 +132,7 @@ export function handle(
 }
 
 /** Keys that act only while nothing is typed. */
-function command(key: string, e: Entry, commands: Commands): boolean {
+function command(key: string, e: Bar, commands: Commands): boolean {
   const leaf = e.leaves && LEAF_KEYS[key.toLowerCase()];
   const act = leaf
     ? () => e.leaves?.answer(leaf)

@@ -1,7 +1,7 @@
 import type { SlipQuestion } from '@tribos/core';
+import { discard, type Waiting } from '../job/index.js';
 import { Button } from '../ui/index.js';
 import type { Answer } from './answers.js';
-import { discard, type Waiting } from './outbox.js';
 
 /** An entry the server did not take: it stays until someone throws it away. */
 export function Refused({ waiting }: { waiting: Waiting }) {

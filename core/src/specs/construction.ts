@@ -1,4 +1,4 @@
-import type { Wall } from '../specs/index.js';
+import type { Wall } from './limit.js';
 
 export interface Construction {
   readonly name: string;

@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import { isGap, settleSentence, placeKey, type NextAction } from '@tribos/core';
-import type { JobContext } from '../jobs/index.js';
+import type { Bar } from '../bar/index.js';
+import type { JobContext } from '../job/index.js';
 import { Button } from '../ui/index.js';
-import type { Entry } from './useEntry.js';
 
 const BRASS = 'inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass';
 
@@ -15,13 +15,13 @@ export function NextButtons({
   onWork,
 }: {
   next: NextAction;
-  entry: Entry;
+  entry: Bar;
   context: JobContext;
   onZero: (gauge: string) => void;
   onWork: () => void;
 }) {
   const { file, unit } = context;
-  const go = (gauge: string | null, station: Entry['station']) => {
+  const go = (gauge: string | null, station: Bar['station']) => {
     entry.pick(station);
     if (gauge) entry.pickGauge(gauge, station);
   };

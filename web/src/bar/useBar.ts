@@ -1,4 +1,11 @@
-import { newEntry } from '../job/entry.js';
+import { sendsItself, speak, takeFromLine, tick } from '../gaugeLine/index.js';
+import { newEntry, post, type JobContext } from '../job/index.js';
+import { answersTo, type Answer } from './answers.js';
+import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
+import { move, type Direction } from './moves.js';
+import { fittedKitId } from './places.js';
+import { setTypedOn, typedOn } from './typing.js';
+import { useAt } from './useAt.js';
 import { useCallback, useState } from 'react';
 import {
   LEAF,
@@ -29,15 +36,6 @@ import {
   type Zero,
   type SentEntry,
 } from '@tribos/core';
-import { sendsItself, speak, takeFromLine, tick } from '../gaugeLine/index.js';
-import type { JobContext } from '../jobs/index.js';
-import { fittedKitId } from './places.js';
-import { answersTo, type Answer } from './answers.js';
-import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
-import { move, type Direction } from './moves.js';
-import { post } from './outbox.js';
-import { setTypedOn, typedOn } from './typing.js';
-import { useAt } from './useAt.js';
 
 /** Leaves laid together, and what the shop's set offers. */
 export interface Leaves {
@@ -50,7 +48,7 @@ export interface Leaves {
   readonly answer: (answer: LeafAnswer) => void;
 }
 
-export interface Entry {
+export interface Bar {
   readonly jobId: string;
   /** What is typed and not yet accepted; see `useTypedOn` for drawing it. */
   readonly typed: () => string;
@@ -93,13 +91,16 @@ const STACK = 3;
 const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null =>
   (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
 
-/** What is being typed, where, with which gauge: the state behind the reading bar. */
-export function useEntry(context: JobContext): Entry {
+/**
+ * What is being typed, where, with which gauge: the state behind the reading bar of any station.
+ * @param walk places the station asks for, in the order they are walked
+ */
+export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
   const { file, judgement } = context;
   const jobId = file.job.id;
   // In hand for one kind of part; another part has a gauge of its own.
   const [inHand, setInHand] = useState<{ readonly part: Place['part']; readonly id: string } | null>(null);
-  const [say, setSay] = useState<Entry['say']>(null);
+  const [say, setSay] = useState<Bar['say']>(null);
   const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
   const trouble = (what: string) => setSay({ tone: 'trouble', text: what });
   const done = (what: string) => setSay({ tone: 'done', text: what });
@@ -107,7 +108,7 @@ export function useEntry(context: JobContext): Entry {
     station,
     pick: stand,
     stay,
-  } = useAt(context, (to) =>
+  } = useAt(context, walk, (to) =>
     trouble(`The job went on meanwhile: it is ${placeName(file, to, context.unit)} now.`),
   );
 
@@ -184,7 +185,7 @@ export function useEntry(context: JobContext): Entry {
     speak(typed.trim());
     setSay(parsed.question ? { tone: 'trouble', text: parsed.question.sentence } : null);
     if (!repeat && (!acts || acts.done + 1 >= acts.of)) {
-      const next = nextPlace(file, readings, here);
+      const next = nextPlace(walk, readings, here);
       if (next) pick(next);
     }
     return true;

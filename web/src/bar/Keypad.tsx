@@ -1,10 +1,10 @@
 import { Delete } from 'lucide-react';
-import type { Entry } from './useEntry.js';
+import type { Bar } from './useBar.js';
 
 const DIGITS = ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', '+'] as const;
 
 /** The bar's keypad for fingers; a comparator's deviations need a minus. */
-export function Keypad({ entry, station }: { entry: Entry; station: string }) {
+export function Keypad({ entry, station }: { entry: Bar; station: string }) {
   const { zero } = entry;
   const keys = DIGITS.map((k) => (k === '+' && zero ? '-' : k));
   return (

@@ -1,4 +1,5 @@
-import { newEntry } from '../job/entry.js';
+import { newEntry, post } from '../job/index.js';
+import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { useState, type FormEvent } from 'react';
 import {
   FINDING,
@@ -14,8 +15,6 @@ import {
   type JobFile,
   type LengthUnit,
 } from '@tribos/core';
-import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
-import { post } from './outbox.js';
 
 type Field = 'deep' | 'depth' | 'angle';
 

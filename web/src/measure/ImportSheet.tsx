@@ -13,10 +13,9 @@ import {
   type TableColumn,
   type TableMapping,
 } from '@tribos/core';
-import { api, ApiError } from '../app/api.js';
-import type { JobContext } from '../jobs/index.js';
+import { tellAnswered, type JobContext } from '../job/index.js';
+import { api, ApiError } from '../kit/api.js';
 import { Button, SelectField, Sheet, TextArea } from '../ui/index.js';
-import { tellAnswered } from './outbox.js';
 
 /** What one request may hold: a table goes in whole or not at all. */
 const MOST_ROWS = 200;

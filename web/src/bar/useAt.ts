@@ -1,11 +1,11 @@
 import { useCallback, useState } from 'react';
-import { nextPlace, placeKey, walkOf, type Place } from '@tribos/core';
-import type { JobContext } from '../jobs/index.js';
+import { nextPlace, placeKey, type Place, type SizePlace } from '@tribos/core';
+import type { JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
 /** Where the work goes on: the place the next action names, else the first unread of the plan. */
-function goesOn({ file, judgement }: JobContext): Place {
-  return judgement.next.at ?? nextPlace(file, judgement.readings, null) ?? walkOf(file)[0]!;
+function goesOn({ judgement }: JobContext, walk: readonly SizePlace[]): Place {
+  return judgement.next.at ?? nextPlace(walk, judgement.readings, null) ?? walk[0]!;
 }
 
 /**
@@ -13,14 +13,14 @@ function goesOn({ file, judgement }: JobContext): Place {
  * answered: what this device kept of the job may be older than that. From then on only a hand moves it.
  * @param moved told when that answer moved it from where it stood in sight
  */
-export function useAt(context: JobContext, moved: (to: Place) => void) {
+export function useAt(context: JobContext, walk: readonly SizePlace[], moved: (to: Place) => void) {
   const { file, answered } = context;
   const jobId = file.job.id;
   const [chosen, choose] = useState<Place | null>(() => {
     const at = typedAt(jobId);
     return at && at.cylinder < file.engine.cylinders.length ? at : null;
   });
-  const station = chosen ?? goesOn(context);
+  const station = chosen ?? goesOn(context, walk);
   const [before] = useState(station);
   if (chosen === null && answered) {
     choose(station);

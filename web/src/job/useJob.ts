@@ -11,11 +11,12 @@ import {
   type Prepared,
 } from '@tribos/core';
 import { usePropagate, useSpreads } from '../bore/index.js';
-import { api } from '../app/api.js';
-import { keys, queryClient } from '../app/queries.js';
-import { useSettings } from '../app/settings.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
+import { useSettings } from '../kit/settings.js';
 import { useSession } from '../people/index.js';
-import { onAnswered, pendingEntries, useOutbox } from '../readings/index.js';
+import { pendingEntries } from './logEntryOf.js';
+import { onAnswered, useOutbox } from './outbox.js';
 
 const NO_MAPS: JobContext['judgement']['maps'] = [];
 

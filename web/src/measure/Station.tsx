@@ -1,20 +1,18 @@
-import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
 import { cylinderOf, openZero, placeKey, walkOf, type Figure } from '@tribos/core';
-import { toggleUnit } from '../app/settings.js';
+import { ReadingBar, useBar, useBarKeys } from '../bar/index.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
-import { NextBox, useJobContext, WhatStands, WorkingSheet } from '../jobs/index.js';
+import { useJobContext, useOutbox } from '../job/index.js';
+import { toggleUnit } from '../kit/settings.js';
 import { Button } from '../ui/index.js';
+import { NextBox, WhatStands, WorkingSheet } from '../verdicts/index.js';
 import { CrossChecks } from './CrossChecks.js';
 import { CylinderColumn } from './CylinderColumn.js';
-import { useEntryKeys } from './entryKeys.js';
 import { NextButtons } from './NextButtons.js';
 import { KeysSheet, NoteSheet } from './NoteSheets.js';
-import { useOutbox } from './outbox.js';
 import { PutAside } from './PutAside.js';
-import { ReadingBar } from './ReadingBar.js';
-import { useEntry } from './useEntry.js';
 
 const FindingSheet = lazy(async () => ({ default: (await import('./FindingSheet.js')).FindingSheet }));
 const WorkSheet = lazy(async () => ({ default: (await import('./WorkSheet.js')).WorkSheet }));
@@ -34,7 +32,8 @@ export function MeasureStation() {
   const context = useJobContext();
   const { file, prepared, judgement, unit } = context;
   const [open, setOpen] = useState<Open>(null);
-  const entry = useEntry(context);
+  const walk = useMemo(() => walkOf(file), [file]);
+  const entry = useBar(context, walk);
   const { station } = entry;
   const zeroable = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
   const onZero = (gauge: string) => setOpen({ kind: 'zero', gauge });
@@ -42,7 +41,7 @@ export function MeasureStation() {
   // The gauge being zeroed, or put back into what it was zeroed in.
   const zeroing = open?.kind === 'zero' ? (file.instruments.find((i) => i.id === open.gauge) ?? null) : null;
   const zero = zeroing && openZero(judgement.readings.zeros, zeroing.id);
-  useEntryKeys(
+  useBarKeys(
     entry,
     {
       note: () => setOpen({ kind: 'note' }),
@@ -62,7 +61,7 @@ export function MeasureStation() {
   const ofJob = entries.filter((w) => w.jobId === file.job.id);
   const refused = ofJob.filter((w) => w.refused !== null);
 
-  const plan = walkOf(file).map(placeKey);
+  const plan = walk.map(placeKey);
   const close = () => setOpen(null);
   const onItem = useCallback((item: Figure) => setOpen({ kind: 'item', key: item.key }), []);
   const onFinding = useCallback((cylinder: number) => setOpen({ kind: 'finding', cylinder }), []);

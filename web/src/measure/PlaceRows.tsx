@@ -9,7 +9,7 @@ import {
   type Prepared,
   type Place,
 } from '@tribos/core';
-import { listedPlaces, underItsMap } from './places.js';
+import { listedPlaces, underItsMap } from '../bar/index.js';
 
 /** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */
 export const PlaceRows = memo(function PlaceRows({

@@ -1,0 +1,4 @@
+export { ReadingBar } from './ReadingBar.js';
+export { useBarKeys } from './entryKeys.js';
+export { listedPlaces, underItsMap } from './places.js';
+export { useBar, type Bar } from './useBar.js';

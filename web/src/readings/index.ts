@@ -1,2 +1,0 @@
-export { discard, onAnswered, post, sendFor, useOutbox, type Waiting } from './outbox.js';
-export { pendingEntries } from './logEntryOf.js';
