@@ -30,7 +30,7 @@ await run(async () => {
   };
   const shot = async (name, path, shows, { theme = 'light', width = 1280, height = 800, act } = {}) => {
     await driver.executeScript(
-      `localStorage.setItem('tribos:settings', JSON.stringify({ unit: 'mm', theme: '${theme}' }))`,
+      `localStorage.setItem('tribos:settings', JSON.stringify({ unit: 'mm', theme: '${theme}', glance: false }))`,
     );
     await browser.resize(width, height);
     await driver.get(world.base + path);
@@ -60,6 +60,14 @@ await run(async () => {
     await shot('measure-tablet', `/jobs/${job}`, 'What stands', { width: 820, height: 1180 });
     await shot('measure-single', `/jobs/${plated}`, 'What stands');
     await shot('decide', `/jobs/${job}/decide`, 'Recommended');
+    const pellworm = await demoJob(driver, 'Pellworm 720');
+    await shot('report', `/jobs/${pellworm}/hand-over`, 'Cautions');
+    await shot('glance', `/jobs/${job}`, 'From a metre', {
+      act: async () => {
+        await press('From a metre');
+        await sees(driver, 'It is the last of the plan');
+      },
+    });
     await shot('engines', '/engines', 'Add an engine');
     await shot('engine', `/engines/${engine}`, 'Corrie');
     await shot('gauges', '/gauges', 'Add a gauge');

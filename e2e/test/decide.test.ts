@@ -9,8 +9,8 @@ describe('deciding', () => {
     const { driver } = at.browser;
     const id = await demoJob(driver, 'Varrow 644 Twin');
     await at.visit(`/jobs/${id}/decide`, 'Recommended');
-    await sees(driver, '+0.50 for both cylinders: the smallest with P ≥ 0.90');
-    await sees(driver, '77.5029 – 77.5150');
+    await sees(driver, '+0.50 for both cylinders: the smallest that surely enough does');
+    await sees(driver, '77.503 – 77.515');
     await at.station.button('Choose +0.50').click();
     const why = await at.station.field('Why');
     await why.sendKeys('The score on the right needs it.');
@@ -24,8 +24,10 @@ describe('deciding', () => {
     await take(driver, '77.469');
     await at.visit(`/jobs/${id}/decide`, '77.469');
     await sees(driver, 'measured');
+    // Once decided, the decision leads and the recommendation steps back.
+    await sees(driver, '+0.50: bored to an oversize');
     // Piston 77.469 + 0.048: the high end of the left bore's own size.
-    await sees(driver, '77.5170');
+    await sees(driver, '77.517');
   });
 
   it('shows the cleanup example to the digit: 77.144 / 77.238, and with a score 0.020 deep P 0.67', async () => {

@@ -211,6 +211,7 @@ describe('for everyone', () => {
         ['/jobs?new=1', 'Open the job'],
         [`/jobs/${id}`, 'What stands'],
         [`/jobs/${id}/decide`, 'Recommended'],
+        [`/jobs/${id}/hand-over`, 'Cautions'],
         ['/engines', 'Add an engine'],
         ['/engines?new=1', '0° points to'],
         [`/engines/${engine}`, 'Add a limit'],
@@ -265,6 +266,7 @@ describe('for everyone', () => {
       ['/', 'Window bench'],
       [`/jobs/${id}`, 'What stands'],
       [`/jobs/${id}/decide`, 'Recommended'],
+      [`/jobs/${id}/hand-over`, 'Cautions'],
       ['/engines', 'Engines'],
       ['/gauges', 'Gauges'],
       [`/gauges/${await gaugeId('Bore gauge 2')}`, '3 people, 3 parts'],
@@ -291,6 +293,65 @@ describe('for everyone', () => {
     await sees(driver, 'left · 15 mm · pin');
     await sees(driver, 'Left bore is 0.085 mm inside its service limit so far');
     await browser.resize(1280, 800);
+  });
+
+  it('every target is at least 44 px high, for a glove', async () => {
+    await settle('light', 1280);
+    const id = await demoJob(browser.driver, 'Varrow 644 Twin');
+    for (const [path, shows] of [
+      ['/', 'Window bench'],
+      ['/jobs', 'New job'],
+      [`/jobs/${id}`, 'What stands'],
+      [`/jobs/${id}/decide`, 'Recommended'],
+      [`/jobs/${id}/hand-over`, 'Cautions'],
+      ['/engines', 'Add an engine'],
+      ['/gauges', 'Add a gauge'],
+    ] as const) {
+      await visit(path, shows);
+      const small = await browser.driver.executeScript(`
+        return [...document.querySelectorAll('a, button, select, input, summary, textarea')]
+          .map((e) => [e, e.getBoundingClientRect()])
+          .filter(([e, r]) => r.width > 0 && r.height > 0 && r.height < 43.5 && !e.closest('svg') && e.type !== 'checkbox' && e.type !== 'radio')
+          .map(([e, r]) => (e.innerText || e.getAttribute('aria-label') || e.tagName).slice(0, 40) + ' ' + Math.round(r.height));`);
+      expect([path, small]).toEqual([path, []]);
+    }
+  });
+
+  it('from a metre: place, figure, mark with its word and what is next, the bar working as ever', async () => {
+    const { driver } = browser;
+    await settle('light', 1280);
+    const id = await freshJob(driver);
+    await visit(`/jobs/${id}`, 'left · 15 mm · thrust');
+    await press(driver, 'm');
+    const face = await driver.wait(until.elementLocated(By.css('[aria-label=Glance]')), 5_000);
+    await press(driver, '7', '7', '.', '0', '2');
+    await driver.wait(async () => (await face.getText()).includes('77.02'), 5_000);
+    const figure = await face.findElement(By.css('.figure'));
+    // Digits over 12 mm high at 96 dpi: two thirds of the size of the type.
+    expect((parseFloat(await figure.getCssValue('font-size')) * 2) / 3).toBeGreaterThanOrEqual(
+      (12 / 25.4) * 96,
+    );
+    await press(driver, '0', Key.ENTER);
+    await driver.wait(async () => (await face.getText()).includes('left · 15 mm · pin'), 5_000);
+    expect(await violations()).toEqual([]);
+    await visit(`/jobs/${id}/decide`, 'undecided');
+    await press(driver, 'm');
+    await sees(driver, 'Recommended');
+  });
+
+  it('makes the report so far as a PDF, says when it is there, and hands it out', async () => {
+    const { driver } = browser;
+    await settle('light', 1280);
+    const id = await demoJob(driver, 'Pellworm 720');
+    await visit(`/jobs/${id}/hand-over`, 'Cautions');
+    await sees(driver, 'Back to the machinist with these readings.');
+    await button('Make a PDF').click();
+    const link = await driver.wait(until.elementLocated(By.linkText('Save the PDF')), 30_000);
+    const start = await driver.executeAsyncScript(
+      'const done = arguments[1]; fetch(arguments[0]).then((r) => r.text()).then((t) => done(t.slice(0, 5)))',
+      await link.getAttribute('href'),
+    );
+    expect(start).toBe('%PDF-');
   });
 
   it('speaks inches everywhere at one key', async () => {

@@ -1,5 +1,8 @@
 import type { MapModel } from './mapModel.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { sqrt } = Math;
+
 /** Noise of every station in a block of draws, a column each. */
 type Columns = readonly Float64Array[];
 
@@ -66,11 +69,11 @@ export function atLimit(
       if (most + limits.taper * taper < bottomOfDepths) bottomOfDepths = most + limits.taper * taper;
       let range = ovalMost - ovalLeast;
       if (fit) {
-        const half = Math.sqrt(a * a + b * b);
+        const half = sqrt(a * a + b * b);
         if (m + half > most) most = m + half;
         if (m - half < least) least = m - half;
         const raw = 4 * (oa * oa + ob * ob) - scatter;
-        if (raw > range * range) range = Math.sqrt(raw);
+        if (raw > range * range) range = sqrt(raw);
       }
       if (rows.length > 1 && range > round) round = range;
       if (most > high) high = most;

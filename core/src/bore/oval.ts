@@ -1,6 +1,9 @@
 import { OutOfRange } from '../errors.js';
 import { linear, type Estimate } from '../gauges/index.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { atan2, cos, hypot, max, sin, sqrt } = Math;
+
 /** A diameter read in one direction at one depth. */
 export interface Direction {
   /** Degrees clockwise from the engine's zero. */
@@ -45,7 +48,7 @@ function inverse3(m: readonly (readonly number[])[]): number[][] {
  * @param angles degrees, at least three distinct directions
  */
 export function fitWeights(angles: readonly number[]): readonly (readonly number[])[] {
-  const rows = angles.map((t) => [1, Math.cos(2 * t * RAD), Math.sin(2 * t * RAD)] as const);
+  const rows = angles.map((t) => [1, cos(2 * t * RAD), sin(2 * t * RAD)] as const);
   const normal = [0, 1, 2].map((i) => [0, 1, 2].map((j) => rows.reduce((sum, x) => sum + x[i]! * x[j]!, 0)));
   const inverse = inverse3(normal);
   return [0, 1, 2].map((i) => rows.map((x) => inverse[i]!.reduce((sum, v, j) => sum + v * x[j]!, 0)));
@@ -67,10 +70,10 @@ export function fitShape(readings: readonly Direction[], u: number): Oval {
   const combine = (i: number): Estimate => linear(readings.map((r, k) => ({ c: weights[i]![k]!, of: r.of })));
   const [m, a, b] = [combine(0), combine(1), combine(2)];
 
-  const amplitude = Math.hypot(a.value, b.value);
+  const amplitude = hypot(a.value, b.value);
   const [ca, cb] = amplitude === 0 ? [1, 0] : [a.value / amplitude, b.value / amplitude];
   const ovality = 2 * amplitude;
-  const axis = (Math.atan2(b.value, a.value) / 2 / RAD + 180) % 180;
+  const axis = (atan2(b.value, a.value) / 2 / RAD + 180) % 180;
   const terms = (sign: 1 | -1) => [
     { c: 1, of: m },
     { c: sign * ca, of: a },
@@ -82,8 +85,8 @@ export function fitShape(readings: readonly Direction[], u: number): Oval {
     b,
     amplitude,
     ovality,
-    ovalityLessNoise: Math.sqrt(Math.max(0, ovality ** 2 - (16 * u * u) / n)),
-    longAxis: amplitude > 2 * u * Math.sqrt(2 / n) ? axis : null,
+    ovalityLessNoise: sqrt(max(0, ovality ** 2 - (16 * u * u) / n)),
+    longAxis: amplitude > 2 * u * sqrt(2 / n) ? axis : null,
     largest: linear(terms(1)),
     smallest: linear(terms(-1)),
     oval: linear([

@@ -5,6 +5,9 @@ import { canonical, mapKey } from './canonical.js';
 import { mapModel, type MapModel, type ModelFigure, type NoiseRow } from './mapModel.js';
 import { MAP_FIGURES, type MapFigure, type MapProblem } from './mapProblem.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, ceil, floor, max, min, sqrt } = Math;
+
 /** How surely a piston keeps both ends of its clearance in the bore as it is. */
 export interface FitSpread {
   /** Both ends at once. */
@@ -26,7 +29,7 @@ export interface MapSpread {
 export const DRAWS = 200_000;
 export const BLOCK = 4_000;
 
-const ROOT12 = Math.sqrt(12);
+const ROOT12 = sqrt(12);
 const column = () => new Float64Array(BLOCK);
 const columns = (count: number): Float64Array[] => Array.from({ length: count }, column);
 
@@ -59,7 +62,7 @@ function drawSources(model: MapModel, uniform: () => number, count: number, scra
         const z = normalQuantile(uniform());
         chi += z * z;
       }
-      factor[i] = Math.sqrt(dof / chi);
+      factor[i] = sqrt(dof / chi);
     }
   });
   model.sources.forEach(({ rectangular, pool }, k) => {
@@ -96,7 +99,7 @@ function fillUnseen(model: MapModel, count: number, { unseen, most, least }: Scr
     const a2 = two.a * two.a;
     for (let i = 0; i < count; i += 1) {
       const b = model.sigma * draws[i]!;
-      const half = Math.sqrt(a2 + b * b);
+      const half = sqrt(a2 + b * b);
       if (two.mean + half > most[i]!) most[i] = two.mean + half;
       if (two.mean - half < least[i]!) least[i] = two.mean - half;
     }
@@ -119,21 +122,21 @@ function drawFigure(
   switch (figure) {
     case 'largest':
     case 'loosest':
-      for (let i = 0; i < count; i += 1) out[i]! += Math.max(value, most[i]! - less);
+      for (let i = 0; i < count; i += 1) out[i]! += max(value, most[i]! - less);
       return;
     case 'smallest':
     case 'tightest':
-      for (let i = 0; i < count; i += 1) out[i]! += Math.min(value, least[i]! - less);
+      for (let i = 0; i < count; i += 1) out[i]! += min(value, least[i]! - less);
       return;
     case 'outOfRound': {
-      const two = model.depths.flatMap((d) => (d.two ? [Math.abs(d.two.a)] : []));
+      const two = model.depths.flatMap((d) => (d.two ? [abs(d.two.a)] : []));
       for (let i = 0; i < count; i += 1) {
         const noise = out[i]!;
-        let v = Math.abs(value + noise);
+        let v = abs(value + noise);
         for (let k = 0; k < two.length; k += 1) {
           const a = two[k]! + noise / 2;
           const b = model.sigma * unseen[k]![i]!;
-          const oval = 2 * Math.sqrt(a * a + b * b);
+          const oval = 2 * sqrt(a * a + b * b);
           if (oval > v) v = oval;
         }
         out[i] = v;
@@ -141,7 +144,7 @@ function drawFigure(
       return;
     }
     default:
-      for (let i = 0; i < count; i += 1) out[i] = Math.abs(value + out[i]!);
+      for (let i = 0; i < count; i += 1) out[i] = abs(value + out[i]!);
   }
 }
 
@@ -194,8 +197,8 @@ function countFits(model: MapModel, count: number, scratch: Scratch, counts: rea
     fill(loose.noise, sources, count, other);
     fill(piston.noise, sources, count, tail);
     for (let i = 0; i < count; i += 1) {
-      const t = Math.min(tight.value, least[i]! - piston.value) + noise[i]! >= tight.limit;
-      const l = Math.max(loose.value, most[i]! - piston.value) + other[i]! <= loose.limit;
+      const t = min(tight.value, least[i]! - piston.value) + noise[i]! >= tight.limit;
+      const l = max(loose.value, most[i]! - piston.value) + other[i]! <= loose.limit;
       if (t) c.tight += 1;
       if (l) c.loose += 1;
       if (t && l) c.both += 1;
@@ -230,9 +233,9 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
     round: (problem.limits.outOfRound ?? problem.limits.ovality)?.at ?? 0,
     taper: problem.limits.taper?.at ?? 0,
   };
-  const blocks = Math.ceil(draws / BLOCK);
+  const blocks = ceil(draws / BLOCK);
   for (let block = 0; block < blocks; block += 1) {
-    const count = Math.min(BLOCK, draws - block * BLOCK);
+    const count = min(BLOCK, draws - block * BLOCK);
     drawSources(model, xoshiro128ss(blockSeed(seed, block)).uniform, count, scratch);
     model.places.forEach((row, k) => fill(row, scratch.sources, count, scratch.places[k]!));
     fillUnseen(model, count, scratch);
@@ -255,7 +258,7 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
     let kept = 0;
     if (limit)
       for (let i = 0; i < values.length; i += 1) if (keeps(values[i]!, limit.side, limit.at)) kept += 1;
-    const edge = Math.floor(values.length * 0.025);
+    const edge = floor(values.length * 0.025);
     return {
       low: selectAt(values, edge),
       high: selectAt(values, values.length - 1 - edge),

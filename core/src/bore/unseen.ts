@@ -1,6 +1,9 @@
 import { expectNormal, normalCdf } from '../statistics/index.js';
 import type { BoreSurvey, Extreme } from './survey.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, sqrt } = Math;
+
 /**
  * Two perpendicular directions give m and a of D(θ) = m + a·cos 2θ + b·sin 2θ but not b: an oval lying at
  * 45° to both reads as round. The unseen b is treated as N(0, σ_b²), at each depth by itself.
@@ -43,7 +46,7 @@ export function extremeConformance(
     for (const { mean, a } of two) {
       if (p === 0) break;
       const room = sign * (limit - (mean - less) - noise);
-      p *= room < 0 || room < Math.abs(a) ? 0 : insideBand(Math.sqrt(room * room - a * a), sigma);
+      p *= room < 0 || room < abs(a) ? 0 : insideBand(sqrt(room * room - a * a), sigma);
     }
     return p;
   });
@@ -68,7 +71,7 @@ export function ovalityConformance(
     for (const { a } of two) {
       if (p === 0) break;
       const room = (limit / 2) ** 2 - (a + noise / 2) ** 2;
-      p *= room < 0 ? 0 : insideBand(Math.sqrt(room), sigma);
+      p *= room < 0 ? 0 : insideBand(sqrt(room), sigma);
     }
     return p;
   });

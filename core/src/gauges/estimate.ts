@@ -1,3 +1,5 @@
+// Taken once: in the loops below looking them up each time is most of the time.
+const { sqrt } = Math;
 export type ComponentKind =
   'resolution' | 'repeatability' | 'scale' | 'setting' | 'temperature' | 'disagreement';
 
@@ -75,15 +77,15 @@ export function uncertaintyOf(estimate: Estimate): Uncertainty {
   }
   const satterthwaite = [...pools.values()].reduce((sum, p) => sum + (p.square * p.square) / p.dof, 0);
   return {
-    u: Math.sqrt(variance),
+    u: sqrt(variance),
     dof: satterthwaite === 0 ? Infinity : (variance * variance) / satterthwaite,
-    budget: [...byKind].map(([kind, square]) => ({ kind, u: Math.sqrt(square) })).sort((a, b) => b.u - a.u),
+    budget: [...byKind].map(([kind, square]) => ({ kind, u: sqrt(square) })).sort((a, b) => b.u - a.u),
   };
 }
 
 /** Standard uncertainty of the parts that differ from reading to reading, nm. */
 export function independentU(estimate: Estimate): number {
-  return Math.sqrt(
+  return sqrt(
     estimate.components
       .filter((c) => c.kind === 'resolution' || c.kind === 'repeatability')
       .reduce((sum, c) => sum + c.amplitude * c.amplitude, 0),

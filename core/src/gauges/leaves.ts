@@ -1,6 +1,9 @@
 import { OutOfRange } from '../errors.js';
 import type { Nanometres } from '../units/index.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, max, min, sqrt } = Math;
+
 /** What the hand says of a leaf. A drag is not a pass: it only narrows the interval from above. */
 export type LeafAnswer = 'goes' | 'drags' | 'does-not';
 
@@ -85,7 +88,7 @@ export function sumOfRectangularCdf(widths: readonly number[], x: number): numbe
   }
   let volume = 1;
   widths.forEach((w, i) => (volume *= w * (i + 1)));
-  return Math.min(1, Math.max(0, sum / volume));
+  return min(1, max(0, sum / volume));
 }
 
 export interface LeafModel {
@@ -115,7 +118,7 @@ export function leafConformance(
     if (high !== null && high + slackHigh <= limit) return side === 'max' ? 1 : 0;
     return null;
   }
-  const leaves = Math.max(bracket.lowLeaves, bracket.highLeaves);
+  const leaves = max(bracket.lowLeaves, bracket.highLeaves);
   const widths = [
     high - low,
     ...(model.bias > 0 ? [model.bias] : []),
@@ -129,10 +132,10 @@ export function leafConformance(
 export function leafMiddle(bracket: LeafBracket, model: LeafModel): { value: number; u: number } | null {
   const { low, high } = bracket;
   if (low === null || high === null || bracket.contradicts) return null;
-  const leaves = Math.max(bracket.lowLeaves, bracket.highLeaves);
+  const leaves = max(bracket.lowLeaves, bracket.highLeaves);
   return {
     value: (low + high + model.bias) / 2,
-    u: Math.sqrt(((high - low) ** 2 + model.bias ** 2 + leaves * (2 * model.tolerance) ** 2) / 12),
+    u: sqrt(((high - low) ** 2 + model.bias ** 2 + leaves * (2 * model.tolerance) ** 2) / 12),
   };
 }
 
@@ -171,25 +174,24 @@ export function nextLeaf(
   const { low, high } = bracket;
   const singles = [...set].sort((a, b) => a - b);
   if (low === null && high === null) {
-    const first = singles.reduce((a, b) => (Math.abs(b - expected) < Math.abs(a - expected) ? b : a));
+    const first = singles.reduce((a, b) => (abs(b - expected) < abs(a - expected) ? b : a));
     return [first];
   }
   if (high === null) {
     const above = singles.filter((t) => t > low!);
-    const next = above[Math.min(1, above.length - 1)];
+    const next = above[min(1, above.length - 1)];
     return next === undefined ? null : [next];
   }
   if (low === null) {
     const below = singles.filter((t) => t < high);
-    const next = below[Math.max(0, below.length - 2)];
+    const next = below[max(0, below.length - 2)];
     return next === undefined ? null : [next];
   }
   const middle = (low + high) / 2;
   const between = (t: number) => t > low && t < high;
   const single = singles.filter(between);
-  if (single.length > 0)
-    return [single.reduce((a, b) => (Math.abs(b - middle) < Math.abs(a - middle) ? b : a))];
+  if (single.length > 0) return [single.reduce((a, b) => (abs(b - middle) < abs(a - middle) ? b : a))];
   const pack = stacks(singles).filter((s) => s.length > 1 && between(thickness(s)));
-  const score = (s: readonly number[]) => s.length * 1e9 + Math.abs(thickness(s) - middle);
+  const score = (s: readonly number[]) => s.length * 1e9 + abs(thickness(s) - middle);
   return pack.length === 0 ? null : pack.reduce((a, b) => (score(b) < score(a) ? b : a));
 }

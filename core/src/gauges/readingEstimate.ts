@@ -6,8 +6,11 @@ import { calibrationOverdue, HAS_THIMBLE, READS, type Instrument, type Sense } f
 import { studyFor, type Study } from './study.js';
 import { toTwenty, type Thermal, type ThermalPart } from './temperature.js';
 
-const ROOT3 = Math.sqrt(3);
-const ROOT12 = Math.sqrt(12);
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, floor, max, min, sqrt } = Math;
+
+const ROOT3 = sqrt(3);
+const ROOT12 = sqrt(12);
 /** Share of a scale's error variance common over its whole range, within a turn of the thimble, at one place. */
 const RANGE_SHARE = 0.5;
 const TURN_SHARE = 0.8;
@@ -84,7 +87,7 @@ function repeatability(
   acts = 1,
 ): Component {
   const { s, dof, pool } = scatterOf(instrument, bench, by);
-  return { key, kind, amplitude: s / Math.sqrt(acts), dof, shape: 'normal', pool };
+  return { key, kind, amplitude: s / sqrt(acts), dof, shape: 'normal', pool };
 }
 
 /**
@@ -102,13 +105,13 @@ function scale(
   const u = error / ROOT3;
   const jaws = READS[instrument.type].length > 1 ? `:${sense}` : '';
   const key = `scale:${instrument.id}${jaws}`;
-  const own = rectangular(`${key}:${place}`, kind, Math.sqrt(1 - TURN_SHARE) * u);
-  if (!HAS_THIMBLE[instrument.type]) return [rectangular(key, kind, Math.sqrt(TURN_SHARE) * u), own];
+  const own = rectangular(`${key}:${place}`, kind, sqrt(1 - TURN_SHARE) * u);
+  if (!HAS_THIMBLE[instrument.type]) return [rectangular(key, kind, sqrt(TURN_SHARE) * u), own];
   // Turns are the instrument's own, counted from where its thimble stands at nothing.
-  const turn = Math.floor((size - instrument.rangeLow) / TURN[instrument.unit]);
+  const turn = floor((size - instrument.rangeLow) / TURN[instrument.unit]);
   return [
-    rectangular(key, kind, Math.sqrt(RANGE_SHARE) * u),
-    rectangular(`${key}:turn:${turn}`, kind, Math.sqrt(TURN_SHARE - RANGE_SHARE) * u),
+    rectangular(key, kind, sqrt(RANGE_SHARE) * u),
+    rectangular(`${key}:turn:${turn}`, kind, sqrt(TURN_SHARE - RANGE_SHARE) * u),
     own,
   ];
 }
@@ -152,12 +155,12 @@ function standingSetting(reading: TakenReading, instrument: Instrument, bench: B
 /** What all readings of one zero share: the setting, the acts of setting, what the needle wandered. */
 function zeroSetting(zero: Zero, instrument: Instrument, bench: Bench, by: string | undefined): Component[] {
   const key = `zero:${zero.id}`;
-  const acts = Math.max(1, zero.repeats);
+  const acts = max(1, zero.repeats);
   const inherited =
     zero.in.kind === 'ring'
       ? [ring(key, zero.in.u)]
       : fromMicrometer(instrumentOf(bench, zero.in.instrumentId), key, zero.value, zero.at, by, bench, acts);
-  const drift = zero.closing ? Math.abs(zero.closing.q) / ROOT12 : 0;
+  const drift = zero.closing ? abs(zero.closing.q) / ROOT12 : 0;
   return [
     ...inherited,
     rectangular(`${key}:own:resolution`, 'setting', instrument.resolution / ROOT12),
@@ -179,7 +182,7 @@ export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
   const { zero = null, by } = reading;
   const shown = zero ? reading.value - driftAt(zero, reading.at) : reading.value;
   const warm = toTwenty(shown, reading.material, reading.part, bench.thermal, reading.thermalPart);
-  const travelled = zero ? Math.min(1, Math.abs(reading.value - zero.value) / (instrument.travel ?? 1e6)) : 1;
+  const travelled = zero ? min(1, abs(reading.value - zero.value) / (instrument.travel ?? 1e6)) : 1;
   return {
     value: warm.value,
     components: [

@@ -1,6 +1,9 @@
 import { EXPANSION, type Material } from '../specs/index.js';
 import type { Component } from './estimate.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { sqrt } = Math;
+
 /** What was said about temperature while measuring. */
 export interface Thermal {
   /** Temperature of the bench and of the gauges on it, °C. */
@@ -26,7 +29,7 @@ export const UNSTATED_THERMAL: Thermal = {
 /** Which thermometer reading belongs to a part. */
 export type ThermalPart = 'cylinder' | 'piston';
 
-const ROOT3 = Math.sqrt(3);
+const ROOT3 = sqrt(3);
 
 /**
  * Size at 20 °C from a reading at another temperature: D₂₀ = R·(1 + α_g·(T_g − 20))/(1 + α_p·(T_p − 20)),

@@ -1,7 +1,7 @@
 import type { SpreadOf } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
-import { verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
+import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
 import { HOUSE } from './house.js';
 import { askWith, judgeJob } from './judgeJob.js';
 
@@ -31,7 +31,7 @@ function jobSection(file: JobFile): Section {
     ['hours or distance', job.use],
     ['complaint', job.complaint],
     ['engine', `${engine.maker} ${engine.model}, ${engine.cylinders.length} × ${engine.bore / 1e6} mm`],
-    ['promised', job.promised ?? ''],
+    ['promised', job.promised === null ? '' : printedDay(job.promised)],
   ].filter((r): r is [string, string] => r[1] !== '');
   const block: Block = { kind: 'table', heads: [], rows };
   return { key: 'job', title: 'The job', blocks: [block] };

@@ -1,1 +1,2 @@
 export * from './hiddenBore.js';
+export * from './hiddenJob.js';

@@ -1,15 +1,21 @@
 import type { JobFile } from '../job/index.js';
-import { bracketText, capital, placeName, type Ask, type Section } from '../verdicts/index.js';
+import type { SizePlace } from '../log/index.js';
+import { bracketText, capital, placeName, printedDay, type Ask, type Section } from '../verdicts/index.js';
 import { readingsOf } from './facts.js';
 import { gaugeName } from './nextReads.js';
 import { placeFigure } from './placeFigure.js';
 import { putAsideSentences } from './putAsideSentences.js';
 
+/** Cylinder by cylinder, down its wall, then what runs in it. */
+const order = (p: SizePlace): number =>
+  p.cylinder * 1e12 + (p.part === 'bore' ? p.depth + p.angle : p.part === 'land' ? 0 : 5e11);
+
 /** Every place that was read, as it stands, with the gauge and who held it. */
 export function readingsReport(file: JobFile, ask: Ask): Section[] {
   const { places, gaps, questions, zeros, setAside } = readingsOf(file, ask.unit);
-  const day = (at: string) => at.slice(0, 10);
-  const sizes = [...places.values()].map((p) => {
+  const day = printedDay;
+  const inOrder = [...places.values()].sort((a, b) => order(a.station) - order(b.station));
+  const sizes = inOrder.map((p) => {
     const last = p.readings.at(-1)!.entry;
     const gauges = [...new Set(p.readings.map((r) => gaugeName(file, r.entry.instrumentId)))];
     return [

@@ -1,5 +1,8 @@
 import { expectNormal } from '../statistics/index.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { max, min } = Math;
+
 /** Boring-to-hone allowance on diameter: what the hone must still take out after the bar, nm. */
 export const HONE_ALLOWANCE = 50_000;
 
@@ -34,7 +37,7 @@ export interface CleanupDiameters {
  */
 export function cleanupDiameters(input: CleanupInput): CleanupDiameters {
   const { standard: s, largest: m, score: d, honeAllowance: h = HONE_ALLOWANCE } = input;
-  const wear = Math.max(0, m - s);
+  const wear = max(0, m - s);
   return { even: s + wear + 2 * d + h, oneSided: s + 2 * wear + 2 * d + h };
 }
 
@@ -65,10 +68,10 @@ export function cleanupOdds(finish: number, input: CleanupInput): CleanupOdds {
     const room = finish - h - 2 * d - s;
     return m - s > 0 ? room / (2 * (m - s)) : room >= 0 ? Infinity : -Infinity;
   };
-  const deepest = Math.max(input.score, felt);
+  const deepest = max(input.score, felt);
   const shareMax = share(largest, deepest);
-  const clip = (f: number) => Math.min(1, Math.max(0, (f - 0.5) / 0.5));
-  const at = (d: number) => expectNormal(largest, u, (m) => clip(share(m, Math.max(d, input.score))));
+  const clip = (f: number) => min(1, max(0, (f - 0.5) / 0.5));
+  const at = (d: number) => expectNormal(largest, u, (m) => clip(share(m, max(d, input.score))));
   let p = 0;
   const steps = felt > input.score ? FELT_STEPS : 1;
   for (let i = 0; i < steps; i += 1) p += at(steps === 1 ? input.score : ((i + 0.5) / steps) * felt) / steps;

@@ -2,7 +2,7 @@ import { boresOf, deepestScores, spreadsOf } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Ask, Found } from '../verdicts/index.js';
-import { kitOptions, type KitComparison } from './kitOptions.js';
+import { endedBy, kitOptions, type KitComparison } from './kitOptions.js';
 
 const known = new WeakMap<Found, KitComparison>();
 
@@ -17,7 +17,7 @@ export function kitsOf(file: JobFile, found: Found, ask: Ask): KitComparison {
     deepestScores(file),
     file.log.at(-1)?.at ?? '',
     spreadsOf(file, ask).map((s) => s ?? null),
-    found.figures.some((f) => f.feature === 'finding'),
+    endedBy(found.figures),
   );
   known.set(found, kits);
   return kits;

@@ -25,7 +25,7 @@ import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
 import { CONSTRUCTION, type Governing, type Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
-import { governingFor } from '../verdicts/index.js';
+import { governingFor, type Figure } from '../verdicts/index.js';
 import {
   cleanupDiameters,
   cleanupOdds,
@@ -86,6 +86,7 @@ export interface KitComparison {
   readonly recommended: KitOption | null;
   /** Odds are of what was read so far: a plan is not complete or a question about it is open. */
   readonly soFar: boolean;
+  readonly ended: Ended;
 }
 
 type Range = { readonly low: number; readonly high: number };
@@ -218,6 +219,29 @@ function whyNotSentence(
     : null;
 }
 
+/** What findings say of the walls before any size does. */
+export interface Ended {
+  /** A wall is not used again, or may not be: no kit is recommended for it. */
+  readonly doubted: boolean;
+  /** Why no piston goes into the bores as they are; null where it may. */
+  readonly fit: string | null;
+  /** Why nothing is bored; null where it may be. */
+  readonly bore: string | null;
+}
+const NOT_ENDED: Ended = { doubted: false, fit: null, bore: null };
+
+/** Walls that findings have ended: a coating that is through is not used again, a cracked casting for nothing. */
+export function endedBy(figures: readonly Figure[]): Ended {
+  const found = figures.filter((f) => f.feature === 'finding');
+  const crack = found.some((f) => f.finding?.what === 'crack' && f.state === 'beyond')
+    ? 'A cylinder is cracked: another cylinder first.'
+    : null;
+  const coating = found.some((f) => f.state === 'beyond')
+    ? 'The wall is not used again, whatever its sizes say: replate it, or another cylinder first.'
+    : null;
+  return { doubted: found.length > 0, fit: crack ?? coating, bore: crack };
+}
+
 /** What of a kit no reading changes: its clearance and how well that can be verified. Worked once a file. */
 const verified = new WeakMap<
   JobFile,
@@ -264,7 +288,7 @@ const offTarget = (o: Pick<KitOption, 'cylinders' | 'clearance'>): number => {
  * @param scores  what is known of the deepest score per cylinder
  * @param at      ISO date, for calibration that has run out
  * @param spreads propagated maps, one a cylinder; null where there is none yet
- * @param ended   a finding says that a wall is not used again, or may not be: no kit is recommended for it
+ * @param ended   what findings say of the walls
  */
 export function kitOptions(
   file: JobFile,
@@ -273,7 +297,7 @@ export function kitOptions(
   scores: readonly Score[],
   at: string,
   spreads: readonly (MapSpread | null)[] = [],
-  ended = false,
+  ended: Ended = NOT_ENDED,
 ): KitComparison {
   const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
   const options = kits.map((kit): KitOption => {
@@ -297,7 +321,8 @@ export function kitOptions(
     const finish = Math.max(...surveyed.map((c) => c.target?.high ?? c.piston.size));
     const wallLeft =
       way === 'fit' || file.engine.sleeveOuter === null ? null : nm((file.engine.sleeveOuter - finish) / 2);
-    const whyNot = whyNotSentence(file, kit, way, clearance, wallLeft);
+    const whyNot =
+      (way === 'fit' ? ended.fit : ended.bore) ?? whyNotSentence(file, kit, way, clearance, wallLeft);
     // What may not be done gets no size to do it to.
     const cylinders =
       whyNot === null
@@ -324,7 +349,7 @@ export function kitOptions(
     (b) => !isKnown(b) || doubts(b, (s) => s.largest.of.value) || doubts(b, (s) => s.smallest.of.value),
   );
   const best =
-    soFar || ended
+    soFar || ended.doubted
       ? null
       : recommend(
           options.map((o) => ({
@@ -335,5 +360,5 @@ export function kitOptions(
             p: o.cylinders.map((c) => c.p),
           })),
         );
-  return { options, recommended: best?.option ?? null, soFar };
+  return { options, recommended: best?.option ?? null, soFar, ended };
 }

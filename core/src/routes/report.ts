@@ -1,5 +1,5 @@
 import { standingDecision, type JobFile } from '../job/index.js';
-import { finishText, type Ask, type Found, type Section } from '../verdicts/index.js';
+import { finishText, printedDay, type Ask, type Found, type Section } from '../verdicts/index.js';
 import { kitsOf } from './facts.js';
 import { cannotBeVerifiedSentence, decidedText, recommendationSentence } from './kitSentences.js';
 
@@ -20,7 +20,7 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
         decision
           ? {
               kind: 'text',
-              text: `${decidedText(file)}. ${decision.reason || 'No reason was given.'} (${decision.by}, ${decision.at.slice(0, 10)})`,
+              text: `${decidedText(file)}. ${decision.reason || 'No reason was given.'} (${decision.by}, ${printedDay(decision.at)})`,
             }
           : {
               kind: 'text',

@@ -1,6 +1,6 @@
 import { ROUTES, standingDecision } from '../job/index.js';
 import { renewedWall } from '../log/index.js';
-import type { Room } from '../verdicts/index.js';
+import { printedDay, type Room } from '../verdicts/index.js';
 import { routeOffers } from './actions.js';
 import { routesReport } from './report.js';
 
@@ -33,7 +33,7 @@ export const routes: Room = {
             since: decision.at,
             until: null,
             sentence: () =>
-              `Waits for outside work since ${decision.at.slice(0, 10)}: ${ROUTES[decision.route]}.`,
+              `Waits for outside work since ${printedDay(decision.at)}: ${ROUTES[decision.route]}.`,
           },
         ];
   },

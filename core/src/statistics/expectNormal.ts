@@ -1,3 +1,5 @@
+// Taken once: in the loops below looking them up each time is most of the time.
+const { exp } = Math;
 const HALF_WIDTH = 6;
 const STEPS = 240;
 
@@ -13,7 +15,7 @@ export function expectNormal(mean: number, sd: number, f: (x: number) => number)
   let weight = 0;
   for (let i = 0; i <= STEPS; i += 1) {
     const z = -HALF_WIDTH + i * h;
-    const w = (i === 0 || i === STEPS ? 1 : i % 2 === 1 ? 4 : 2) * Math.exp(-0.5 * z * z);
+    const w = (i === 0 || i === STEPS ? 1 : i % 2 === 1 ? 4 : 2) * exp(-0.5 * z * z);
     sum += w * f(mean + sd * z);
     weight += w;
   }

@@ -1,3 +1,5 @@
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, max } = Math;
 const ROUNDS = 60;
 /** Weights stop growing here: a point the fit goes through must not swallow all others. */
 const NEAREST = 1;
@@ -5,11 +7,11 @@ const NEAREST = 1;
 /** Solves a·x = b by elimination with pivoting; a tiny ridge keeps what the rows cannot tell at nothing. */
 function solve(a: number[][], b: number[]): number[] {
   const n = b.length;
-  const ridge = 1e-9 * Math.max(...a.map((row, i) => row[i]!));
+  const ridge = 1e-9 * max(...a.map((row, i) => row[i]!));
   const m = a.map((row, i) => [...row.map((v, j) => (i === j ? v + ridge : v)), b[i]!]);
   for (let c = 0; c < n; c += 1) {
     let pivot = c;
-    for (let r = c + 1; r < n; r += 1) if (Math.abs(m[r]![c]!) > Math.abs(m[pivot]![c]!)) pivot = r;
+    for (let r = c + 1; r < n; r += 1) if (abs(m[r]![c]!) > abs(m[pivot]![c]!)) pivot = r;
     [m[c], m[pivot]] = [m[pivot]!, m[c]!];
     for (let r = 0; r < n; r += 1) {
       if (r === c) continue;
@@ -43,9 +45,9 @@ export function leastAbsolute(
       rows.reduce((sum, row, k) => sum + weights[k]! * row[i]! * values[k]!, 0),
     );
     found = solve(normal, right);
-    const near = Math.max(NEAREST, 1000 * 0.7 ** round);
+    const near = max(NEAREST, 1000 * 0.7 ** round);
     weights = rows.map(
-      (row, k) => 1 / Math.max(near, Math.abs(values[k]! - row.reduce((s, x, i) => s + x * found[i]!, 0))),
+      (row, k) => 1 / max(near, abs(values[k]! - row.reduce((s, x, i) => s + x * found[i]!, 0))),
     );
   }
   return found;

@@ -1,3 +1,5 @@
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, exp, log, sqrt } = Math;
 /* eslint-disable no-loss-of-precision -- coefficients stand as published */
 
 /**
@@ -35,13 +37,13 @@ const Q3 = [
 const polynomial = (c: readonly number[], x: number): number => c.reduceRight((sum, k) => sum * x + k, 0);
 
 function erfc(x: number): number {
-  const a = Math.abs(x);
+  const a = abs(x);
   if (a <= 0.46875) return 1 - (x * polynomial(P1, a * a)) / polynomial(Q1, a * a);
   let tail: number;
-  if (a <= 4) tail = (Math.exp(-a * a) * polynomial(P2, a)) / polynomial(Q2, a);
+  if (a <= 4) tail = (exp(-a * a) * polynomial(P2, a)) / polynomial(Q2, a);
   else {
     const y = 1 / (a * a);
-    tail = (Math.exp(-a * a) / a) * (1 / Math.sqrt(Math.PI) - (y * polynomial(P3, y)) / polynomial(Q3, y));
+    tail = (exp(-a * a) / a) * (1 / sqrt(Math.PI) - (y * polynomial(P3, y)) / polynomial(Q3, y));
   }
   return x > 0 ? tail : 2 - tail;
 }
@@ -81,7 +83,7 @@ export function normalQuantile(p: number): number {
       1;
     return (q * top) / bottom;
   }
-  const r = Math.sqrt(-Math.log(q < 0 ? p : 1 - p));
+  const r = sqrt(-log(q < 0 ? p : 1 - p));
   const z = r <= 5 ? nearTail(r - 1.6) : farTail(r - 5);
   return q < 0 ? -z : z;
 }

@@ -1,5 +1,8 @@
 import { OutOfRange } from '../errors.js';
 
+// Taken once: in the loops below looking them up each time is most of the time.
+const { abs, floor, sign } = Math;
+
 declare const nanometres: unique symbol;
 
 /** A length as an integer number of nanometres, so that sums and differences of readings are exact. */
@@ -21,7 +24,7 @@ export const NM_PER = {
  * @param x any finite number
  */
 export function roundHalfAway(x: number): number {
-  const rounded = Math.sign(x) * Math.floor(Math.abs(x) + 0.5);
+  const rounded = sign(x) * floor(abs(x) + 0.5);
   return rounded === 0 ? 0 : rounded;
 }
 

@@ -13,6 +13,12 @@ import {
   type Nanometres,
 } from '../units/index.js';
 
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
+
+/** A day as it is printed: `4 Dec 2026`. @param iso ISO date or date-time */
+export const printedDay = (iso: string): string =>
+  `${Number(iso.slice(8, 10))} ${MONTHS[Number(iso.slice(5, 7)) - 1]} ${iso.slice(0, 4)}`;
+
 /** A sentence begins with a capital. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -4,18 +4,17 @@ import {
   mm,
   nextLeaf,
   nm,
-  propagate,
   toDecimal,
   USUAL_LEAVES,
   type Instrument,
   type LeafTry,
   type LogEntry,
 } from '../../src/index.js';
-import { CALLIPER, IN_MIC, jobFile, LEAVES, MIC, reading, RING, TELESCOPING, TWIN } from '../support.js';
+import { IN_MIC, jobFile, LEAVES, MIC, reading, TELESCOPING, TWIN } from '../support.js';
 
 /**
  * Hidden true bores exactly at the limit, read by gauges that err as the model says they do: how often does
- * the verdict say within? Seeded, so that the test is the same every time.
+ * the verdict say within to someone who reads again and again? Seeded, so that the test is the same every time.
  */
 function random(seed: number) {
   let state = seed >>> 0;
@@ -88,32 +87,22 @@ function comparatorMap(draw: ReturnType<typeof random>): LogEntry[] {
       });
     }),
   );
-  return [zero, ...readings];
+  const found: LogEntry = {
+    kind: 'closing-zero',
+    id: 'closed',
+    at: '2026-03-01T11:00:00.000Z',
+    by: 'first',
+    zeroId: 'zero',
+    text: '0',
+    value: mm(0),
+  };
+  return [zero, ...readings, found];
 }
 
 const says = (log: readonly LogEntry[], plan: Plan) =>
   judgeJob(jobFile(log, { engine: ROUND, job: { plan } })).items.find((i) => i.key === '0:bore:max')!.state;
 
 describe('a bore exactly at its limit', () => {
-  it.each([
-    ['ring-set dial gauge, usual plan', RING, 'usual'],
-    ['dial gauge set in a micrometer, full plan', IN_MIC, 'full'],
-    ['telescoping gauge, usual plan', TELESCOPING, 'usual'],
-    ['telescoping gauge, full plan', TELESCOPING, 'full'],
-    ['calliper, usual plan', CALLIPER, 'usual'],
-    ['ring-set dial gauge, full plan', RING, 'full'],
-    ['calliper, full plan', CALLIPER, 'full'],
-    ['dial gauge set in a micrometer, usual plan', IN_MIC, 'usual'],
-    ['dial gauge set in a micrometer, quick plan', IN_MIC, 'quick'],
-    ['telescoping gauge, quick plan', TELESCOPING, 'quick'],
-  ] as const)('passes in at most 5 of 100: %s', (_, gauge, plan) => {
-    const draw = random(77_105);
-    let passed = 0;
-    for (let run = 0; run < RUNS; run += 1)
-      if (says(map(gauge, plan, draw).log, plan) === 'within') passed += 1;
-    expect(passed / RUNS).toBeLessThanOrEqual(0.05);
-  });
-
   it('passes in at most 5 of 100: comparator, three repeats at every station', () => {
     const draw = random(64_004);
     let passed = 0;
@@ -160,74 +149,6 @@ describe('a bore exactly at its limit', () => {
   });
 });
 
-/** A map of any shape, read with a gauge whose errors are drawn anew. */
-function shaped(
-  gauge: Instrument,
-  plan: Plan,
-  draw: ReturnType<typeof random>,
-  truth: (depth: number, angle: number) => number,
-): LogEntry[] {
-  const shared = Math.sqrt(0.8) * gauge.maxError * (2 * draw.uniform() - 1);
-  const angles = plan === 'full' ? [0, 45, 90, 135] : [0, 90];
-  return [15, 45, 80].flatMap((depth) =>
-    angles.map((angle) => {
-      const place = Math.sqrt(0.2) * gauge.maxError * (2 * draw.uniform() - 1);
-      const shown = truth(depth, angle) + shared + place + gauge.repeatability * draw.normal();
-      const text = toDecimal(nm(Math.round(shown / gauge.resolution) * gauge.resolution), 'mm', 3);
-      return reading({ part: 'bore', cylinder: 0, depth: mm(depth), angle }, text, gauge.id);
-    }),
-  );
-}
-const wave = (angle: number) => Math.cos((2 * angle * Math.PI) / 180);
-const stateOf = (log: readonly LogEntry[], plan: Plan, key: string) =>
-  judgeJob(jobFile(log, { engine: ROUND, job: { plan } })).items.find((i) => i.key === key)!.state;
-
-describe('a shape exactly at its limit', () => {
-  // Limits of 0.050: half of it is the amplitude of an oval at the limit.
-  it.each([
-    ['ring-set dial gauge', RING],
-    ['telescoping gauge', TELESCOPING],
-  ])('passes in at most 5 of 100: taper, %s', (_, gauge) => {
-    const draw = random(311);
-    let passed = 0;
-    for (let run = 0; run < RUNS; run += 1) {
-      const log = shaped(gauge, 'usual', draw, (depth) => mm(77.09) - ((depth - 15) / 65) * 50_000);
-      if (stateOf(log, 'usual', '0:bore.taper:max') === 'within') passed += 1;
-    }
-    expect(passed / RUNS).toBeLessThanOrEqual(0.05);
-  });
-
-  it('passes in at most 5 of 100: an oval at any angle, four directions', () => {
-    const draw = random(312);
-    let passed = 0;
-    for (let run = 0; run < RUNS; run += 1) {
-      const axis = 180 * draw.uniform();
-      const log = shaped(RING, 'full', draw, (_, angle) => mm(77.05) + 25_000 * wave(angle - axis));
-      if (stateOf(log, 'full', '0:bore.out-of-round:max') === 'within') passed += 1;
-    }
-    expect(passed / RUNS).toBeLessThanOrEqual(0.05);
-  });
-
-  it('passes in at most 5 of 100: two directions, an oval that lies off the thrust axis as unseized wear does', () => {
-    const draw = random(313);
-    let passed = 0;
-    for (let run = 0; run < RUNS; run += 1) {
-      let unseen: number;
-      do unseen = 10_000 * draw.normal();
-      while (Math.abs(unseen) > 25_000);
-      const seen = Math.sqrt(25_000 ** 2 - unseen ** 2);
-      const log = shaped(
-        RING,
-        'usual',
-        draw,
-        (_, angle) => mm(77.05) + seen * wave(angle) + unseen * wave(angle - 45),
-      );
-      if (stateOf(log, 'usual', '0:bore.out-of-round:max') === 'within') passed += 1;
-    }
-    expect(passed / RUNS).toBeLessThanOrEqual(0.05);
-  });
-});
-
 describe('leaves beside a piston whose clearance is exactly the minimum', () => {
   // The leaf of 0.03 goes only if the bias is under 0.005 and the leaf thin enough: 0.2 × 0.25, 1 in 20.
   it('pass in 5 of 100, the worst there is', () => {
@@ -261,19 +182,5 @@ describe('leaves beside a piston whose clearance is exactly the minimum', () => 
     }
     // Three standard errors of a share of 0.05 in so many runs.
     expect(passed / runs).toBeLessThanOrEqual(0.05 + 3 * Math.sqrt((0.05 * 0.95) / runs));
-  });
-});
-
-describe('with the whole map propagated', () => {
-  it('a bore at its limit passes no more often', () => {
-    const draw = random(511);
-    let passed = 0;
-    for (let run = 0; run < 40; run += 1) {
-      const { log } = map(TELESCOPING, 'quick', draw);
-      const file = jobFile(log, { engine: ROUND, job: { plan: 'quick' } });
-      const judged = judgeJob(file, 'mm', (problem) => propagate(problem, 4_000));
-      if (judged.items.find((i) => i.key === '0:bore:max')!.state === 'within') passed += 1;
-    }
-    expect(passed / 40).toBeLessThanOrEqual(0.05);
   });
 });

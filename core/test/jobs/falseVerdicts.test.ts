@@ -1,5 +1,6 @@
 import {
   combineVerdicts,
+  decisionRefused,
   findings,
   judgeJob,
   kitSentence,
@@ -166,6 +167,11 @@ describe('a finding is a verdict', () => {
     expect(judged.overall).toBe(state);
     expect(judged.kits.recommended).toBeNull();
     expect(recommendationSentence(f, judged.kits, judged.items)).not.toMatch(/nothing has to be bored/u);
+    // A wall that is not used again is neither reused nor fitted with a piston; replating it is a way.
+    const refused = (route: 'reuse' | 'replate') =>
+      decisionRefused(f.engine, judged.kits, { route, kitId: null });
+    expect(refused('reuse') !== null).toBe(state === 'beyond');
+    expect(refused('replate')).toBeNull();
   });
 
   it('a score that no fingernail catches says nothing of its own', () => {

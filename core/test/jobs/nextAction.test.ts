@@ -121,10 +121,14 @@ describe('what to do next', () => {
   it('walks on from where the hand is and comes round to what was skipped', () => {
     const log = [reading(bore(0, 15, 90), '77.01'), reading(bore(0, 45, 0), '77.01')];
     const { readings } = judgeJob(jobFile(log));
-    expect(placeKey(nextPlace(walkOf(jobFile(log)), readings, 'bore:0:15000000:90')!)).toBe('bore:0:45000000:90');
+    expect(placeKey(nextPlace(walkOf(jobFile(log)), readings, 'bore:0:15000000:90')!)).toBe(
+      'bore:0:45000000:90',
+    );
     const full = [...bores(SOUND).slice(1), ...PISTONS];
     expect(
-      placeKey(nextPlace(walkOf(jobFile(full)), judgeJob(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!),
+      placeKey(
+        nextPlace(walkOf(jobFile(full)), judgeJob(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!,
+      ),
     ).toBe('bore:0:15000000:0');
     const all = [...bores(SOUND), ...PISTONS];
     expect(nextPlace(walkOf(jobFile(all)), judgeJob(jobFile(all)).readings, null)).toBeNull();

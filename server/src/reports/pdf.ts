@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import type { Block, Overall, Report } from '@tribos/core';
+import { printedDay, type Block, type Overall, type Report } from '@tribos/core';
 import PDFDocument from 'pdfkit';
 
 const require = createRequire(import.meta.url);
@@ -162,7 +162,7 @@ export async function reportPdf(
     .font(WORDS)
     .fontSize(11)
     .fillColor(SOFT)
-    .text(`${report.subtitle}, ${at.slice(0, 10)}`)
+    .text(`${report.subtitle}, ${printedDay(at)}`)
     .moveDown(1);
   report.sections.forEach((section, i) => {
     need(doc, 60);

@@ -1,12 +1,22 @@
-import { useEffect, useState } from 'react';
-import { Link, NavLink, Outlet, useParams } from 'react-router';
-import type { StationMark } from '@tribos/core';
 import { useJob, type JobContext } from '../job/index.js';
 import { EditJobSheet } from '../jobs/index.js';
+import { toggleGlance, useSettings } from '../kit/settings.js';
 import { FIRST_STATION, stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
-import { Button, dayText, Failed, Loading, ScribedScale, VerdictMark } from '../ui/index.js';
+import {
+  Button,
+  dayText,
+  Failed,
+  FileLink,
+  Loading,
+  ScribedScale,
+  TextLink,
+  VerdictMark,
+} from '../ui/index.js';
 import { STATIONS } from './stations.js';
+import { useEffect, useState } from 'react';
+import { NavLink, Outlet, useParams } from 'react-router';
+import type { StationMark } from '@tribos/core';
 
 const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;
 
@@ -22,6 +32,7 @@ function Job({ context }: { context: JobContext }) {
   const { file, judgement } = context;
   const { job, engine } = file;
   const [editing, setEditing] = useState(false);
+  const { glance } = useSettings();
   const mayEdit = useMay('edit-job');
   // Marks the moment the figures stand on the screen, for the benchmark and the browser's own tools.
   useEffect(() => void performance.mark('tribos:job-shown'), []);
@@ -52,11 +63,14 @@ function Job({ context }: { context: JobContext }) {
               Job details
             </Button>
           )}
+          <Button look="quiet" className="no-print" aria-pressed={glance} onClick={toggleGlance}>
+            From a metre
+          </Button>
         </p>
       </header>
       <nav aria-label="Run sheet" className="px-5 pt-1">
         <ScribedScale />
-        <ul className="flex gap-2">
+        <ul className="flex flex-wrap gap-x-2">
           {STATIONS.map((s) => (
             <Tick
               key={s.id}
@@ -66,33 +80,11 @@ function Job({ context }: { context: JobContext }) {
               end={s.id === FIRST_STATION}
             />
           ))}
-          <li className="no-print ml-auto hidden flex-wrap justify-end self-center text-small text-soft sm:flex">
-            <Link
-              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
-              to={`/jobs/${job.id}/bench-sheet`}
-            >
-              Bench sheet
-            </Link>
-            <a
-              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
-              href={`/api/jobs/${job.id}/file`}
-              download
-            >
-              Job file
-            </a>
-            <a
-              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
-              href={`/api/jobs/${job.id}/readings.csv`}
-              download
-            >
-              Readings as CSV
-            </a>
-            <Link
-              className="px-2 py-1.5 whitespace-nowrap text-blue underline underline-offset-4"
-              to={`/engines/${engine.id}`}
-            >
-              Limits
-            </Link>
+          <li className="no-print ml-auto hidden flex-wrap justify-end text-small sm:flex">
+            <TextLink to={`/jobs/${job.id}/bench-sheet`}>Bench sheet</TextLink>
+            <FileLink href={`/api/jobs/${job.id}/file`}>Job file</FileLink>
+            <FileLink href={`/api/jobs/${job.id}/readings.csv`}>Readings as CSV</FileLink>
+            <TextLink to={`/engines/${engine.id}`}>Limits</TextLink>
           </li>
         </ul>
       </nav>
@@ -121,7 +113,7 @@ function Tick({
         to={to}
         end={end}
         className={({ isActive }) =>
-          `-mt-3 inline-flex min-h-12 min-w-28 items-center gap-3 border-t-5 px-3 pt-1 ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
+          `-mt-3 inline-flex min-h-12 min-w-28 items-center gap-3 border-t-5 px-3 pt-1 whitespace-nowrap ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
         }
       >
         {name}

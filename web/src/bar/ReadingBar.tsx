@@ -133,7 +133,7 @@ export function ReadingBar({
               <button
                 type="button"
                 onClick={onZero}
-                className="ml-auto shrink-0 text-blue underline underline-offset-4"
+                className="-my-2.5 ml-auto min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
               >
                 {zero ? 'close zero' : 'zero it'} <Kbd>z</Kbd>
               </button>
@@ -192,7 +192,7 @@ export function ReadingBar({
             {!leaves && (
               <button
                 type="button"
-                className="text-blue underline underline-offset-4"
+                className="-my-2.5 min-h-11 px-1 text-blue underline underline-offset-4"
                 aria-expanded={keypad}
                 onClick={() => setKeypad(!keypad)}
               >

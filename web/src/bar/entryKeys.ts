@@ -1,9 +1,10 @@
-import { useEffect, useRef } from 'react';
-import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
 import { ask, handsFree, onFigure, sayPlace, Wedge, WEDGE_MS } from '../gaugeLine/index.js';
 import type { JobContext } from '../job/index.js';
+import { toggleGlance } from '../kit/settings.js';
 import { placeLine, settingLine } from './placeLine.js';
 import type { Bar } from './useBar.js';
+import { useEffect, useRef } from 'react';
+import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
 
 /** What keys do beyond the bar itself. */
 export interface Commands {
@@ -142,6 +143,7 @@ function command(key: string, e: Bar, commands: Commands): boolean {
         ']': () => e.nextCylinder(1),
         i: e.nextGauge,
         u: commands.unit,
+        m: toggleGlance,
         z: commands.zero,
         '/': commands.note,
         '?': commands.keys,

@@ -1,3 +1,4 @@
+export { StationBody } from './Glance.js';
 export { ReadingBar } from './ReadingBar.js';
 export { useBarKeys } from './entryKeys.js';
 export { listedPlaces, underItsMap } from './places.js';

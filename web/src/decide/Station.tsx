@@ -1,6 +1,11 @@
+import { StationBody } from '../bar/index.js';
+import { useJobContext } from '../job/index.js';
+import { api } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
+import { useMay } from '../people/index.js';
+import { Button, dayText, Empty, TextArea, TextLink, VerdictMark, type MarkState } from '../ui/index.js';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
-import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import type { JobView } from '@tribos/contract';
 import {
@@ -23,11 +28,6 @@ import {
   type LengthUnit,
   type RouteName,
 } from '@tribos/core';
-import { useJobContext } from '../job/index.js';
-import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
-import { useMay } from '../people/index.js';
-import { Button, dayText, Empty, TextArea, VerdictMark, type MarkState } from '../ui/index.js';
 
 const SAYS: Record<
   NonNullable<KitOption['says']>,
@@ -59,111 +59,111 @@ export function DecideStation() {
   const construction = CONSTRUCTION[file.engine.wall];
 
   return (
-    <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
-      <section className="grid content-start gap-4 bg-sheet p-4">
-        {decision ? (
-          <div className="border-l-5 border-brass pl-4">
-            <h2 className="font-semibold text-brass">Decided</h2>
-            <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
-            <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
-            {decidedFor && <FinishedSizes option={decidedFor} unit={unit} />}
-            <p className="mt-2 text-small text-soft">
-              Recommended: {recommendationSentence(file, kits, judgement.items)}
-            </p>
-          </div>
-        ) : (
-          <div className="border-l-5 border-brass pl-4">
-            <h2 className="font-semibold text-brass">Recommended</h2>
-            <p className="text-lead leading-snug">{recommendationSentence(file, kits, judgement.items)}</p>
-            {kits.recommended && <FinishedSizes option={kits.recommended} unit={unit} />}
-            {kits.recommended && mayDecide && (
-              <Button
-                look="brass"
-                className="mt-2"
-                onClick={() => choose(routeOf(kits.recommended!.kit), kits.recommended!.kit.id)}
-              >
-                Choose {kits.recommended.kit.name}
-              </Button>
-            )}
-          </div>
-        )}
-        {kits.options.length === 0 ? (
-          <Empty>
-            <p>No kit is on file for this engine, so no finished size can be given.</p>
-          </Empty>
-        ) : (
-          <ul className="border-t border-ink/60">
-            {kits.options.map((o) => (
-              <Kit
-                key={o.kit.id}
-                option={o}
-                unit={unit}
-                recommended={!decision && kits.recommended?.kit.id === o.kit.id}
-                decided={decision?.kitId === o.kit.id}
-                onChoose={mayDecide && o.feasible ? () => choose(routeOf(o.kit), o.kit.id) : null}
-              />
-            ))}
-          </ul>
-        )}
-        {mayDecide && (
-          <div className="flex flex-wrap gap-2">
-            {OTHER_WAYS.filter((r) => r !== 'sleeve' || construction.boring).map((r) => (
-              <Button key={r} onClick={() => choose(r, null)}>
-                {capital(ROUTES[r])}
-              </Button>
-            ))}
-          </div>
-        )}
-        <p className="text-small text-soft">
-          A two-point gauge cannot tell how the wear is shared between the sides, so a kit may clean up or
-          not: the odds are over every share from even to one-sided, widened by the gauge. Boring is
-          specialist work; the finished size goes to the machinist with the piston it is for.
-        </p>
-      </section>
-      <aside className="grid content-start gap-4" aria-label="Decision">
-        {chosen && (
-          <Choose key={`${chosen.route}:${chosen.kitId}`} chosen={chosen} onDone={() => setChosen(null)} />
-        )}
-        <section>
-          <h2 className="mb-1 text-small font-semibold text-soft">Decisions, the last one stands</h2>
-          {file.decisions.length === 0 ? (
-            <p className="text-soft">Nothing yet.</p>
+    <StationBody>
+      <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <section className="grid content-start gap-4 bg-sheet p-4">
+          {decision ? (
+            <div className="border-l-5 border-brass pl-4">
+              <h2 className="font-semibold text-brass">Decided</h2>
+              <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
+              <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
+              {decidedFor && <FinishedSizes option={decidedFor} unit={unit} />}
+              <p className="mt-2 text-small text-soft">
+                Recommended: {recommendationSentence(file, kits, judgement.items)}
+              </p>
+            </div>
           ) : (
-            <ul>
-              {[...file.decisions].reverse().map((d, i) => (
-                <li
-                  key={d.id}
-                  className={`border-b border-rule py-2 ${i > 0 ? 'text-soft line-through decoration-1' : ''}`}
+            <div className="border-l-5 border-brass pl-4">
+              <h2 className="font-semibold text-brass">Recommended</h2>
+              <p className="text-lead leading-snug">{recommendationSentence(file, kits, judgement.items)}</p>
+              {kits.recommended && <FinishedSizes option={kits.recommended} unit={unit} />}
+              {kits.recommended && mayDecide && (
+                <Button
+                  look="brass"
+                  className="mt-2"
+                  onClick={() => choose(routeOf(kits.recommended!.kit), kits.recommended!.kit.id)}
                 >
-                  <p className="font-semibold">
-                    {file.engine.kits.find((k) => k.id === d.kitId)?.name ?? capital(ROUTES[d.route])}
-                  </p>
-                  <p>{d.reason || 'no reason given'}</p>
-                  <p className="text-small text-soft">
-                    {d.by}, {dayText(d.at)}
-                  </p>
-                </li>
+                  Choose {kits.recommended.kit.name}
+                </Button>
+              )}
+            </div>
+          )}
+          {kits.options.length === 0 ? (
+            <Empty>
+              <p>No kit is on file for this engine, so no finished size can be given.</p>
+            </Empty>
+          ) : (
+            <ul className="border-t border-ink/60">
+              {kits.options.map((o) => (
+                <Kit
+                  key={o.kit.id}
+                  option={o}
+                  unit={unit}
+                  recommended={!decision && kits.recommended?.kit.id === o.kit.id}
+                  decided={decision?.kitId === o.kit.id}
+                  onChoose={mayDecide && o.feasible ? () => choose(routeOf(o.kit), o.kit.id) : null}
+                />
               ))}
             </ul>
           )}
-          {decision && file.engine.kits.some((k) => k.id === decision.kitId) && (
-            <p className="mt-2">
-              <Link className="text-blue underline underline-offset-4" to={`/jobs/${file.job.id}`}>
-                Measure its pistons
-              </Link>
-              : each bore gets its own size.
-            </p>
+          {mayDecide && (
+            <div className="flex flex-wrap gap-2">
+              {OTHER_WAYS.filter((r) => r !== 'sleeve' || construction.boring).map((r) => (
+                <Button key={r} onClick={() => choose(r, null)}>
+                  {capital(ROUTES[r])}
+                </Button>
+              ))}
+            </div>
           )}
+          <p className="text-small text-soft">
+            A two-point gauge cannot tell how the wear is shared between the sides, so a kit may clean up or
+            not: the odds are over every share from even to one-sided, widened by the gauge. Boring is
+            specialist work; the finished size goes to the machinist with the piston it is for.
+          </p>
         </section>
-        <section className="border-t border-rule pt-3">
-          <h2 className="text-small font-semibold text-soft">What may be done to this wall</h2>
-          <p className="font-semibold first-letter:uppercase">{construction.name}</p>
-          <p>May: {construction.may.join('; ')}.</p>
-          <p className="mt-1 font-semibold text-beyond">Never: {construction.never.join('; ')}.</p>
-          {file.engine.wall === 'plated' && <p className="mt-1">{PLATED_NO_REUSE}</p>}
-        </section>
-      </aside>
-    </div>
+        <aside className="grid content-start gap-4" aria-label="Decision">
+          {chosen && (
+            <Choose key={`${chosen.route}:${chosen.kitId}`} chosen={chosen} onDone={() => setChosen(null)} />
+          )}
+          <section>
+            <h2 className="mb-1 text-small font-semibold text-soft">Decisions, the last one stands</h2>
+            {file.decisions.length === 0 ? (
+              <p className="text-soft">Nothing yet.</p>
+            ) : (
+              <ul>
+                {[...file.decisions].reverse().map((d, i) => (
+                  <li
+                    key={d.id}
+                    className={`border-b border-rule py-2 ${i > 0 ? 'text-soft line-through decoration-1' : ''}`}
+                  >
+                    <p className="font-semibold">
+                      {file.engine.kits.find((k) => k.id === d.kitId)?.name ?? capital(ROUTES[d.route])}
+                    </p>
+                    <p>{d.reason || 'no reason given'}</p>
+                    <p className="text-small text-soft">
+                      {d.by}, {dayText(d.at)}
+                    </p>
+                  </li>
+                ))}
+              </ul>
+            )}
+            {decision && file.engine.kits.some((k) => k.id === decision.kitId) && (
+              <p className="mt-2">
+                <TextLink to={`/jobs/${file.job.id}`}>Measure its pistons</TextLink>: each bore gets its own
+                size.
+              </p>
+            )}
+          </section>
+          <section className="border-t border-rule pt-3">
+            <h2 className="text-small font-semibold text-soft">What may be done to this wall</h2>
+            <p className="font-semibold first-letter:uppercase">{construction.name}</p>
+            <p>May: {construction.may.join('; ')}.</p>
+            <p className="mt-1 font-semibold text-beyond">Never: {construction.never.join('; ')}.</p>
+            {file.engine.wall === 'plated' && <p className="mt-1">{PLATED_NO_REUSE}</p>}
+          </section>
+        </aside>
+      </div>
+    </StationBody>
   );
 }
 
@@ -232,8 +232,8 @@ function Kit({
           )}
           {option.p !== null && <span>{oddsWords(option.p)}</span>}
           {judgement.kits.soFar && option.p !== null && <span className="text-soft">so far</span>}
-          {option.cylinders.some((c) => c.fit?.provisional) && (
-            <span className="text-small text-soft">at least; the whole map is still being worked</span>
+          {option.says !== 'will-not' && option.cylinders.some((c) => c.fit?.provisional) && (
+            <span className="text-small text-soft">at least: the whole map is still being worked</span>
           )}
         </p>
         <p className="leading-snug">{kitSentence(file, option)}</p>

@@ -5,7 +5,7 @@ import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { stationPath } from '../kit/stationPath.js';
-import { dayText, Empty, Failed, Loading, Page, ScribedScale, VerdictMark } from '../ui/index.js';
+import { dayText, Empty, Failed, Loading, Page, ScribedScale, TextLink, VerdictMark } from '../ui/index.js';
 import { jobNumber, JobRows } from './JobRows.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */
@@ -36,10 +36,7 @@ export function BenchesPage() {
           <h2 className="font-semibold">To see to</h2>
           {data.gaugesDue.map((g) => (
             <p key={g.id}>
-              <Link to="/gauges" className="text-blue underline underline-offset-4">
-                {g.name}
-              </Link>
-              : calibration{' '}
+              <TextLink to="/gauges">{g.name}</TextLink>: calibration{' '}
               {g.overdue ? (
                 <strong className="text-beyond">overdue since {dayText(g.calibrationDue)}</strong>
               ) : (
@@ -49,9 +46,9 @@ export function BenchesPage() {
           ))}
           {data.limitsUnchecked > 0 && (
             <p>
-              <Link to="/engines" className="text-blue underline underline-offset-4">
+              <TextLink to="/engines">
                 {data.limitsUnchecked} {data.limitsUnchecked === 1 ? 'limit' : 'limits'}
-              </Link>{' '}
+              </TextLink>{' '}
               typed by one person, unchecked
             </p>
           )}
@@ -75,11 +72,7 @@ function Bench({ bench: { name, job } }: { bench: BenchView }) {
           <Empty>
             <p>Free.</p>
             <p>
-              Put a job here under its details, or{' '}
-              <Link to="/jobs?new=1" className="text-blue underline underline-offset-4">
-                open a new one
-              </Link>
-              .
+              Put a job here under its details, or <TextLink to="/jobs?new=1">open a new one</TextLink>.
             </p>
           </Empty>
         ) : (

@@ -1,10 +1,11 @@
 import { useSyncExternalStore } from 'react';
 import type { LengthUnit } from '@tribos/core';
 
-/** What a person sets for this device: reading unit and light. */
+/** What a person sets for this device: reading unit, light, and whether it is read from a metre. */
 export interface Settings {
   readonly unit: LengthUnit;
   readonly theme: 'light' | 'dark';
+  readonly glance: boolean;
 }
 
 const KEY = 'tribos:settings';
@@ -17,9 +18,10 @@ function read(): Settings {
     return {
       unit: kept.unit === 'in' ? 'in' : 'mm',
       theme: kept.theme === 'dark' || kept.theme === 'light' ? kept.theme : preferred,
+      glance: kept.glance === true,
     };
   } catch {
-    return { unit: 'mm', theme: preferred };
+    return { unit: 'mm', theme: preferred, glance: false };
   }
 }
 
@@ -38,6 +40,7 @@ export function changeSettings(change: Partial<Settings>): void {
 }
 
 export const toggleUnit = (): void => changeSettings({ unit: current.unit === 'mm' ? 'in' : 'mm' });
+export const toggleGlance = (): void => changeSettings({ glance: !current.glance });
 export const toggleTheme = (): void =>
   changeSettings({ theme: current.theme === 'light' ? 'dark' : 'light' });
 

@@ -1,10 +1,7 @@
-import { Link } from 'react-router';
 import { isGap, settleSentence, placeKey, type NextAction } from '@tribos/core';
 import type { Bar } from '../bar/index.js';
 import type { JobContext } from '../job/index.js';
-import { Button } from '../ui/index.js';
-
-const BRASS = 'inline-flex min-h-11 items-center rounded-edge bg-brass px-4 font-semibold text-on-brass';
+import { Button, LinkButton } from '../ui/index.js';
 
 /** What can be pressed to do the next thing, where a key does not do it already, and the other ways to it. */
 export function NextButtons({
@@ -77,21 +74,15 @@ export function NextButtons({
     case 'at-limit':
     case 'send-back':
       return (
-        <Link className={BRASS} to={`/jobs/${file.job.id}/decide`}>
+        <LinkButton to={`/jobs/${file.job.id}/decide`}>
           {next.kind === 'decided' || next.kind === 'send-back' ? 'See the decision' : 'Decide'}
-        </Link>
+        </LinkButton>
       );
     case 'settle-limit':
-      return (
-        <Link className={BRASS} to={`/engines/${file.engine.id}`}>
-          See its limits
-        </Link>
-      );
+      return <LinkButton to={`/engines/${file.engine.id}`}>See its limits</LinkButton>;
     case 'add-limit':
       return (
-        <Link className={BRASS} to={`/engines/${file.engine.id}?add=${next.item.feature}`}>
-          Add the limit
-        </Link>
+        <LinkButton to={`/engines/${file.engine.id}?add=${next.item.feature}`}>Add the limit</LinkButton>
       );
     default:
       return null;

@@ -50,6 +50,7 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['[ ]', 'other cylinder'],
   ['i', 'other gauge'],
   ['u', 'millimetres or inches'],
+  ['m', 'read from a metre, and back'],
   ['y n', 'answer the question in the bar'],
   ['/', 'note'],
   ['Ctrl K', 'find'],

@@ -1,6 +1,4 @@
-import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
-import { cylinderOf, openZero, placeKey, walkOf, type Figure } from '@tribos/core';
-import { ReadingBar, useBar, useBarKeys } from '../bar/index.js';
+import { ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
@@ -13,6 +11,8 @@ import { CylinderColumn } from './CylinderColumn.js';
 import { NextButtons } from './NextButtons.js';
 import { KeysSheet, NoteSheet } from './NoteSheets.js';
 import { PutAside } from './PutAside.js';
+import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
+import { cylinderOf, openZero, placeKey, walkOf, type Figure } from '@tribos/core';
 
 const FindingSheet = lazy(async () => ({ default: (await import('./FindingSheet.js')).FindingSheet }));
 const WorkSheet = lazy(async () => ({ default: (await import('./WorkSheet.js')).WorkSheet }));
@@ -93,50 +93,52 @@ export function MeasureStation() {
 
   return (
     <>
-      <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block short:flex-none short:overflow-visible">
-        <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto short:overflow-visible">
-          <div className="mb-3 lg:hidden">{nextBox}</div>
-          <div
-            className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
+      <StationBody bar={entry}>
+        <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block short:flex-none short:overflow-visible">
+          <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto short:overflow-visible">
+            <div className="mb-3 lg:hidden">{nextBox}</div>
+            <div
+              className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
+            >
+              {file.engine.cylinders.map((name, cylinder) => (
+                <CylinderColumn
+                  key={name}
+                  file={file}
+                  prepared={prepared}
+                  items={judgement.itemsOf[cylinder]!}
+                  cylinder={cylinder}
+                  current={station.cylinder === cylinder ? station : null}
+                  unit={unit}
+                  most={most}
+                  alone={alone}
+                  onPick={entry.pick}
+                  onFinding={onFinding}
+                  onItem={onItem}
+                />
+              ))}
+            </div>
+          </div>
+          <aside
+            aria-label="Verdicts"
+            className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l short:overflow-visible"
           >
-            {file.engine.cylinders.map((name, cylinder) => (
-              <CylinderColumn
-                key={name}
-                file={file}
-                prepared={prepared}
-                items={judgement.itemsOf[cylinder]!}
-                cylinder={cylinder}
-                current={station.cylinder === cylinder ? station : null}
-                unit={unit}
-                most={most}
-                alone={alone}
-                onPick={entry.pick}
-                onFinding={onFinding}
-                onItem={onItem}
-              />
-            ))}
-          </div>
+            <div className="hidden lg:block">{nextBox}</div>
+            {nothingRead && gaugesBefore}
+            <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
+            <CrossChecks prepared={prepared} unit={unit} />
+            <PutAside file={file} prepared={prepared} />
+            <PistonMatch context={context} />
+            {!nothingRead && gaugesBefore}
+            <div className="no-print mt-3 flex flex-wrap">
+              {quiet('Work done', 'work')}
+              {quiet('Note', 'note')}
+              {quiet('From a table', 'import')}
+              {quiet('Hands free', 'hands-free')}
+              {quiet('Keys', 'keys')}
+            </div>
+          </aside>
         </div>
-        <aside
-          aria-label="Verdicts"
-          className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l short:overflow-visible"
-        >
-          <div className="hidden lg:block">{nextBox}</div>
-          {nothingRead && gaugesBefore}
-          <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
-          <CrossChecks prepared={prepared} unit={unit} />
-          <PutAside file={file} prepared={prepared} />
-          <PistonMatch context={context} />
-          {!nothingRead && gaugesBefore}
-          <div className="no-print mt-3 flex flex-wrap">
-            {quiet('Work done', 'work')}
-            {quiet('Note', 'note')}
-            {quiet('From a table', 'import')}
-            {quiet('Hands free', 'hands-free')}
-            {quiet('Keys', 'keys')}
-          </div>
-        </aside>
-      </div>
+      </StationBody>
       <ReadingBar
         file={file}
         unit={unit}

@@ -28,10 +28,13 @@ const COLOUR: Record<MarkState, string> = {
 export function VerdictMark({
   state,
   word = true,
+  big = false,
   className = '',
 }: {
   state: MarkState;
   word?: boolean;
+  /** For the glance face. */
+  big?: boolean;
   className?: string;
 }) {
   const dot = {
@@ -44,7 +47,13 @@ export function VerdictMark({
   }[state];
   return (
     <span className={`inline-flex items-center gap-1.5 whitespace-nowrap ${COLOUR[state]} ${className}`}>
-      <svg width="26" height="24" viewBox="0 0 26 24" aria-hidden="true" className="shrink-0">
+      <svg
+        width={big ? 65 : 26}
+        height={big ? 60 : 24}
+        viewBox="0 0 26 24"
+        aria-hidden="true"
+        className="shrink-0"
+      >
         <circle
           cx="9"
           cy="12"

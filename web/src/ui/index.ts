@@ -5,5 +5,6 @@ export { Page } from './Page.js';
 export { ScribedScale } from './ScribedScale.js';
 export { Sheet } from './Sheet.js';
 export { Empty, Failed, Kbd, Loading } from './States.js';
+export { FileLink, LinkButton, TextLink } from './TextLink.js';
 export { VerdictMark, type MarkState } from './VerdictMark.js';
 export { dayText } from './dayText.js';

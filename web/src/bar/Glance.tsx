@@ -1,0 +1,68 @@
+import { useEffect, type ReactNode } from 'react';
+import { placeFigure, placeKey, placeName, type Figure, type Place } from '@tribos/core';
+import { useJobContext, type JobContext } from '../job/index.js';
+import { toggleGlance, useSettings } from '../kit/settings.js';
+import { VerdictMark, type MarkState } from '../ui/index.js';
+import { markOf } from '../verdicts/index.js';
+import { useTypedOn } from './typing.js';
+import type { Bar } from './useBar.js';
+
+/** The figure a place feeds first: the size of its bore, the room beside its piston. */
+function figureOf({ judgement }: JobContext, at: Place): Figure | undefined {
+  const feature = at.part === 'bore' || at.part === 'land' ? 'bore:max' : 'clearance:min';
+  return judgement.items.find((f) => f.key === `${at.cylinder}:${feature}`);
+}
+
+/**
+ * What is read from a metre: place, live figure, mark with its word, what is next; nothing else. Keys,
+ * foot-switch and gauge work as ever.
+ */
+function Glance({ bar }: { bar: Bar | null }) {
+  const context = useJobContext();
+  const { file, judgement, unit } = context;
+  const typed = useTypedOn(file.job.id);
+  const { next } = judgement;
+  const at = bar?.station ?? next.at;
+  const figure = at && figureOf(context, at);
+  const mark: MarkState = figure ? markOf(figure) : (judgement.overall ?? 'waiting');
+  const read = at && judgement.readings.places.get(placeKey(at));
+  const shown = typed || (read ? placeFigure(read, unit) : null) || '–';
+  return (
+    <section aria-label="Glance" className="flex min-h-0 flex-1 flex-col justify-center gap-4 px-8 py-4">
+      {at && (
+        <>
+          <p className="text-glance leading-tight">{placeName(file, at, unit)}</p>
+          <p className="figure text-glance-figure leading-none font-semibold whitespace-nowrap">{shown}</p>
+        </>
+      )}
+      <p className="text-glance leading-tight font-semibold">
+        <VerdictMark state={mark} big />
+      </p>
+      <p aria-live="polite" className="border-l-8 border-brass pl-5 text-glance leading-tight">
+        {next.sentence(unit)}
+      </p>
+    </section>
+  );
+}
+
+/**
+ * The body of a station: its own screen, or the glance face, which every station has for nothing.
+ * @param bar the reading bar of the station; null where it has none
+ */
+export function StationBody({ bar = null, children }: { bar?: Bar | null; children: ReactNode }) {
+  const { glance } = useSettings();
+  const barless = bar === null;
+  useEffect(() => {
+    // With a bar the key is the bar's: it may be the beginning of a unit.
+    if (!barless) return;
+    const onKey = (event: KeyboardEvent) => {
+      const target = event.target as HTMLElement | null;
+      if (event.ctrlKey || event.metaKey || event.altKey || event.key !== 'm') return;
+      if (target?.closest('input, textarea, select, [contenteditable], [role="dialog"]')) return;
+      toggleGlance();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [barless]);
+  return glance ? <Glance bar={bar} /> : children;
+}

@@ -1,0 +1,43 @@
+import { HOUSE, judgeJob, type Action, type JobFile } from '@tribos/core';
+import { engines, instruments, jobs, shop } from '@tribos/demo';
+import { STATIONS } from '../src/app/stations.js';
+import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
+
+const GAUGES = instruments('2027-05-01');
+const files = jobs(new Date('2026-11-24T08:00:00.000Z'), GAUGES).map((job): JobFile => ({
+  format: 'tribos-job',
+  version: 3,
+  shop,
+  engine: job.engine,
+  instruments: GAUGES,
+  studies: [],
+  job: { ...job.facts, id: 'job', number: 1, customer: job.customer.name, overrides: [] },
+  log: job.log,
+  decisions: job.decisions,
+}));
+const ids = STATIONS.map((s) => s.id);
+
+describe('the run sheet', () => {
+  it('has a tick for every station a room works at', () => {
+    expect(engines.length).toBeGreaterThan(0);
+    for (const room of HOUSE) expect(ids).toContain(room.station);
+    expect(new Set(ids).size).toBe(ids.length);
+    expect(ids[0]).toBe(FIRST_STATION);
+  });
+
+  it('has a tick for every action of every demo job', () => {
+    for (const file of files) {
+      const judged = judgeJob(file);
+      const ask = { unit: 'mm' as const, worked: () => null };
+      const found = HOUSE.flatMap((r) => r.actions?.(file, { figures: judged.items }, ask) ?? [])
+        .map((o) => o.find())
+        .filter((a): a is Action => a !== null);
+      expect(found.length).toBeGreaterThan(0);
+      for (const action of found) expect(ids).toContain(action.station);
+    }
+  });
+
+  it('gives every station an address, the first one the job’s own', () => {
+    expect(ids.map((id) => stationPath('j', id))).toEqual(['/jobs/j', '/jobs/j/decide', '/jobs/j/hand-over']);
+  });
+});
