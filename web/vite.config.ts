@@ -29,6 +29,12 @@ export default defineConfig({
   define: { __BUILD__: JSON.stringify(randomUUID()) },
   resolve: { alias: { '@tribos/core': src('core'), '@tribos/contract': src('contract') } },
   worker: { format: 'es' },
-  build: { target: 'es2022', sourcemap: false, assetsInlineLimit: 0 },
+  build: {
+    target: 'es2022',
+    sourcemap: false,
+    assetsInlineLimit: 0,
+    // No file of the core does anything by being imported: the first view takes only what it uses of it.
+    rolldownOptions: { treeshake: { moduleSideEffects: (id: string) => !id.includes('/core/src/') } },
+  },
   server: { proxy: { '/api': process.env['TRIBOS_API'] ?? 'http://127.0.0.1:4177' } },
 });

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 
 export * from './kit/problem.js';
 export * from './kit/rules.js';
+export * from './kit/topics.js';
 export * from './people/roles.js';
 export * from './people/session.js';
 export * from './readings/entry.js';

@@ -311,7 +311,7 @@ describe('for everyone', () => {
       const small = await browser.driver.executeScript(`
         return [...document.querySelectorAll('a, button, select, input, summary, textarea')]
           .map((e) => [e, e.getBoundingClientRect()])
-          .filter(([e, r]) => r.width > 0 && r.height > 0 && r.height < 43.5 && !e.closest('svg') && e.type !== 'checkbox' && e.type !== 'radio')
+          .filter(([e, r]) => r.width > 2 && r.height > 2 && r.height < 43.5 && !e.closest('svg') && e.type !== 'checkbox' && e.type !== 'radio')
           .map(([e, r]) => (e.innerText || e.getAttribute('aria-label') || e.tagName).slice(0, 40) + ' ' + Math.round(r.height));`);
       expect([path, small]).toEqual([path, []]);
     }
@@ -344,7 +344,7 @@ describe('for everyone', () => {
     await settle('light', 1280);
     const id = await demoJob(driver, 'Pellworm 720');
     await visit(`/jobs/${id}/hand-over`, 'Cautions');
-    await sees(driver, 'Back to the machinist with these readings.');
+    await sees(driver, 'past its ticket');
     await button('Make a PDF').click();
     const link = await driver.wait(until.elementLocated(By.linkText('Save the PDF')), 30_000);
     const start = await driver.executeAsyncScript(

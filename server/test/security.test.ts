@@ -1,3 +1,4 @@
+import { TOPICS } from '@tribos/contract';
 import pg from 'pg';
 import request from 'supertest';
 import { v7 } from 'uuid';
@@ -116,6 +117,19 @@ describe('one shop and another', () => {
       fittedPiston: null,
     };
     expect((await world.stranger.post('/api/jobs').send(body)).status).toBe(404);
+  });
+
+  it('tells screens of no table that they would not know what to do with', async () => {
+    const client = new pg.Client({ connectionString: world.ownerUrl });
+    await client.connect();
+    try {
+      const { rows } = await client.query<{ name: string }>(
+        `SELECT event_object_table AS name FROM information_schema.triggers WHERE trigger_name = 'tell_change'`,
+      );
+      expect([...new Set(rows.map((r) => r.name))].sort()).toEqual([...TOPICS].sort());
+    } finally {
+      await client.end();
+    }
   });
 
   it('is held apart by the database itself, under the application’s own role', async () => {

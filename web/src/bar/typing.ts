@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { store } from '../kit/store.js';
 import type { Place } from '@tribos/core';
 
 /*
@@ -14,8 +14,9 @@ interface Typed {
 
 const NOTHING: Typed = { text: '', at: null };
 const place = (jobId: string): string => `tribos:typed:${jobId}`;
+/** Counts keys: what is typed lies by job. */
+const keysPressed = store(0);
 const known = new Map<string, Typed>();
-const listeners = new Set<() => void>();
 
 function lies(jobId: string): Typed {
   const before = known.get(jobId);
@@ -39,13 +40,11 @@ export function setTypedOn(jobId: string, text: string, at: Place): void {
   known.set(jobId, text ? { text, at } : NOTHING);
   if (text) sessionStorage.setItem(place(jobId), JSON.stringify({ text, at } satisfies Typed));
   else sessionStorage.removeItem(place(jobId));
-  listeners.forEach((l) => l());
+  keysPressed.set(keysPressed.get() + 1);
 }
 
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => void listeners.delete(listener);
-};
-
 /** {@link typedOn}, drawn anew at every key. */
-export const useTypedOn = (jobId: string): string => useSyncExternalStore(subscribe, () => typedOn(jobId));
+export function useTypedOn(jobId: string): string {
+  keysPressed.use();
+  return typedOn(jobId);
+}

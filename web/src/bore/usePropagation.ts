@@ -1,28 +1,23 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { startTransition, useCallback, useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core';
+import { store } from '../kit/store.js';
 import type { PropagationWorker } from './propagation.worker.js';
 
 const MOST_KEPT = 60;
 
 /** What was propagated on this device, by problem: going back to a job finds it again. */
 const kept = new Map<string, MapSpread>();
-const listeners = new Set<() => void>();
-let version = 0;
+/** Counts what was kept: a new count is how a look-up learns of it. */
+const version = store(0);
 let worker: Remote<PropagationWorker> | null = null;
 let running: string | null = null;
 
 function keep(key: string, spread: MapSpread): void {
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
   kept.set(key, spread);
-  version += 1;
-  listeners.forEach((l) => l());
+  version.set(version.get() + 1);
 }
-
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
 
 function start(): Remote<PropagationWorker> {
   // Made when the first map is complete: most screens never need it.
@@ -34,41 +29,31 @@ function start(): Remote<PropagationWorker> {
 
 /** Looks propagated maps up; the function changes when there is something new to find. */
 export function useSpreads(): SpreadOf {
-  const [seen, setSeen] = useState(version);
+  const [seen, setSeen] = useState(version.get);
   // Not urgent: a key pressed meanwhile is drawn first.
   useEffect(() => {
-    const look = () => startTransition(() => setSeen(version));
+    const look = () => startTransition(() => setSeen(version.get()));
     look();
-    const stop = subscribe(look);
-    return () => void stop();
+    return version.listen(look);
   }, []);
   // eslint-disable-next-line react-hooks/exhaustive-deps -- a new function is how a memo learns of new spreads
   return useCallback((problem: MapProblem) => kept.get(mapKey(problem)) ?? null, [seen]);
 }
 
-let share: number | null = null;
+const share = store<number | null>(null);
 let shown = 0;
-const watchers = new Set<() => void>();
 /** Often enough to be seen moving, seldom enough to cost nothing. */
 const SHOW_MS = 120;
 
 function show(next: number | null): void {
   const now = performance.now();
-  if (next !== null && share !== null && now - shown < SHOW_MS) return;
-  share = next;
+  if (next !== null && share.get() !== null && now - shown < SHOW_MS) return;
   shown = now;
-  watchers.forEach((w) => w());
+  share.set(next);
 }
 
 /** Share done of the map being worked; null when there is nothing to work. Only who asks is drawn anew. */
-export const useWorking = (): number | null =>
-  useSyncExternalStore(
-    (watcher) => {
-      watchers.add(watcher);
-      return () => watchers.delete(watcher);
-    },
-    () => share,
-  );
+export const useWorking = share.use;
 
 /**
  * Works the maps that are not propagated yet, one after another, in a worker. When the readings change the

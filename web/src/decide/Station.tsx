@@ -1,10 +1,10 @@
+import { useSave } from '../kit/useSave.js';
 import { StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { useMay } from '../people/index.js';
 import { Button, dayText, Empty, TextArea, TextLink, VerdictMark, type MarkState } from '../ui/index.js';
-import { useMutation } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import type { JobView } from '@tribos/contract';
@@ -298,15 +298,11 @@ function Choose({ chosen: { route, kitId }, onDone }: { chosen: Chosen; onDone: 
   const [id] = useState(() => v7());
   const [reason, setReason] = useState('');
   const name = file.engine.kits.find((k) => k.id === kitId)?.name ?? capital(ROUTES[route]);
-  const save = useMutation({
-    mutationFn: () =>
+  const save = useSave(
+    (_: void) =>
       api.post<JobView>(`/jobs/${file.job.id}/decisions`, { id, route, kitId, reason: reason.trim() }),
-    onSuccess: (view) => {
-      queryClient.setQueryData(keys.job(file.job.id), view);
-      void queryClient.invalidateQueries({ queryKey: keys.benches });
-      onDone();
-    },
-  });
+    { topic: 'decisions', id: file.job.id, view: keys.job(file.job.id), done: onDone },
+  );
   const submit = (event: FormEvent) => {
     event.preventDefault();
     save.mutate();

@@ -1,7 +1,8 @@
 import { useCallback, useMemo } from 'react';
 import { nm, toDecimal, warmUpOf, withUnit, type WarmUpRun } from '@tribos/core';
 import type { JobContext } from '../job/index.js';
-import { Chart, Empty, Sheet, type Inks } from '../ui/index.js';
+import { Chart, type Inks } from '../chart/index.js';
+import { Empty, Sheet } from '../ui/index.js';
 
 const pairs = (x: readonly number[], y: readonly number[]) => x.map((t, i) => [t, y[i]!]);
 

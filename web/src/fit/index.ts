@@ -1,2 +1,6 @@
+import { lazy } from 'react';
+
 export { PistonMatch } from './PistonMatch.js';
-export { WarmUpSheet } from './WarmUpSheet.js';
+
+/** Brings the charts with it, so it comes when it is opened. */
+export const WarmUpSheet = lazy(async () => ({ default: (await import('./WarmUpSheet.js')).WarmUpSheet }));

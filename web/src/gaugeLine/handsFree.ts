@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { store } from '../kit/store.js';
 
 /** How gauges reach this device, and what it says back. Kept on the device: it is about this bench. */
 export interface HandsFree {
@@ -15,7 +15,6 @@ export interface HandsFree {
 
 const KEY = 'tribos:hands-free';
 const USUAL: HandsFree = { sounds: false, speech: false, prefix: '', suffix: '', line: '' };
-const listeners = new Set<() => void>();
 
 function read(): HandsFree {
   try {
@@ -25,21 +24,13 @@ function read(): HandsFree {
   }
 }
 
-let current = read();
+const current = store(read());
 
-export const handsFree = (): HandsFree => current;
+export const handsFree = current.get;
 
 export function changeHandsFree(change: Partial<HandsFree>): void {
-  current = { ...current, ...change };
-  localStorage.setItem(KEY, JSON.stringify(current));
-  listeners.forEach((l) => l());
+  current.set({ ...current.get(), ...change });
+  localStorage.setItem(KEY, JSON.stringify(current.get()));
 }
 
-export const useHandsFree = (): HandsFree =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => current,
-  );
+export const useHandsFree = current.use;

@@ -1,4 +1,4 @@
-import { useSyncExternalStore } from 'react';
+import { signal, store } from '../kit/store.js';
 import { handsFree } from './handsFree.js';
 import { strip } from './wedge.js';
 
@@ -11,19 +11,16 @@ export interface LineState {
   readonly trouble: string;
 }
 
-type Hears = (figure: string) => void;
 const AGAIN_MS = 1_000;
 
-let state: LineState = { status: 'off', name: '', trouble: '' };
+const state = store<LineState>({ status: 'off', name: '', trouble: '' });
 let socket: WebSocket | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let place = '';
-const listeners = new Set<() => void>();
-const hearers = new Set<Hears>();
+const hearers = signal<[figure: string]>();
 
 function show(next: Partial<LineState>): void {
-  state = { ...state, trouble: '', ...next };
-  listeners.forEach((l) => l());
+  state.set({ ...state.get(), trouble: '', ...next });
 }
 
 /** Reads one line of the protocol; anything else with a figure in it counts as a reading. */
@@ -32,11 +29,11 @@ function heard(text: string): void {
   if (word === 'READY') show({ status: 'ready', name: rest ?? '' });
   else if (word === 'ERROR') show({ trouble: rest ?? '' });
   else if (word === 'READING') {
-    if (state.trouble) show({});
-    hearers.forEach((h) => h(rest ?? ''));
+    if (state.get().trouble) show({});
+    hearers.tell(rest ?? '');
   } else if (/\d/u.test(text)) {
     const { prefix, suffix } = handsFree();
-    hearers.forEach((h) => h(strip(text, prefix, suffix)));
+    hearers.tell(strip(text, prefix, suffix));
   }
 }
 
@@ -58,7 +55,7 @@ export function connectLine(): void {
     mine.onmessage = (event) => heard(String(event.data));
     mine.onclose = () => {
       if (socket !== mine) return;
-      show({ status: 'gone', name: state.name });
+      show({ status: 'gone', name: state.get().name });
       timer = setTimeout(connectLine, AGAIN_MS);
     };
   } catch {
@@ -82,21 +79,12 @@ export function sayPlace(line: string): void {
 export const takeFromLine = (): boolean => send('TAKE');
 
 /** Whether the gauge that is there sends by its own button only, as serial gauges do. */
-export const sendsItself = (): boolean => state.status === 'ready' && socket === null;
+export const sendsItself = (): boolean => state.get().status === 'ready' && socket === null;
 
-export function onFigure(hear: Hears): () => void {
-  hearers.add(hear);
-  return () => hearers.delete(hear);
-}
+/** Hears figures a gauge sends. @returns what stops hearing them */
+export const onFigure = hearers.listen;
 
-export const useLineState = (): LineState =>
-  useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => state,
-  );
+export const useLineState = state.use;
 
 /** The part of Web Serial used here; browsers that have none have no `navigator.serial`. */
 interface SerialPort {

@@ -1,11 +1,10 @@
-import { useMutation } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { InstrumentBody, type InstrumentView } from '@tribos/contract';
 import { USUAL, USUAL_LEAVES, type Instrument } from '@tribos/core';
 import { FieldTrouble, lengthOf, lengthText, useContractForm } from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 
 interface Values {
@@ -134,15 +133,10 @@ export function GaugeSheet({
   const { errors } = formState;
   const type = watch('type');
   const settingKind = watch('settingKind');
-  const save = useMutation({
-    mutationFn: (v: Values) =>
-      i ? api.put(`/gauges/${id}`, { ...toBody(v), version }) : api.post('/gauges', toBody(v)),
-    onSuccess: () => {
-      void queryClient.invalidateQueries({ queryKey: keys.gauges });
-      void queryClient.invalidateQueries({ queryKey: keys.allJobs });
-      onClose();
-    },
-  });
+  const save = useSave(
+    (v: Values) => (i ? api.put(`/gauges/${id}`, { ...toBody(v), version }) : api.post('/gauges', toBody(v))),
+    { topic: 'instruments', id, done: onClose },
+  );
   const stale =
     save.error instanceof ApiError && save.error.problem.code === 'stale'
       ? (save.error.problem.current as InstrumentView)

@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
 import { useEffect, useRef, useState, type FormEvent } from 'react';
 import { v7 } from 'uuid';
 import type { StudyBody, StudyView } from '@tribos/contract';
@@ -12,7 +12,6 @@ import {
 } from '@tribos/core';
 import { onFigure } from '../gaugeLine/index.js';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 
 /** Repeats that make a cell of a study of several people. */
@@ -36,19 +35,16 @@ export function StudySheet({
   const [texts, setTexts] = useState<readonly string[]>([]);
   const [typed, setTyped] = useState('');
   const [error, setError] = useState<string | undefined>();
-  const keep = useMutation({
-    mutationFn: () =>
+  const keep = useSave(
+    (_: void) =>
       api.post<StudyView>('/studies', {
         id,
         instrumentId: gauge.id,
         part: part.trim(),
         texts: [...texts],
       } satisfies StudyBody),
-    onSuccess: () => {
-      void queryClient.invalidateQueries({ queryKey: keys.gauges });
-      void queryClient.invalidateQueries({ queryKey: keys.allJobs });
-    },
-  });
+    { topic: 'studies', id: gauge.id },
+  );
 
   const take = (text: string) => {
     const parsed = parseReading(text, { unit: gauge.unit });

@@ -9,7 +9,8 @@ import {
   type LengthUnit,
   type StudyCell,
 } from '@tribos/core';
-import { Chart, TextField, type Inks } from '../ui/index.js';
+import { Chart, type Inks } from '../chart/index.js';
+import { TextField } from '../ui/index.js';
 
 const SHAPES = ['circle', 'rect', 'triangle', 'diamond', 'roundRect', 'pin'] as const;
 

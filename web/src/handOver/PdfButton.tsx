@@ -1,4 +1,6 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
+import { keys } from '../kit/queries.js';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { ReportView } from '@tribos/contract';
@@ -9,15 +11,15 @@ import { Button } from '../ui/index.js';
 /** Asks for the report as a PDF, says how far it is, and hands it out when it is there. */
 export function PdfButton({ jobId, unit }: { jobId: string; unit: LengthUnit }) {
   const [asked, setAsked] = useState<string | null>(null);
-  const ask = useMutation({
-    mutationFn: () => {
+  const ask = useSave(
+    (_: void) => {
       const id = v7();
       return api.post<ReportView>(`/jobs/${jobId}/reports`, { id, unit });
     },
-    onSuccess: ({ id }) => setAsked(id),
-  });
+    { topic: 'reports', id: jobId, done: ({ id }) => setAsked(id) },
+  );
   const { data } = useQuery({
-    queryKey: ['reports', jobId, asked],
+    queryKey: [...keys.reports(jobId), asked],
     queryFn: () => api.get<ReportView>(`/jobs/${jobId}/reports/${asked}`),
     enabled: asked !== null,
     refetchInterval: ({ state }) =>

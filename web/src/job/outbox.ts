@@ -1,8 +1,8 @@
 import type { SentEntry } from '@tribos/core';
 import { get, update } from 'idb-keyval';
-import { useSyncExternalStore } from 'react';
 import type { AppendedLog } from '@tribos/contract';
 import { api, ApiError } from '../kit/api.js';
+import { signal, store } from '../kit/store.js';
 import { onLineUp, setLine } from '../kit/useEvents.js';
 
 /** An entry typed here that the server has not answered for yet. */
@@ -20,17 +20,13 @@ const CHANNEL = 'tribos:outbox';
 const AGAIN_MS = 1_500;
 const MOST_AT_ONCE = 100;
 
-let waiting: readonly Waiting[] = [];
+const waiting = store<readonly Waiting[]>([]);
 let person = '';
-const listeners = new Set<() => void>();
-const answered = new Set<(jobId: string, log: AppendedLog) => void>();
+const answered = signal<[jobId: string, log: AppendedLog]>();
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-function show(next: readonly Waiting[]): void {
-  waiting = next;
-  listeners.forEach((l) => l());
-}
+const show = waiting.set;
 
 const load = async (): Promise<void> => show((await get<Waiting[]>(KEY)) ?? []);
 
@@ -63,7 +59,7 @@ const mayGo = (w: Waiting): boolean => w.refused === null && w.personId === pers
 export async function post(jobId: string, entries: readonly SentEntry[]): Promise<void> {
   const fresh = entries.map((entry) => ({ jobId, personId: person, entry, refused: null }));
   // Shown before it is stored: the bar answers within a frame.
-  show([...waiting, ...fresh]);
+  show([...waiting.get(), ...fresh]);
   await change((before) => [
     ...before.filter((w) => !fresh.some((f) => f.entry.id === w.entry.id)),
     ...fresh,
@@ -76,7 +72,10 @@ export const discard = (id: string): Promise<void> =>
   change((before) => before.filter((w) => w.entry.id !== id));
 
 async function sendJob(jobId: string): Promise<void> {
-  const mine = waiting.filter((w) => w.jobId === jobId && mayGo(w)).slice(0, MOST_AT_ONCE);
+  const mine = waiting
+    .get()
+    .filter((w) => w.jobId === jobId && mayGo(w))
+    .slice(0, MOST_AT_ONCE);
   if (mine.length === 0) return;
   const ids = new Set(mine.map((w) => w.entry.id));
   try {
@@ -117,7 +116,13 @@ async function sendSingly(jobId: string, mine: readonly Waiting[]): Promise<void
 }
 
 async function flushOnce(): Promise<void> {
-  for (const jobId of new Set(waiting.filter(mayGo).map((w) => w.jobId))) await sendJob(jobId);
+  for (const jobId of new Set(
+    waiting
+      .get()
+      .filter(mayGo)
+      .map((w) => w.jobId),
+  ))
+    await sendJob(jobId);
 }
 
 let running: Promise<void> | null = null;
@@ -136,7 +141,7 @@ export function flush(): Promise<void> {
         oncemore = false;
         await flushOnce();
       } while (oncemore);
-      if (waiting.length === 0) setLine('up');
+      if (waiting.get().length === 0) setLine('up');
     } catch (error) {
       if (!(error instanceof ApiError)) setLine('down');
       timer = setTimeout(() => void flush(), AGAIN_MS);
@@ -153,22 +158,13 @@ export function flush(): Promise<void> {
 }
 
 /** Hears the server's answers, to put them into what is on screen. */
-export function onAnswered(listener: (jobId: string, log: AppendedLog) => void): () => void {
-  answered.add(listener);
-  return () => answered.delete(listener);
-}
+export const onAnswered = answered.listen;
 
 /** Puts the server's answer to something sent beside the outbox into what is on screen. */
-export const tellAnswered = (jobId: string, log: AppendedLog): void =>
-  answered.forEach((tell) => tell(jobId, log));
-
-const subscribe = (listener: () => void) => {
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-};
+export const tellAnswered = answered.tell;
 
 /** What waits on this device: entries not answered for, and how many. */
 export function useOutbox(): { readonly entries: readonly Waiting[]; readonly waiting: number } {
-  const entries = useSyncExternalStore(subscribe, () => waiting);
+  const entries = waiting.use();
   return { entries, waiting: entries.length };
 }

@@ -79,7 +79,9 @@ function Bench({ bench: { name, job } }: { bench: BenchView }) {
           <>
             <div>
               <p className="text-title leading-tight font-semibold">
-                <Link to={`/jobs/${job.id}`}>{job.engine}</Link>
+                <Link className="inline-flex min-h-11 items-center" to={`/jobs/${job.id}`}>
+                  {job.engine}
+                </Link>
               </p>
               <p className="text-soft">
                 <span className="figure">{jobNumber(job.number)}</span> · {job.customer}

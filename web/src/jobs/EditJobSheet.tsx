@@ -1,9 +1,10 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
+import { useQuery } from '@tanstack/react-query';
 import { useState, type FormEvent } from 'react';
 import type { BenchesView, EditJob, JobView } from '@tribos/contract';
 import type { JobContext } from '../job/index.js';
 import { api, ApiError } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { Button, CheckField, SelectField, Sheet, TextField } from '../ui/index.js';
 
 export const PLAN_NAMES = {
@@ -41,8 +42,8 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
   const trouble = (value: number | null, most: number) =>
     Number.isNaN(value) ? `Between −30 and ${most} °C.` : undefined;
 
-  const save = useMutation({
-    mutationFn: () => {
+  const save = useSave(
+    (_: void) => {
       const body: EditJob = {
         version,
         plan: form.plan,
@@ -53,12 +54,8 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
       };
       return api.patch<JobView>(`/jobs/${job.id}`, body);
     },
-    onSuccess: (view) => {
-      queryClient.setQueryData(keys.job(job.id), view);
-      void queryClient.invalidateQueries({ queryKey: keys.benches });
-      onClose();
-    },
-  });
+    { topic: 'jobs', id: job.id, view: keys.job(job.id), done: onClose },
+  );
   const conflict =
     save.error instanceof ApiError && save.error.status === 409
       ? (save.error.problem.current as { version: number; job: typeof job })

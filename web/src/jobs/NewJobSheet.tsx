@@ -1,4 +1,5 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
@@ -12,7 +13,7 @@ import {
 } from '@tribos/contract';
 import { useContractForm } from '../forms/index.js';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { Button, CheckField, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import { PLAN_NAMES } from './EditJobSheet.js';
 
@@ -79,8 +80,8 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
     ),
   ];
 
-  const open = useMutation({
-    mutationFn: (v: Values) =>
+  const open = useSave(
+    (v: Values) =>
       api.post<JobView>('/jobs', {
         ...v,
         id,
@@ -88,12 +89,8 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
         promised: v.promised || null,
         fittedPiston: v.fittedPiston || null,
       }),
-    onSuccess: (view) => {
-      queryClient.setQueryData(keys.job(id), view);
-      void queryClient.invalidateQueries({ queryKey: keys.benches });
-      void navigate(`/jobs/${id}`);
-    },
-  });
+    { topic: 'jobs', id, view: keys.job(id), done: () => void navigate(`/jobs/${id}`) },
+  );
 
   return (
     <Sheet title="New job" onClose={onClose} wide>

@@ -25,4 +25,5 @@ export const keys = {
   engine: (id: string) => ['engines', id] as const,
   gauges: ['gauges'] as const,
   studies: ['gauges', 'studies'] as const,
+  reports: (jobId: string) => ['reports', jobId] as const,
 };

@@ -1,5 +1,5 @@
-import { useSyncExternalStore } from 'react';
 import type { LengthUnit } from '@tribos/core';
+import { store } from './store.js';
 
 /** What a person sets for this device: reading unit, light, and whether it is read from a metre. */
 export interface Settings {
@@ -9,7 +9,6 @@ export interface Settings {
 }
 
 const KEY = 'tribos:settings';
-const listeners = new Set<() => void>();
 
 function read(): Settings {
   const preferred = window.matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
@@ -25,31 +24,22 @@ function read(): Settings {
   }
 }
 
-let current = read();
+const settings = store(read());
 
 function apply(): void {
-  document.documentElement.dataset['theme'] = current.theme;
+  document.documentElement.dataset['theme'] = settings.get().theme;
 }
 apply();
 
 export function changeSettings(change: Partial<Settings>): void {
-  current = { ...current, ...change };
-  localStorage.setItem(KEY, JSON.stringify(current));
+  settings.set({ ...settings.get(), ...change });
+  localStorage.setItem(KEY, JSON.stringify(settings.get()));
   apply();
-  listeners.forEach((l) => l());
 }
 
-export const toggleUnit = (): void => changeSettings({ unit: current.unit === 'mm' ? 'in' : 'mm' });
-export const toggleGlance = (): void => changeSettings({ glance: !current.glance });
+export const toggleUnit = (): void => changeSettings({ unit: settings.get().unit === 'mm' ? 'in' : 'mm' });
+export const toggleGlance = (): void => changeSettings({ glance: !settings.get().glance });
 export const toggleTheme = (): void =>
-  changeSettings({ theme: current.theme === 'light' ? 'dark' : 'light' });
+  changeSettings({ theme: settings.get().theme === 'light' ? 'dark' : 'light' });
 
-export function useSettings(): Settings {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => current,
-  );
-}
+export const useSettings = settings.use;

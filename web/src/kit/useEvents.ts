@@ -1,53 +1,25 @@
-import { useEffect, useSyncExternalStore } from 'react';
-import { keys, queryClient } from './queries.js';
+import { useEffect } from 'react';
+import { queryClient } from './queries.js';
+import { store } from './store.js';
+import { isTopic, touch } from './topics.js';
 
 type Line = 'up' | 'down';
-let line: Line = 'up';
-const listeners = new Set<() => void>();
+const line = store<Line>('up');
 
-export function setLine(next: Line): void {
-  if (next === line) return;
-  line = next;
-  listeners.forEach((l) => l());
-}
+export const setLine = line.set;
 
 /** Whether the server answers. */
-export function useLine(): Line {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => line,
-  );
-}
+export const useLine = line.use;
 
 /** Called when the line comes back. */
-export function onLineUp(work: () => void): () => void {
-  const listener = () => {
-    if (line === 'up') work();
-  };
-  listeners.add(listener);
-  return () => listeners.delete(listener);
-}
+export const onLineUp = (work: () => void): (() => void) =>
+  line.listen(() => {
+    if (line.get() === 'up') work();
+  });
 
-function heard(table: string, id: string): void {
-  if (table === 'reconnected') {
-    void queryClient.invalidateQueries();
-    return;
-  }
-  if (table === 'log_entries' || table === 'decisions' || table === 'jobs') {
-    void queryClient.invalidateQueries({ queryKey: keys.job(id) });
-    void queryClient.invalidateQueries({ queryKey: keys.benches });
-    void queryClient.invalidateQueries({ queryKey: ['jobs', 'list'] });
-  } else if (table === 'engines' || table === 'limits' || table === 'kits') {
-    void queryClient.invalidateQueries({ queryKey: keys.engines });
-    void queryClient.invalidateQueries({ queryKey: keys.allJobs });
-  } else {
-    void queryClient.invalidateQueries({ queryKey: keys.gauges });
-    void queryClient.invalidateQueries({ queryKey: keys.allJobs });
-  }
-}
+/** After a gap, or of a topic newer than this page, anything may have changed. */
+const heard = (table: string, id: string): void =>
+  isTopic(table) ? touch(table, id) : void queryClient.invalidateQueries();
 
 const AGAIN_MS = 1_000;
 

@@ -1,10 +1,11 @@
-import { useMutation, useQuery } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
+import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
 import { FEATURE_KEYS, FEATURES, formatLength, nm, type FeatureKey, type Limit } from '@tribos/core';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useMay, useSession } from '../people/index.js';
 import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
@@ -133,10 +134,10 @@ function LimitRow({
   const { data: session } = useSession();
   const mayCheck = useMay('check-specs');
   const { source } = limit;
-  const check = useMutation({
-    mutationFn: () => api.post<EngineView>(`/engines/${engineId}/limits/${limit.id}/check`, { version }),
-    onSuccess: (view) => queryClient.setQueryData(keys.engine(engineId), view),
-  });
+  const check = useSave(
+    (_: void) => api.post<EngineView>(`/engines/${engineId}/limits/${limit.id}/check`, { version }),
+    { topic: 'limits', id: engineId, view: keys.engine(engineId) },
+  );
   const own = source.enteredBy === session?.person.name;
   return (
     <li className="grid items-center gap-x-4 md:grid-cols-[4rem_15rem_1fr_auto]">

@@ -1,4 +1,4 @@
-import { useMutation } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { LimitBody, UNITS, type EngineView } from '@tribos/contract';
@@ -15,7 +15,7 @@ import {
 } from '@tribos/core';
 import { FieldTrouble, lengthOrNull, lengthText, useContractForm } from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {
@@ -99,20 +99,15 @@ export function LimitSheet({
   const chosen = watch('feature');
   const units = unitsFor(chosen);
 
-  const save = useMutation({
-    mutationFn: ({ values, confirmed }: { values: Values; confirmed: boolean }) => {
+  const save = useSave(
+    ({ values, confirmed }: { values: Values; confirmed: boolean }) => {
       const body = toBody(values, confirmed);
       return limit
         ? api.put<EngineView>(`/engines/${engine.id}/limits/${limit.id}`, { ...body, version: standing })
         : api.post<EngineView>(`/engines/${engine.id}/limits`, body);
     },
-    onSuccess: (view) => {
-      queryClient.setQueryData(keys.engine(engine.id), view);
-      void queryClient.invalidateQueries({ queryKey: keys.engines, exact: true });
-      void queryClient.invalidateQueries({ queryKey: keys.allJobs });
-      onClose();
-    },
-  });
+    { topic: 'limits', id: engine.id, view: keys.engine(engine.id), done: onClose },
+  );
   const problem = save.error instanceof ApiError ? save.error.problem : null;
   const questions = problem?.code === 'questions' ? (problem.errors ?? []) : [];
   const current = problem?.code === 'stale' ? (problem.current as Limit & { version: number }) : null;

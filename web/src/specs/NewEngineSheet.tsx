@@ -1,11 +1,11 @@
-import { useMutation } from '@tanstack/react-query';
+import { useSave } from '../kit/useSave.js';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { NewEngine, type EngineView } from '@tribos/contract';
 import { lengthOf, lengthOrNull, useContractForm } from '../forms/index.js';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {
@@ -78,13 +78,11 @@ export function NewEngineSheet({ onClose }: { onClose: () => void }) {
     toBody,
   );
   const { errors } = formState;
-  const save = useMutation({
-    mutationFn: (v: Values) => api.post<EngineView>('/engines', toBody(v)),
-    onSuccess: (view) => {
-      queryClient.setQueryData(keys.engine(id), view);
-      void queryClient.invalidateQueries({ queryKey: keys.engines });
-      void navigate(`/engines/${id}`);
-    },
+  const save = useSave((v: Values) => api.post<EngineView>('/engines', toBody(v)), {
+    topic: 'engines',
+    id,
+    view: keys.engine(id),
+    done: () => void navigate(`/engines/${id}`),
   });
   const length = (name: keyof Values, label: string, hint?: string) => (
     <TextField

@@ -1,5 +1,4 @@
 export { Button } from './Button.js';
-export { Chart, type Inks } from './Chart.js';
 export { CheckField, SelectField, TextArea, TextField } from './Field.js';
 export { Page } from './Page.js';
 export { ScribedScale } from './ScribedScale.js';

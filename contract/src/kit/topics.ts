@@ -1,0 +1,13 @@
+/** Tables whose changes other screens of the shop are told of. A new one says here, and on the screens, what it touches. */
+export const TOPICS = [
+  'log_entries',
+  'decisions',
+  'jobs',
+  'engines',
+  'limits',
+  'kits',
+  'instruments',
+  'studies',
+  'reports',
+] as const;
+export type Topic = (typeof TOPICS)[number];

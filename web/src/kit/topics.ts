@@ -1,0 +1,27 @@
+import type { QueryKey } from '@tanstack/react-query';
+import { TOPICS, type Topic } from '@tribos/contract';
+import { keys, queryClient } from './queries.js';
+
+const job = (id: string): readonly QueryKey[] => [keys.job(id), keys.benches, ['jobs', 'list']];
+const engine = (): readonly QueryKey[] => [keys.engines, keys.allJobs];
+const gauge = (): readonly QueryKey[] => [keys.gauges, keys.allJobs];
+
+/** What is looked at again when something of a topic changed. */
+const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
+  log_entries: job,
+  decisions: job,
+  jobs: job,
+  engines: engine,
+  limits: engine,
+  kits: engine,
+  instruments: gauge,
+  studies: gauge,
+  reports: (id) => [keys.reports(id)],
+};
+
+export const isTopic = (table: string): table is Topic => (TOPICS as readonly string[]).includes(table);
+
+/** Looks again at everything that a change of a topic touches, whoever made it. */
+export function touch(topic: Topic, id: string): void {
+  for (const queryKey of TOUCHES[topic](id)) void queryClient.invalidateQueries({ queryKey });
+}
