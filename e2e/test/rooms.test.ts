@@ -7,6 +7,7 @@ import { By, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
 import { api, demoJob, freshJob, press, take } from '../lib/job.mjs';
 import { startWorld } from '../lib/world.mjs';
 
+// Longer than other files: what every room owes everybody is asked in one world, which costs more to make than to use.
 type World = Awaited<ReturnType<typeof startWorld>>;
 type Browser = Awaited<ReturnType<typeof openBrowser>>;
 let world: World;

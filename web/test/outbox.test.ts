@@ -1,11 +1,11 @@
 import type { SentEntry } from '@tribos/core';
 import 'fake-indexeddb/auto';
 import { get } from 'idb-keyval';
-import type { Waiting } from '../src/job/outbox.js';
+import type { Waiting } from '../src/outbox/outbox.js';
 
 // One tab only: a channel between tabs would keep the test process alive.
 globalThis.BroadcastChannel = undefined as never;
-const { discard, onAnswered, post, sendFor } = await import('../src/job/outbox.js');
+const { discard, onAnswered, post, sendFor } = await import('../src/outbox/outbox.js');
 
 /** A server that can be away, refuse, or answer; what it kept, in order. */
 const server = {

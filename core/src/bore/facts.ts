@@ -2,7 +2,7 @@ import { derived, derivedIn, type JobFile } from '../job/index.js';
 import { findings, scoresOf } from '../log/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Ask, Figure, Heavy } from '../verdicts/index.js';
-import { boreState, type BoreState } from './boreItems.js';
+import { boreState, type BoreState } from './boreState.js';
 import type { MapProblem } from './mapProblem.js';
 import { mapProblem } from './mapProblems.js';
 import { propagate, type MapSpread } from './propagate.js';

@@ -1,4 +1,5 @@
 export * from './boreItems.js';
+export * from './boreState.js';
 export { mapKey } from './canonical.js';
 export * from './facts.js';
 export * from './findingItems.js';

@@ -4,7 +4,7 @@ import { placeKey, type BorePlace } from '../log/index.js';
 import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import { halfTurn, type Governing, type Kit } from '../specs/index.js';
 import { governingFor, limitFigure } from '../verdicts/index.js';
-import { shapeLimit, type BoreState } from './boreItems.js';
+import { shapeLimit, type BoreState } from './boreState.js';
 import type { FitCandidate, MapFigure, MapProblem } from './mapProblem.js';
 
 /** Size of a kit's piston for one cylinder: as measured for it, else as listed. */

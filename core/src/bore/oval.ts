@@ -60,7 +60,7 @@ export function fitWeights(angles: readonly number[]): readonly (readonly number
  * @param readings diameters in at least three distinct directions (angles 180° apart are one direction)
  * @param u        standard uncertainty of the part of a reading that is independent of the others, nm
  * @throws OutOfRange with fewer than three distinct directions
- * @example 77.094, 77.081, 77.068, 77.079 at 0/45/90/135 → m 77.0805, ovality 0.0261, long axis 2.2°
+ * @example fitShape([0, 45, 90, 135].map((angle, i) => ({ angle, of: exactly(mm([77.094, 77.081, 77.068, 77.079][i])) })), um(1.5)) // { m: { value: 77_080_500 }, longAxis: 2.2 }
  */
 export function fitShape(readings: readonly Direction[], u: number): Oval {
   const n = readings.length;

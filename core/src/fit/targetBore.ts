@@ -55,7 +55,7 @@ export const canBeVerified = (
  * keep the sheet's minimum: [P + C_min + max(allowance, z·u), P + C_max], aiming low + min(W/2, 2σ) with the
  * machinist's spread σ.
  * @throws OutOfRange when the sheet's range is reversed
- * @example P 77.217, C 0.030–0.048, u 3.4 µm → 77.2526 … 77.265
+ * @example targetBore({ piston: mm(77.217), clearanceLow: um(30), clearanceHigh: um(48), uClearance: um(3.4), allowance: 0, rules: USUAL_RULES }) // { low: 77_252_593, high: 77_265_000 }
  */
 export function targetBore(input: TargetInput): TargetBore {
   const { piston, clearanceLow, clearanceHigh, uClearance, allowance, rules } = input;

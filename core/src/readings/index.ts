@@ -8,6 +8,7 @@ export * from './placeEstimate.js';
 export * from './placeFigure.js';
 export * from './plan.js';
 export * from './putAsideSentences.js';
+export * from './questions.js';
 export * from './readingTable.js';
 export * from './report.js';
 export * from './room.js';

@@ -33,7 +33,7 @@ export interface CleanupDiameters {
 /**
  * Diameter at which a worn bore is clean again. A two-point gauge cannot tell how the wear is shared
  * between the sides, so there are two answers.
- * @example s 77.000, m 77.094 → 77.144 / 77.238
+ * @example cleanupDiameters({ standard: mm(77), largest: mm(77.094), score: 0 }) // { even: 77_144_000, oneSided: 77_238_000 }
  */
 export function cleanupDiameters(input: CleanupInput): CleanupDiameters {
   const { standard: s, largest: m, score: d, honeAllowance: h = HONE_ALLOWANCE } = input;

@@ -2,7 +2,8 @@ import { boresOf, deepestScores, spreadsOf } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Ask, Found } from '../verdicts/index.js';
-import { endedBy, kitOptions, type KitComparison } from './kitOptions.js';
+import { endedBy } from './ended.js';
+import { kitOptions, type KitComparison } from './kitOptions.js';
 
 const known = new WeakMap<Found, KitComparison>();
 

@@ -1,6 +1,7 @@
 export * from './actions.js';
 export * from './cleanup.js';
 export * from './decisions.js';
+export * from './ended.js';
 export * from './facts.js';
 export * from './kitOptions.js';
 export * from './kitSentences.js';

@@ -25,7 +25,7 @@ import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
 import { CONSTRUCTION, type Governing, type Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
-import { governingFor, type Figure } from '../verdicts/index.js';
+import { governingFor } from '../verdicts/index.js';
 import {
   cleanupDiameters,
   cleanupOdds,
@@ -33,6 +33,7 @@ import {
   type CleanupDiameters,
   type CleanupOdds,
 } from './cleanup.js';
+import { NOT_ENDED, type Ended } from './ended.js';
 import { jointP, recommend, weakest } from './recommend.js';
 
 /** How a piston goes into the bore as it is. */
@@ -217,29 +218,6 @@ function whyNotSentence(
   return wallLeft !== null && least !== null && wallLeft < least
     ? 'The sleeve wall left would be below its minimum.'
     : null;
-}
-
-/** What findings say of the walls before any size does. */
-export interface Ended {
-  /** A wall is not used again, or may not be: no kit is recommended for it. */
-  readonly doubted: boolean;
-  /** Why no piston goes into the bores as they are; null where it may. */
-  readonly fit: string | null;
-  /** Why nothing is bored; null where it may be. */
-  readonly bore: string | null;
-}
-const NOT_ENDED: Ended = { doubted: false, fit: null, bore: null };
-
-/** Walls that findings have ended: a coating that is through is not used again, a cracked casting for nothing. */
-export function endedBy(figures: readonly Figure[]): Ended {
-  const found = figures.filter((f) => f.feature === 'finding');
-  const crack = found.some((f) => f.finding?.what === 'crack' && f.state === 'beyond')
-    ? 'A cylinder is cracked: another cylinder first.'
-    : null;
-  const coating = found.some((f) => f.state === 'beyond')
-    ? 'The wall is not used again, whatever its sizes say: replate it, or another cylinder first.'
-    : null;
-  return { doubted: found.length > 0, fit: crack ?? coating, bore: crack };
 }
 
 /** What of a kit no reading changes: its clearance and how well that can be verified. Worked once a file. */

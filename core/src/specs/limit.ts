@@ -51,7 +51,7 @@ export interface Limit {
   readonly source: Source;
 }
 
-/** The one way a source is named beside a figure. @example 'Varrow manual, p. 4-12, checked' */
+/** The one way a source is named beside a figure. @example sourceLine({ document: 'Varrow manual', page: '4-12', checkedBy: 'Ines' }) // 'Varrow manual, p. 4-12, checked' */
 export function sourceLine(source: Source): string {
   const page = source.page ? `, p. ${source.page}` : '';
   return `${source.document}${page}, ${source.checkedBy === null ? 'unchecked' : 'checked'}`;

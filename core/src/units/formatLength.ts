@@ -66,7 +66,7 @@ const sideOf = (shown: { readonly at: bigint }, limit: bigint): number =>
  * A length in the reader's unit, with no more digits than the gauge resolves, and never rounded onto or
  * across a limit: then a digit is added until the printed figure stands on the same side as the value.
  *
- * @example formatLength(mm(77.1052), { unit: 'mm', limits: [mm(77.105)] }) // '77.1052', not '77.105'
+ * @example formatLength(mm(77.1052), { unit: 'mm', limits: [mm(77.105)] }) // '77.1052'
  */
 export function formatLength(value: Nanometres, format: LengthFormat): string {
   const { unit, step = NM_PER.um, extra = 0, limits = [] } = format;

@@ -38,13 +38,13 @@ export function nm(value: number): Nanometres {
   return rounded as Nanometres;
 }
 
-/** A length from millimetres. @example mm(77.094) // 77 094 000 */
+/** A length from millimetres. @example mm(77.094) // 77_094_000 */
 export const mm = (value: number): Nanometres => nm(value * NM_PER.mm);
 
 /** A length from micrometres. */
 export const um = (value: number): Nanometres => nm(value * NM_PER.um);
 
-/** A length from inches. @example inch(0.0023) // 58 420 */
+/** A length from inches. @example inch(0.0023) // 58_420 */
 export const inch = (value: number): Nanometres => nm(value * NM_PER.in);
 
 /** Exact sum of lengths. */

@@ -112,7 +112,7 @@ function divideRounded(numerator: bigint, denominator: bigint): bigint {
  * @param text    as typed
  * @param context the instrument's unit, and its deviation unit in comparator mode
  * @returns the length in nm, or a sentence saying what was not understood
- * @example parseReading('3 + .025 + .0092 in', { unit: 'in' }) // value 77 068 680 nm
+ * @example parseReading('3 + .025 + .0092 in', { unit: 'in' }) // { ok: true, value: 77_068_680 }
  */
 export function parseReading(text: string, context: ParseContext): Parsed | NotParsed {
   if (text.length > LONGEST)

@@ -1,7 +1,7 @@
 import { Gauge, ListChecks, Moon, PanelsTopLeft, Search, Sun, Wrench, type LucideIcon } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
-import { sendFor, useOutbox } from '../job/index.js';
+import { sendFor, useOutbox } from '../outbox/index.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { useEvents, useLine } from '../kit/useEvents.js';
 import { SignIn, signOut, useSession } from '../people/index.js';

@@ -1,5 +1,5 @@
 import type { SlipQuestion } from '@tribos/core';
-import { discard, type Waiting } from '../job/index.js';
+import { discard, type Waiting } from '../outbox/index.js';
 import { Button } from '../ui/index.js';
 import type { Answer } from './answers.js';
 

@@ -17,7 +17,7 @@ import {
   type ReadingEntry,
 } from '@tribos/core';
 import { useLineState } from '../gaugeLine/index.js';
-import type { Waiting } from '../job/index.js';
+import type { Waiting } from '../outbox/index.js';
 import { Kbd } from '../ui/index.js';
 import { Question, Refused } from './BarNotices.js';
 import { Keypad } from './Keypad.js';
@@ -119,7 +119,7 @@ export function ReadingBar({
               entry.pickGauge(e.target.value);
               e.target.blur();
             }}
-            className="-ml-1 min-h-8 w-full truncate bg-sheet font-semibold"
+            className="-my-1.5 -ml-1 min-h-11 w-full truncate bg-transparent font-semibold"
           >
             {entry.gauges.map((g) => (
               <option key={g.id} value={g.id}>
@@ -186,7 +186,11 @@ export function ReadingBar({
             <span>
               <Kbd>Enter</Kbd> accept
             </span>
-            <button type="button" className="inline-flex items-center gap-1" onClick={entry.takeBack}>
+            <button
+              type="button"
+              className="-my-2.5 inline-flex min-h-11 items-center gap-1"
+              onClick={entry.takeBack}
+            >
               <Kbd>⌫</Kbd> take back
             </button>
             {!leaves && (

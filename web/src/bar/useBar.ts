@@ -1,5 +1,6 @@
 import { sendsItself, speak, takeFromLine, tick } from '../gaugeLine/index.js';
-import { newEntry, post, type JobContext } from '../job/index.js';
+import { newEntry, type JobContext } from '../job/index.js';
+import { post } from '../outbox/index.js';
 import { answersTo, type Answer } from './answers.js';
 import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
 import { move, type Direction } from './moves.js';

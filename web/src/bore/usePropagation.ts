@@ -1,49 +1,45 @@
+import { useQueries, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { proxy, wrap, type Remote } from 'comlink';
 import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
 import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core';
+import { keys } from '../kit/queries.js';
 import { store } from '../kit/store.js';
 import type { PropagationWorker } from './propagation.worker.js';
 
-const MOST_KEPT = 60;
+/** Going back to a job within this time finds its maps worked. */
+const KEPT_MS = 30 * 60_000;
+/** Often enough to be seen moving, seldom enough to cost nothing. */
+const SHOW_MS = 120;
 
-/** What was propagated on this device, by problem: going back to a job finds it again. */
-const kept = new Map<string, MapSpread>();
-/** Counts what was kept: a new count is how a look-up learns of it. */
-const version = store(0);
-let worker: Remote<PropagationWorker> | null = null;
-let running: string | null = null;
-
-function keep(key: string, spread: MapSpread): void {
-  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
-  kept.set(key, spread);
-  version.set(version.get() + 1);
-}
-
-function start(): Remote<PropagationWorker> {
-  // Made when the first map is complete: most screens never need it.
-  worker ??= wrap<PropagationWorker>(
-    new Worker(new URL('./propagation.worker.ts', import.meta.url), { type: 'module' }),
-  );
-  return worker;
-}
+const spreads = (client: QueryClient) => client.getQueryCache().findAll({ queryKey: keys.spreads });
+/** When the last map came: another time is how a look-up learns of it. */
+const newest = (client: QueryClient): number =>
+  spreads(client).reduce((last, q) => Math.max(last, q.state.dataUpdatedAt), 0);
 
 /** Looks propagated maps up; the function changes when there is something new to find. */
 export function useSpreads(): SpreadOf {
-  const [seen, setSeen] = useState(version.get);
-  // Not urgent: a key pressed meanwhile is drawn first.
+  const client = useQueryClient();
+  const [seen, setSeen] = useState(() => newest(client));
   useEffect(() => {
-    const look = () => startTransition(() => setSeen(version.get()));
+    // Not urgent: a key pressed meanwhile is drawn first.
+    const look = () => startTransition(() => setSeen(newest(client)));
     look();
-    return version.listen(look);
-  }, []);
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- a new function is how a memo learns of new spreads
-  return useCallback((problem: MapProblem) => kept.get(mapKey(problem)) ?? null, [seen]);
+    return client.getQueryCache().subscribe((event) => {
+      if (event.type === 'updated' && event.action.type === 'success' && isSpread(event.query.queryKey))
+        look();
+    });
+  }, [client]);
+  return useCallback(
+    (problem: MapProblem) => client.getQueryData<MapSpread>(keys.spread(mapKey(problem))) ?? null,
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- a new function is how a memo learns of new spreads
+    [client, seen],
+  );
 }
+
+const isSpread = (key: readonly unknown[]): boolean => key[0] === keys.spreads[0];
 
 const share = store<number | null>(null);
 let shown = 0;
-/** Often enough to be seen moving, seldom enough to cost nothing. */
-const SHOW_MS = 120;
 
 function show(next: number | null): void {
   const now = performance.now();
@@ -55,35 +51,60 @@ function show(next: number | null): void {
 /** Share done of the map being worked; null when there is nothing to work. Only who asks is drawn anew. */
 export const useWorking = share.use;
 
-/**
- * Works the maps that are not propagated yet, one after another, in a worker. When the readings change the
- * one being worked is given up.
- * @param spreadOf what is propagated already
- */
-export function usePropagate(maps: readonly (MapProblem | null)[], spreadOf: SpreadOf): void {
-  const next = useMemo(() => maps.find((m) => m !== null && spreadOf(m) === null) ?? null, [maps, spreadOf]);
-  const key = next && mapKey(next);
-  useEffect(() => {
-    if (!next || key === null) {
-      show(null);
-      if (running !== null) void worker?.cancel();
-      running = null;
-      return;
+let worker: Remote<PropagationWorker> | null = null;
+/** Maps wait for one another: the first is seen soonest when nothing else takes its core. */
+let before: Promise<unknown> = Promise.resolve();
+let waiting = 0;
+
+function start(): Remote<PropagationWorker> {
+  // Made when the first map is complete: most screens never need it.
+  worker ??= wrap<PropagationWorker>(
+    new Worker(new URL('./propagation.worker.ts', import.meta.url), { type: 'module' }),
+  );
+  return worker;
+}
+
+/** Works one map in the worker, after those asked for before it; given up as soon as nobody wants it. */
+async function work(problem: MapProblem, signal: AbortSignal): Promise<MapSpread> {
+  waiting += 1;
+  show(0);
+  const mine = before.then(async () => {
+    signal.throwIfAborted();
+    const cancel = () => void start().cancel();
+    signal.addEventListener('abort', cancel);
+    try {
+      const spread = await start().work(problem, proxy(show));
+      signal.throwIfAborted();
+      return spread!;
+    } finally {
+      signal.removeEventListener('abort', cancel);
     }
-    running = key;
-    show(0);
-    void start()
-      .work(
-        next,
-        proxy((s: number) => {
-          if (running === key) show(s);
-        }),
-      )
-      .then((spread) => {
-        if (spread) keep(key, spread);
-      });
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the key stands for the problem
-  }, [key]);
-  // A job that is left takes its progress with it.
-  useEffect(() => () => show(null), []);
+  });
+  before = mine.catch(() => undefined);
+  try {
+    return await mine;
+  } finally {
+    waiting -= 1;
+    if (waiting === 0) show(null);
+  }
+}
+
+/** Works the maps that are not propagated yet, one after another; one that is no longer asked for is given up. */
+export function usePropagate(maps: readonly (MapProblem | null)[]): void {
+  const wanted = useMemo(
+    () => new Map(maps.filter((m) => m !== null).map((problem) => [mapKey(problem), problem])),
+    [maps],
+  );
+  useQueries({
+    queries: [...wanted].map(([key, problem]) => ({
+      queryKey: keys.spread(key),
+      queryFn: ({ signal }: { signal: AbortSignal }) => work(problem, signal),
+      staleTime: 'static' as const,
+      gcTime: KEPT_MS,
+      retry: false,
+      structuralSharing: false,
+      // Found by `useSpreads`, without haste.
+      notifyOnChangeProps: [],
+    })),
+  });
 }

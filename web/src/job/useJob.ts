@@ -16,7 +16,7 @@ import { keys, queryClient } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSession } from '../people/index.js';
 import { pendingEntries } from './logEntryOf.js';
-import { onAnswered, useOutbox } from './outbox.js';
+import { onAnswered, useOutbox } from '../outbox/index.js';
 
 const NO_MAPS: JobContext['judgement']['maps'] = [];
 
@@ -80,7 +80,7 @@ export function useJob(id: string) {
       },
     [read, spreadOf, answered, unit, by],
   );
-  usePropagate(context?.judgement.maps ?? NO_MAPS, spreadOf);
+  usePropagate(context?.judgement.maps ?? NO_MAPS);
 
   useEffect(() => {
     const job = view?.file.job;

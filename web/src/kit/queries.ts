@@ -25,5 +25,8 @@ export const keys = {
   engine: (id: string) => ['engines', id] as const,
   gauges: ['gauges'] as const,
   studies: ['gauges', 'studies'] as const,
+  /** Propagated maps, by problem. */
+  spreads: ['spreads'] as const,
+  spread: (problem: string) => ['spreads', problem] as const,
   reports: (jobId: string) => ['reports', jobId] as const,
 };

@@ -1,4 +1,5 @@
-import { newEntry, post } from '../job/index.js';
+import { newEntry } from '../job/index.js';
+import { post } from '../outbox/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { useState, type FormEvent } from 'react';
 import {

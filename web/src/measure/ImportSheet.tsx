@@ -13,7 +13,8 @@ import {
   type TableColumn,
   type TableMapping,
 } from '@tribos/core';
-import { tellAnswered, type JobContext } from '../job/index.js';
+import { type JobContext } from '../job/index.js';
+import { tellAnswered } from '../outbox/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { Button, SelectField, Sheet, TextArea } from '../ui/index.js';
 

@@ -1,6 +1,7 @@
 import { useState, type FormEvent } from 'react';
 import { NOTE, type JobFile } from '@tribos/core';
-import { newEntry, post } from '../job/index.js';
+import { newEntry } from '../job/index.js';
+import { post } from '../outbox/index.js';
 import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
 
 export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {

@@ -1,5 +1,6 @@
 import { lengthText } from '../forms/index.js';
-import { newEntry, post } from '../job/index.js';
+import { newEntry } from '../job/index.js';
+import { post } from '../outbox/index.js';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import { useState, type FormEvent } from 'react';
 import {

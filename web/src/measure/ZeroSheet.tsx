@@ -1,5 +1,6 @@
 import { onFigure, takeFromLine } from '../gaugeLine/index.js';
-import { newEntry, post, type JobContext } from '../job/index.js';
+import { newEntry, type JobContext } from '../job/index.js';
+import { post } from '../outbox/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { useEffect, useState, type FormEvent } from 'react';
 import {
