@@ -113,6 +113,42 @@ describe('the log', () => {
     expect(body.detail).toMatch(/Nothing was saved\.$/u);
   });
 
+  it('lets no reading stand in for one on which no slip was found, nor for another place', async () => {
+    const job = await newTwin(world.technician);
+    const path = `/api/jobs/${job.file.job.id}/log`;
+    const sound = readingBody(job, '77.094');
+    await world.technician
+      .post(path)
+      .send({ entries: [sound] })
+      .expect(200);
+    const stands = (over: object = {}) =>
+      readingBody(job, '77.012', { corrects: { readingId: sound.id, slip: 'unit' }, ...over });
+    const { body } = await world.technician
+      .post(path)
+      .send({ entries: [stands()] })
+      .expect(422);
+    expect(body.detail).toContain('That slip was not found on the reading it is to stand in for.');
+    const { body: view } = await world.technician.get(`/api/jobs/${job.file.job.id}`).expect(200);
+    expect((view as JobView).file.log.map((e) => e.id)).toEqual([sound.id]);
+    // Inches where millimetres were meant are asked about, and may be corrected where it stands only.
+    const slipped = readingBody(job, '3.0352');
+    const elsewhere = { station: { part: 'bore', cylinder: 1, depth: 15_000_000, angle: 0 } };
+    const instead = (over: object = {}) =>
+      readingBody(job, '77.094', { corrects: { readingId: slipped.id, slip: 'unit' }, ...over });
+    await world.technician
+      .post(path)
+      .send({ entries: [slipped] })
+      .expect(200);
+    await world.technician
+      .post(path)
+      .send({ entries: [instead(elsewhere)] })
+      .expect(422);
+    await world.technician
+      .post(path)
+      .send({ entries: [instead()] })
+      .expect(200);
+  });
+
   it('cannot be rewritten, even by the owner of the database; a broken chain is found', async () => {
     const job = await newTwin(world.technician);
     await world.technician

@@ -1,5 +1,6 @@
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
+import pg from 'pg';
 import { v7 } from 'uuid';
 import type { EngineView, InstrumentView } from '@tribos/contract';
 import { jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
@@ -102,6 +103,27 @@ describe('limits', () => {
       .post(path)
       .send({ ...inches, confirmed: true })
       .expect(201);
+  });
+
+  it('of the shop tighten what the sheet says and never contradict it', async () => {
+    const { spec } = await engine('644 Twin');
+    const path = `/api/engines/${spec.id}/limits`;
+    const rule = (low: number) =>
+      body({
+        feature: 'clearance',
+        state: 'service',
+        low,
+        high: null,
+        sourceType: 'shop-rule',
+        party: 'Ternhollow',
+        document: 'Shop rules',
+        confirmed: true,
+      });
+    const against = await world.lead.post(path).send(rule(400_000)).expect(422);
+    expect(against.body).toMatchObject({ code: 'contradiction', errors: [{ path: '/low' }] });
+    expect(against.body.detail).toMatch(/leaves nothing of .+Nothing was saved\.$/u);
+    expect((await engine('644 Twin')).spec.limits).toEqual(spec.limits);
+    await world.lead.post(path).send(rule(35_000)).expect(201);
   });
 
   it('answer a stale edit with 409 and both sides', async () => {
@@ -226,6 +248,30 @@ describe('gauges', () => {
   ])('refuse %s', async (_, over) => {
     const { body: problem } = await world.lead.post('/api/gauges').send(gauge(over)).expect(422);
     expect(problem.errors[0].path).toMatch(/^\//u);
+  });
+});
+
+describe('parts of a sheet', () => {
+  it('stand on the engine they were entered for, and on nobody else’s', async () => {
+    const { spec } = await engine('386');
+    expect(spec).not.toHaveProperty('parts');
+    const owner = new pg.Client({ connectionString: world.ownerUrl });
+    const client = new pg.Client({ connectionString: world.url });
+    await Promise.all([owner.connect(), client.connect()]);
+    try {
+      const { rows } = await owner.query('SELECT shop_id FROM engines WHERE id = $1', [spec.id]);
+      const insert = 'INSERT INTO sheet_parts (shop_id, engine_id, part, body) VALUES ($1, $2, $3, $4)';
+      const part = [rows[0].shop_id, spec.id, 'rods', { marked: 'exhaust' }];
+      await expect(client.query(insert, part)).rejects.toThrow('row-level security');
+      await client.query('SELECT set_config($1, $2, false)', ['app.shop_id', rows[0].shop_id]);
+      await client.query(insert, part);
+      await expect(client.query(insert, [rows[0].shop_id, v7(), 'rods', {}])).rejects.toThrow('foreign key');
+    } finally {
+      await Promise.all([owner.end(), client.end()]);
+    }
+    expect((await engine(spec.model)).spec.parts).toEqual({ rods: { marked: 'exhaust' } });
+    expect((await engine('644 Twin')).spec).not.toHaveProperty('parts');
+    await world.stranger.get(`/api/engines/${spec.id}`).expect(404);
   });
 });
 

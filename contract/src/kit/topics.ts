@@ -6,6 +6,7 @@ export const TOPICS = [
   'engines',
   'limits',
   'kits',
+  'sheet_parts',
   'instruments',
   'studies',
   'reports',

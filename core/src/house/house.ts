@@ -10,7 +10,8 @@ import {
 } from '../log/index.js';
 import { readings } from '../readings/index.js';
 import { routes } from '../routes/index.js';
-import type { Misfit } from '../shape/index.js';
+import type { Misfit, Naming } from '../shape/index.js';
+import type { SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
@@ -21,6 +22,22 @@ export const kindsOf = (rooms: readonly Room[]): readonly EntryKind[] =>
   rooms.flatMap((r) => r.entries ?? []);
 
 export const KINDS = kindsOf(HOUSE);
+
+/** Every part an engine's sheet may hold. */
+export const sheetsOf = (rooms: readonly Room[]): readonly SheetPart[] =>
+  rooms.flatMap((r) => r.sheets ?? []);
+
+/** The parts of a sheet for another shop, every id in them as `naming` says. */
+export const partsRenamed = (
+  parts: Readonly<Record<string, unknown>>,
+  naming: Naming,
+  rooms: readonly Room[] = HOUSE,
+): Readonly<Record<string, unknown>> =>
+  Object.fromEntries(
+    sheetsOf(rooms).flatMap(({ name, shape }) =>
+      name in parts ? [[name, shape.renamed(parts[name], naming, `/engine/parts/${name}`)]] : [],
+    ),
+  );
 
 /** What a screen sends: an entry of any kind of the house, without what only its reader adds. */
 export interface SentEntry {

@@ -1,5 +1,5 @@
 import { ROUTE_NAMES } from '../job/index.js';
-import { angle, day, name, size, time, type EntryKind } from '../log/index.js';
+import { angle, day, name, size, time } from '../log/index.js';
 import {
   boolean,
   byKind,
@@ -13,8 +13,9 @@ import {
   text,
   type Shape,
 } from '../shape/index.js';
-import { EXPANSION, FEATURE_KEYS } from '../specs/index.js';
-import { KINDS } from './house.js';
+import { EXPANSION, FEATURE_KEYS, type SheetPart } from '../specs/index.js';
+import type { Room } from '../verdicts/index.js';
+import { HOUSE, kindsOf, sheetsOf } from './house.js';
 
 const material = oneOf(...Object.keys(EXPANSION));
 const wall = oneOf('iron-sleeve', 'plated', 'chrome');
@@ -53,37 +54,44 @@ const limit = object(
   },
 );
 
-const engine = object({
-  id,
-  maker: name,
-  model: name,
-  kind: oneOf('motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'),
-  strokes: oneOf(2, 4),
-  cylinders: list(name, 1, 12),
-  bore: integer(5_000_000, 500_000_000),
-  stroke: integer(5_000_000, 500_000_000),
-  wall,
-  zeroAt: name,
-  pinAxisDeg: angle,
-  depths: object({ top: size, mid: size, low: size }),
-  wallDepth: size,
-  ports: list(
-    object({ name, roof: size, floor: size, from: number(-360, 360), to: number(-360, 720) }),
-    0,
-    40,
-  ),
-  sleeveOuter: orNull(size),
-  pin: orNull(size),
-  cooling: oneOf('liquid', 'air'),
-  year: orNull(integer(1900, 2200)),
-  code: orNull(name),
-  limits: list(limit, 0, 500),
-  kits: list(
-    object({ id, maker: name, name, oversize: size, piston: size, material, gaugeHeight: orNull(size) }),
-    0,
-    100,
-  ),
-});
+/** An engine's sheet; with no parts in the house nothing is said of them. */
+const engineOf = (sheets: readonly SheetPart[]) =>
+  object(
+    {
+      id,
+      maker: name,
+      model: name,
+      kind: oneOf('motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'),
+      strokes: oneOf(2, 4),
+      cylinders: list(name, 1, 12),
+      bore: integer(5_000_000, 500_000_000),
+      stroke: integer(5_000_000, 500_000_000),
+      wall,
+      zeroAt: name,
+      pinAxisDeg: angle,
+      depths: object({ top: size, mid: size, low: size }),
+      wallDepth: size,
+      ports: list(
+        object({ name, roof: size, floor: size, from: number(-360, 360), to: number(-360, 720) }),
+        0,
+        40,
+      ),
+      sleeveOuter: orNull(size),
+      pin: orNull(size),
+      cooling: oneOf('liquid', 'air'),
+      year: orNull(integer(1900, 2200)),
+      code: orNull(name),
+      limits: list(limit, 0, 500),
+      kits: list(
+        object({ id, maker: name, name, oversize: size, piston: size, material, gaugeHeight: orNull(size) }),
+        0,
+        100,
+      ),
+    },
+    sheets.length === 0
+      ? {}
+      : { parts: object({}, Object.fromEntries(sheets.map((p) => [p.name, p.shape]))) },
+  );
 
 const instrument = object({
   id,
@@ -116,7 +124,7 @@ const study = object({
 });
 
 /** The job file as the rooms of a house make it. */
-export const jobFileShapeOf = (kinds: readonly EntryKind[]): Shape =>
+export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
   object({
     format: oneOf('tribos-job'),
     version: oneOf(3),
@@ -125,7 +133,7 @@ export const jobFileShapeOf = (kinds: readonly EntryKind[]): Shape =>
       rules: object({ wearThreshold: number(0.8, 0.999) }),
       allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
     }),
-    engine,
+    engine: engineOf(sheetsOf(rooms)),
     instruments: list(instrument, 0, 500),
     studies: list(study, 0, 10_000),
     job: object({
@@ -150,7 +158,7 @@ export const jobFileShapeOf = (kinds: readonly EntryKind[]): Shape =>
       fitted: object({ piston: orNull(name), ring: orNull(name) }),
       overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
     }),
-    log: list(byKind('kind', Object.fromEntries(kinds.map((k) => [k.kind, k.shape])))),
+    log: list(byKind('kind', Object.fromEntries(kindsOf(rooms).map((k) => [k.kind, k.shape])))),
     decisions: list(
       object({ id, at: time, by: name, route: oneOf(...ROUTE_NAMES), kitId: orNull(id), reason: text() }),
       0,
@@ -158,7 +166,7 @@ export const jobFileShapeOf = (kinds: readonly EntryKind[]): Shape =>
     ),
   });
 
-export const jobFileShape = jobFileShapeOf(KINDS);
+export const jobFileShape = jobFileShapeOf(HOUSE);
 
 /** The JSON Schema published for the job file, format version 3. */
 export const jobFileSchema = {

@@ -63,6 +63,8 @@ export interface EngineSpec {
   readonly code: string | null;
   readonly limits: readonly Limit[];
   readonly kits: readonly Kit[];
+  /** What rooms need from this engine's sheet, by the name of the part; absent where nothing was entered. */
+  readonly parts?: Readonly<Record<string, unknown>>;
 }
 
 /** The material whose expansion the wall follows: the sleeve, or the cylinder under the plating. */

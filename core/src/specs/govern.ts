@@ -66,7 +66,8 @@ const leavesNothing = (l: Pick<Limit, 'low' | 'high'>): boolean =>
   l.low !== null && l.high !== null && l.low > l.high;
 
 /**
- * Whether a shop rule would leave no range at all of a sheet's limit it can meet: it is refused on entry.
+ * Whether a shop rule would leave no range at all of a sheet's limit it can meet: it is refused on entry. An end
+ * the sheet is silent about counts too: no least size lies above the largest.
  * @returns the limit it contradicts, or null
  */
 export function contradictedBy(
@@ -79,7 +80,10 @@ export function contradictedBy(
         l.source.type !== 'shop-rule' &&
         l.feature === rule.feature &&
         l.state === rule.state &&
-        leavesNothing(tightenedBy(l, [{ ...l, ...rule }])),
+        leavesNothing({
+          low: l.low === null || rule.low === null ? (l.low ?? rule.low) : Math.max(l.low, rule.low),
+          high: l.high === null || rule.high === null ? (l.high ?? rule.high) : Math.min(l.high, rule.high),
+        }),
     ) ?? null
   );
 }

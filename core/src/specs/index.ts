@@ -6,4 +6,5 @@ export * from './govern.js';
 export * from './limit.js';
 export * from './material.js';
 export * from './ports.js';
+export * from './sheetPart.js';
 export * from './state.js';

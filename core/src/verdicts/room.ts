@@ -1,6 +1,7 @@
 import type { Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import type { EntryKind, Place } from '../log/index.js';
+import type { SheetPart } from '../specs/index.js';
 import type { LengthUnit } from '../units/index.js';
 import type { Figure } from './figure.js';
 
@@ -110,6 +111,8 @@ export interface Room {
   readonly station: string;
   /** Kinds of entry that are its own. */
   readonly entries?: readonly EntryKind[];
+  /** What it needs from the engine's sheet. */
+  readonly sheets?: readonly SheetPart[];
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
   readonly steps?: (file: JobFile) => readonly Step[];
   readonly blockers?: (file: JobFile) => readonly Blocker[];

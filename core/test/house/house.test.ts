@@ -13,8 +13,12 @@ import {
   kindsOf,
   mm,
   oneOf,
+  orNull,
+  partsRenamed,
   readBy,
+  ref,
   reportOf,
+  sheetPart,
   um,
   URGENCIES,
   type Action,
@@ -39,10 +43,16 @@ const TRIED = entryKind('rod-side-tried', {
   goes: integer(0, 2_000_000),
   by_hand: oneOf('yes', 'no'),
 });
+/** What the sheet says of how the rods are put in. */
+const ROD_SHEET = sheetPart('rods', {
+  marked: oneOf('exhaust', 'intake'),
+  kit: orNull(ref('kit')),
+});
 const rods: Room = {
   name: 'rods',
   station: 'bottom',
   entries: [TRIED],
+  sheets: [ROD_SHEET],
   figures: (file) =>
     TRIED.in(file.log).map((e) =>
       judgeValue(file, {
@@ -165,10 +175,33 @@ describe('a trial room', () => {
     expect(read.ok).toBe(true);
     expect(bodyMisfitsIn(kinds, { ...tried, rod: 40 })).toMatchObject([{ path: '/rod' }]);
     expect(bodyMisfitsIn(kinds, { ...tried, extra: 1 })).toMatchObject([{ path: '/extra' }]);
-    const schema = jobFileShapeOf(kinds).schema;
+    const schema = jobFileShapeOf(WITH_RODS).schema;
     const valid = new Ajv2020({ strict: false }).compile(schema);
     expect(valid(JSON.parse(JSON.stringify(after)))).toBe(true);
-    expect(jobFileShapeOf(KINDS).check(after, '')[0]?.path).toMatch(/^\/log\/\d+\/kind$/u);
+    expect(jobFileShapeOf(HOUSE).check(after, '')[0]?.path).toMatch(/^\/log\/\d+\/kind$/u);
+  });
+
+  it('brings a part of the engine’s sheet: typed, checked, in the schema, its ids renamed', () => {
+    const parts = { rods: { marked: 'exhaust', kit: 'k-050' } };
+    const sheet = (given: unknown) => ({ ...after, engine: { ...engine, parts: given } });
+    const shape = jobFileShapeOf(WITH_RODS);
+    expect(ROD_SHEET.of({ parts })).toEqual(parts.rods);
+    expect(ROD_SHEET.of(engine)).toBeNull();
+    expect(shape.check(sheet(parts), '')).toEqual([]);
+    expect(shape.check(after, '')).toEqual([]);
+    expect(shape.check(sheet({ rods: { marked: 'up', kit: null } }), '')).toMatchObject([
+      { path: '/engine/parts/rods/marked' },
+    ]);
+    // A house without the room refuses what it could not keep.
+    expect(jobFileShapeOf(HOUSE).check({ ...file, engine: { ...engine, parts } }, '')).toMatchObject([
+      { path: '/engine/parts' },
+    ]);
+    expect(
+      new Ajv2020({ strict: false }).compile(shape.schema)(JSON.parse(JSON.stringify(sheet(parts)))),
+    ).toBe(true);
+    expect(partsRenamed(parts, (what, id) => `${what} ${id}`, WITH_RODS)).toEqual({
+      rods: { marked: 'exhaust', kit: 'kit k-050' },
+    });
   });
 
   it('is judged, on a subject of its own', () => {

@@ -1,5 +1,6 @@
 import {
   applies,
+  contradictedBy,
   entryGuards,
   featureInfo,
   governing,
@@ -144,5 +145,37 @@ describe('guards on entry', () => {
     ],
   ])('asks about %s', (_, draft, others, code) => {
     expect(codes(draft, others)).toContain(code);
+  });
+});
+
+describe('a shop rule on its way in', () => {
+  const rule = (low: number | null, high: number | null) =>
+    limit('clearance', 'new', low, high, { type: 'shop-rule', party: 'Shop' });
+  const against = (low: number | null, high: number | null, limits = [maker]) =>
+    contradictedBy(rule(low, high), limits);
+
+  it.each([
+    ['a least clearance above the sheet’s largest', 0.06, null],
+    ['a largest clearance below the sheet’s least', null, 0.02],
+    ['a range that lies above', 0.06, 0.07],
+  ])('is refused when it is %s', (_, low, high) => {
+    expect(against(low, high)).toBe(maker);
+  });
+
+  it('is refused as well where the sheet is silent about that end', () => {
+    expect(against(0.09, null, [limit('clearance', 'new', null, 0.08)])).not.toBeNull();
+  });
+
+  it.each([
+    ['tightens', 0.035, 0.045],
+    ['leaves one size', 0.05, null],
+    ['would loosen, and so does nothing', 0.01, 0.09],
+  ])('is kept when it %s', (_, low, high) => {
+    expect(against(low, high)).toBeNull();
+  });
+
+  it('has nothing to do with another state, nor with another shop rule', () => {
+    expect(against(0.06, null, [makerService])).toBeNull();
+    expect(against(0.06, null, [rule(0.03, 0.05)])).toBeNull();
   });
 });

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { JobView } from '@tribos/contract';
 import {
+  partsRenamed,
   readJobFile,
   placeName,
   toDecimal,
@@ -34,9 +35,10 @@ class Ids {
 }
 
 /** What an engine says, whatever its ids. */
-const engineText = ({ id: _id, limits, kits, ...rest }: EngineSpec): string =>
+const engineText = ({ id: _id, limits, kits, parts, ...rest }: EngineSpec): string =>
   canonical({
     ...rest,
+    parts: parts ? partsRenamed(parts, () => '') : {},
     limits: limits.map(({ id: _l, ...l }) => l),
     kits: kits.map(({ id: _k, ...k }) => canonical(k)).sort(),
   });
@@ -195,6 +197,7 @@ export class ExchangeService {
       id,
       limits: engine.limits.map((l) => ({ ...l, id: ids.of(l.id) })),
       kits: engine.kits.map((k) => ({ ...k, id: ids.of(k.id) })),
+      ...(engine.parts ? { parts: partsRenamed(engine.parts, (_, part) => ids.of(part)) } : {}),
     });
     return id;
   }

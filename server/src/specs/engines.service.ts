@@ -13,7 +13,7 @@ import {
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
-import { EngineModel, KitModel, LimitModel } from './models.js';
+import { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
 import { engineOf, engineRow, limitOf, limitRow } from './rows.js';
 
 @Injectable()
@@ -22,6 +22,7 @@ export class EnginesService {
     @InjectModel(EngineModel) private readonly engines: typeof EngineModel,
     @InjectModel(LimitModel) private readonly limits: typeof LimitModel,
     @InjectModel(KitModel) private readonly kits: typeof KitModel,
+    @InjectModel(SheetPartModel) private readonly parts: typeof SheetPartModel,
     private readonly scope: Scope,
     private readonly audit: AuditService,
   ) {}
@@ -53,8 +54,9 @@ export class EnginesService {
     if (!row) throw notFound('engine');
     const limits = await this.limits.findAll({ where: { engineId: id }, order: ['position', 'id'] });
     const kits = await this.kits.findAll({ where: { engineId: id }, order: ['oversize', 'id'] });
+    const parts = await this.parts.findAll({ where: { engineId: id }, order: ['part'] });
     return {
-      spec: engineOf(row, limits, kits),
+      spec: engineOf(row, limits, kits, parts),
       limitVersions: Object.fromEntries(limits.map((l) => [l.id, l.version])),
     };
   }
@@ -69,12 +71,15 @@ export class EnginesService {
     return specs;
   }
 
-  /** Keeps a whole engine with its limits and kits, as the demo and an import bring it. */
+  /** Keeps a whole engine with its limits, kits and the parts of its sheet, as the demo and an import bring it. */
   async keep(spec: EngineSpec): Promise<void> {
     const { shopId } = this.scope.who;
     await this.engines.create({ ...engineRow(spec), shopId });
     await this.limits.bulkCreate(spec.limits.map((l, i) => ({ ...limitRow(l, spec.id, i + 1), shopId })));
     await this.kits.bulkCreate(spec.kits.map((k) => ({ ...k, engineId: spec.id, shopId })));
+    await this.parts.bulkCreate(
+      Object.entries(spec.parts ?? {}).map(([part, body]) => ({ engineId: spec.id, part, body, shopId })),
+    );
   }
 
   async create(body: NewEngine): Promise<EngineView> {

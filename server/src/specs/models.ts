@@ -61,3 +61,11 @@ export class KitModel extends ShopRow {
   @Column(text) declare material: string;
   @Column(length) declare gaugeHeight: number | null;
 }
+
+@ShopTable('sheet_parts')
+export class SheetPartModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare engineId: string;
+  @PrimaryKey @Column(text) declare part: string;
+  @Column(integer) declare version: number;
+  @Column(json) declare body: object;
+}

@@ -1,5 +1,5 @@
 import { nm, type EngineSpec, type Kit, type Limit, type Port } from '@tribos/core';
-import type { EngineModel, KitModel, LimitModel } from './models.js';
+import type { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
 
 /** Rows to the core's data and back. Undefined optional fields stay absent, so that a round trip is identical. */
 export function limitOf(row: LimitModel): Limit {
@@ -64,6 +64,7 @@ export function engineOf(
   row: EngineModel,
   limits: readonly LimitModel[],
   kits: readonly KitModel[],
+  parts: readonly SheetPartModel[],
 ): EngineSpec {
   return {
     id: row.id,
@@ -87,6 +88,7 @@ export function engineOf(
     code: row.code,
     limits: limits.map(limitOf),
     kits: kits.map(kitOf),
+    ...(parts.length > 0 ? { parts: Object.fromEntries(parts.map((p) => [p.part, p.body])) } : {}),
   };
 }
 

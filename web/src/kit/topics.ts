@@ -14,6 +14,7 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
   engines: engine,
   limits: engine,
   kits: engine,
+  sheet_parts: engine,
   instruments: gauge,
   studies: gauge,
   reports: (id) => [keys.reports(id)],
