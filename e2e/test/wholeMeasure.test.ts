@@ -271,6 +271,10 @@ describe('the whole map', () => {
     await driver.findElement(By.xpath('//button[.//span[text()="Largest bore"]]')).click();
     await sees(driver, '95 % of 200 000 draws of the whole map', 20_000);
     await press(driver, Key.ESCAPE);
+    await driver.wait(
+      async () => !(await driver.findElement(By.css('body')).getText()).includes('working the map'),
+      20_000,
+    );
     await driver.findElement(By.xpath('//button[.//span[text()="Loosest clearance"]]')).click();
     await at.station.button('Why this clearance').click();
     await driver.wait(until.elementLocated(By.css('[role=img] canvas')), 5_000);

@@ -133,7 +133,7 @@ export function ReadingBar({
               <button
                 type="button"
                 onClick={onZero}
-                className="-my-2.5 ml-auto min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
+                className="-mt-2.5 -mb-2 ml-auto min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
               >
                 {zero ? 'close zero' : 'zero it'} <Kbd>z</Kbd>
               </button>
@@ -188,7 +188,7 @@ export function ReadingBar({
             </span>
             <button
               type="button"
-              className="-my-2.5 inline-flex min-h-11 items-center gap-1"
+              className="-mt-2.5 -mb-2 inline-flex min-h-11 items-center gap-1"
               onClick={entry.takeBack}
             >
               <Kbd>⌫</Kbd> take back
@@ -196,7 +196,7 @@ export function ReadingBar({
             {!leaves && (
               <button
                 type="button"
-                className="-my-2.5 min-h-11 px-1 text-blue underline underline-offset-4"
+                className="-mt-2.5 -mb-2 min-h-11 px-1 text-blue underline underline-offset-4"
                 aria-expanded={keypad}
                 onClick={() => setKeypad(!keypad)}
               >

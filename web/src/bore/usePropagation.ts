@@ -72,11 +72,19 @@ async function work(problem: MapProblem, signal: AbortSignal): Promise<MapSpread
     signal.throwIfAborted();
     const cancel = () => void start().cancel();
     signal.addEventListener('abort', cancel);
+    // Word of progress comes by a way of its own and may be late.
+    let running = true;
     try {
-      const spread = await start().work(problem, proxy(show));
+      const spread = await start().work(
+        problem,
+        proxy((done: number) => {
+          if (running) show(done);
+        }),
+      );
       signal.throwIfAborted();
       return spread!;
     } finally {
+      running = false;
       signal.removeEventListener('abort', cancel);
     }
   });
