@@ -5,8 +5,8 @@ import {
   nominalOf,
   readJobFile,
   READS,
-  senseOf,
   placeKey,
+  placeKindOf,
   um,
   walk,
   type EngineSpec,
@@ -109,7 +109,8 @@ describe('every engine of the shop', () => {
         for (const s of places) {
           const size = nominalOf(file, s);
           const fits = gauges.filter(
-            (i) => READS[i.type].includes(senseOf(s)) && size >= i.rangeLow && size <= i.rangeHigh,
+            (i) =>
+              READS[i.type].includes(placeKindOf(file, s).sense) && size >= i.rangeLow && size <= i.rangeHigh,
           );
           expect([placeKey(s), fits.length > 0]).toEqual([placeKey(s), true]);
         }

@@ -25,8 +25,11 @@ const at = (cylinder: number, depth: number, angle: number): Place => ({
   depth: mm(depth),
   angle,
 });
+/** Places of another station: on no map of a wall. */
+const JOURNALS = [0, 1, 2].map((journal) => ({ part: 'journal', journal }) as unknown as Place);
+const WALK = [...JOURNALS];
 const walkOn = (engine: EngineSpec, from: Place, ...ways: Direction[]) =>
-  ways.reduce((s, w) => move(engine, s, w, { piston: null, clearance: null }), from);
+  ways.reduce((s, w) => move(engine, s, w, { piston: null, clearance: null }, WALK), from);
 
 describe('arrows over the map', () => {
   it('go across the directions and down the depths to the piston, and back up', () => {
@@ -44,6 +47,11 @@ describe('arrows over the map', () => {
   it('pass the edge to the next cylinder and come round', () => {
     expect(walkOn(TWIN, at(0, 15, 135), 'right')).toEqual(at(1, 15, 0));
     expect(walkOn(TWIN, at(0, 15, 0), 'left')).toEqual(at(1, 15, 135));
+  });
+
+  it('go along the walk where a place is on no map, and come round', () => {
+    expect(walkOn(TWIN, JOURNALS[0]!, 'right', 'down')).toEqual(JOURNALS[2]);
+    expect(walkOn(TWIN, JOURNALS[0]!, 'left')).toEqual(JOURNALS[2]);
   });
 
   it('step over a window', () => {

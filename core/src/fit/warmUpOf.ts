@@ -1,5 +1,5 @@
 import type { BoreState } from '../bore/index.js';
-import { clearanceStates, fittedPiston, materialOf, type JobFile } from '../job/index.js';
+import { clearanceStates, fittedPiston, measurandAt, type JobFile } from '../job/index.js';
 import { placeKey } from '../log/index.js';
 import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import { governingFor } from '../verdicts/index.js';
@@ -53,8 +53,8 @@ export function warmUpOf(
   const build: WarmUpBuild = {
     bore: size,
     piston: piston.value,
-    boreMaterial: materialOf(file, { part: 'land', cylinder }),
-    pistonMaterial: materialOf(file, station),
+    boreMaterial: measurandAt(file, { part: 'land', cylinder }).material,
+    pistonMaterial: measurandAt(file, station).material,
   };
   const reference: WarmUpBuild = { ...build, piston: size - minimum };
   const { cooling } = file.engine;

@@ -1,12 +1,15 @@
 import { bore } from '../bore/index.js';
 import { fit } from '../fit/index.js';
+import { withPlaces, type JobFile } from '../job/index.js';
 import {
   bodyMisfitsIn,
+  LOG_PLACES,
   readBy,
   type EntryContext,
   type EntryKind,
   type EntryReading,
   type LogEntry,
+  type PlaceKind,
 } from '../log/index.js';
 import { readings } from '../readings/index.js';
 import { routes } from '../routes/index.js';
@@ -17,9 +20,25 @@ import type { Room } from '../verdicts/index.js';
 /** The rooms of the house, in order. A new station adds its room here. */
 export const HOUSE: readonly Room[] = [readings, bore, fit, routes];
 
+const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
+
+/** Every kind of place a gauge may go to: those that several rooms read, and each room's own. */
+export function placesIn(rooms: readonly Room[]): readonly PlaceKind[] {
+  const known = placesKnown.get(rooms);
+  if (known) return known;
+  const own = rooms.flatMap((r) => r.places ?? []);
+  const places = own.length === 0 ? LOG_PLACES : [...LOG_PLACES, ...own];
+  placesKnown.set(rooms, places);
+  return places;
+}
+
+/** A job as the rooms of a house know it: with the places they bring. */
+export const inHouse = (file: JobFile, rooms: readonly Room[] = HOUSE): JobFile =>
+  withPlaces(file, placesIn(rooms));
+
 /** Every kind of entry a log may hold, in the order they are published. */
 export const kindsOf = (rooms: readonly Room[]): readonly EntryKind[] =>
-  rooms.flatMap((r) => r.entries ?? []);
+  rooms.flatMap((r) => r.entries ?? []).map((kind) => kind.over?.(placesIn(rooms)) ?? kind);
 
 export const KINDS = kindsOf(HOUSE);
 

@@ -27,7 +27,7 @@ import {
   type Room,
   type Step,
 } from '../verdicts/index.js';
-import { HOUSE } from './house.js';
+import { HOUSE, inHouse } from './house.js';
 
 /** The one thing to do now. A room may bring kinds of its own besides these. */
 export type NextAction = ReadingAction | FitAction | RouteAction;
@@ -71,15 +71,22 @@ export type Prepared = Pick<Judgement, 'bores' | 'readings' | 'checks' | 'findin
 };
 
 /** @param unit the slip questions speak in */
-export const prepareJob = (file: JobFile, unit: LengthUnit = 'mm'): Prepared => ({
-  unit,
-  bores: boresOf(file, unit),
-  readings: readingsOf(file, unit),
-  checks: checksOf(file, unit),
-  findings: findingsOf(file),
-  scores: deepestScores(file),
-  maps: mapsOf(file, unit),
-});
+export function prepareJob(
+  written: JobFile,
+  unit: LengthUnit = 'mm',
+  rooms: readonly Room[] = HOUSE,
+): Prepared {
+  const file = inHouse(written, rooms);
+  return {
+    unit,
+    bores: boresOf(file, unit),
+    readings: readingsOf(file, unit),
+    checks: checksOf(file, unit),
+    findings: findingsOf(file),
+    scores: deepestScores(file),
+    maps: mapsOf(file, unit),
+  };
+}
 
 /** What heavy work found, from a look-up of propagated maps. */
 export const askWith = (unit: LengthUnit, spreadOf: SpreadOf): Ask => ({
@@ -143,14 +150,15 @@ function mostPressing(file: JobFile, found: Found, ask: Ask, rooms: readonly Roo
 /**
  * Verdicts on what was prepared, with whatever maps are propagated by now. Verdicts of a cylinder whose map
  * is as it was are the same objects as before.
- * @param file the one that was prepared
+ * @param written the one that was prepared
  */
 export function judgePrepared(
-  file: JobFile,
+  written: JobFile,
   prepared: Prepared,
   spreadOf: SpreadOf,
   rooms: readonly Room[] = HOUSE,
 ): Judgement {
+  const file = inHouse(written, rooms);
   const ask = askWith(prepared.unit, spreadOf);
   const byRoom = new Map(rooms.map((r) => [r, r.figures?.(file, ask) ?? []]));
   const all = [...byRoom.values()].flat();
@@ -183,4 +191,4 @@ export const judgeJob = (
   show: LengthUnit = 'mm',
   spreadOf: SpreadOf = () => null,
   rooms: readonly Room[] = HOUSE,
-): Judgement => judgePrepared(file, prepareJob(file, show), spreadOf, rooms);
+): Judgement => judgePrepared(file, prepareJob(file, show, rooms), spreadOf, rooms);

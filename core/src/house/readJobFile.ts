@@ -3,7 +3,7 @@ import { kindIn, type LogEntry } from '../log/index.js';
 import { slipsFound } from '../readings/index.js';
 import { decisionMisfit } from '../routes/index.js';
 import type { Misfit } from '../shape/index.js';
-import { KINDS, readEntry, type SentEntry } from './house.js';
+import { inHouse, KINDS, readEntry, type SentEntry } from './house.js';
 import { jobFileShape } from './jobFileShape.js';
 import { migrateJobFile } from './migrate.js';
 
@@ -83,7 +83,7 @@ export function readJobFile(json: unknown): JobFileReading {
   const current = migrateJobFile(json);
   const misfits = jobFileShape.check(current, '');
   if (misfits.length > 0) return { ok: false, misfits: misfits.slice(0, MOST_REPORTED) };
-  const file = current as JobFile;
+  const file = inHouse(current as JobFile);
   const wrong = references(file);
   return wrong.length > 0 ? { ok: false, misfits: wrong.slice(0, MOST_REPORTED) } : { ok: true, file };
 }

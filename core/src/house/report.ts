@@ -2,7 +2,7 @@ import type { SpreadOf } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
-import { HOUSE } from './house.js';
+import { HOUSE, inHouse } from './house.js';
 import { askWith, judgeJob } from './judgeJob.js';
 
 /** What stands on every report, whatever rooms wrote it. */
@@ -44,11 +44,12 @@ function jobSection(file: JobFile): Section {
  * @param spreadOf propagation of whole maps
  */
 export function reportOf(
-  file: JobFile,
+  written: JobFile,
   unit: LengthUnit = 'mm',
   spreadOf: SpreadOf = () => null,
   rooms: readonly Room[] = HOUSE,
 ): Report {
+  const file = inHouse(written, rooms);
   const judged = judgeJob(file, unit, spreadOf, rooms);
   const ask = askWith(unit, spreadOf);
   const found = { figures: judged.items };

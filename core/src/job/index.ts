@@ -2,3 +2,4 @@ export * from './benchOf.js';
 export * from './derived.js';
 export * from './fitted.js';
 export * from './jobFile.js';
+export * from './places.js';

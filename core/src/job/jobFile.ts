@@ -2,6 +2,7 @@ import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry } from '../log/index.js';
 import type { EngineSpec, Override } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
+import type { PlacedFile } from './places.js';
 
 /** quick 2 directions × 2 depths · usual 2 × 3 · full 4 × 3. */
 export type PlanName = 'quick' | 'usual' | 'full';
@@ -59,7 +60,7 @@ export interface JobFacts {
 }
 
 /** Everything a verdict needs, in one file: the open format a job travels in. */
-export interface JobFile {
+export interface JobFile extends PlacedFile {
   readonly format: 'tribos-job';
   readonly version: 3;
   readonly shop: Shop;

@@ -1,4 +1,4 @@
-import { fromDeviation, readingContext, READS, type Instrument } from '../gauges/index.js';
+import { fromDeviation, readingContext, READS, type Instrument, type Sense } from '../gauges/index.js';
 import {
   byKind,
   integer,
@@ -10,8 +10,8 @@ import {
   ref,
   text,
   type Naming,
+  type Shape,
 } from '../shape/index.js';
-import { isBlocked, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 import {
   entryKind,
@@ -22,29 +22,18 @@ import {
   type EntryOf,
 } from './entryKind.js';
 import { angle, cylinder, length, size, typed } from './fields.js';
-import { gapPlace, senseOf, sizePlace, type Place } from './place.js';
+import type { GapPlace, SizePlace } from './place.js';
+import { overPlaces, shapeOfPlaces, type AnyPlace, type PlaceKind } from './placeKind.js';
+import { LOG_PLACES } from './places/index.js';
+import { onCylinder, onKit, onWall } from './places/onSheet.js';
 import { SLIP_CODES, SUPERSEDES } from './slipCodes.js';
 import { supersedes, type Correcting } from './standing.js';
 import { resizes, WORK_KINDS } from './work.js';
 
-function onEngine(engine: EngineSpec, s: Place): void {
-  if (s.cylinder >= engine.cylinders.length)
-    throw new Refused('/station/cylinder', 'This engine has no such cylinder.');
-  if ((s.part === 'bore' || s.part === 'ring-gap') && s.depth > engine.wallDepth)
-    throw new Refused('/station/depth', 'That is below the end of the wall.');
-  if (s.part === 'bore' && isBlocked(engine, s.depth, s.angle))
-    throw new Refused('/station/angle', 'A contact would stand in a port there.');
-  if ((s.part === 'piston' || s.part === 'clearance') && s.kit !== null) onKit(engine, s.kit, '/station/kit');
-}
-
-function onKit(engine: EngineSpec, kit: string, path: string): void {
-  if (!engine.kits.some((k) => k.id === kit)) throw new Refused(path, 'This engine has no such kit.');
-}
-
-function gaugeFor(context: EntryContext, instrumentId: string, part: Place['part']): Instrument {
+function gaugeFor(context: EntryContext, instrumentId: string, sense: Sense, part: string): Instrument {
   const instrument = context.instruments.find((i) => i.id === instrumentId);
   if (!instrument) throw new Refused('/instrumentId', 'There is no such gauge in this shop.');
-  if (!READS[instrument.type].includes(senseOf({ part })))
+  if (!READS[instrument.type].includes(sense))
     throw new Refused('/instrumentId', `${instrument.name} does not read a ${part}.`);
   return instrument;
 }
@@ -86,7 +75,7 @@ export const ZERO = entryKind(
   {
     added: ['value'],
     read: (sent, context) => {
-      const instrument = gaugeFor(context, sent.instrumentId, 'bore');
+      const instrument = gaugeFor(context, sent.instrumentId, 'inside', 'bore');
       if (instrument.type !== 'dial-bore')
         throw new Refused('/instrumentId', 'Only a dial bore gauge is zeroed and read by deviation.');
       const from = sent.in;
@@ -99,36 +88,51 @@ export const ZERO = entryKind(
   },
 );
 
-/** One reading with a gauge, kept as it was typed. */
-export const READING = entryKind(
-  'reading',
-  {
-    station: sizePlace,
-    instrumentId: ref('instrument'),
-    text: typed,
-    unit: oneOf('mm', 'um', 'in', 'thou', 'tenths'),
-    value: length,
-    step: number(0, 1e9),
-    corrects: orNull(object({ readingId: ref('entry'), slip: oneOf(...SLIP_CODES) })),
-    zeroId: orNull(ref('entry')),
-    seen: orNull(ref('entry')),
-  },
-  {
-    added: ['unit', 'value', 'step'],
-    optional: ['corrects', 'zeroId', 'seen'],
-    read: (sent, context) => {
-      const instrument = gaugeFor(context, sent.instrumentId, sent.station.part);
-      onEngine(context.engine, sent.station);
-      const zero = sent.zeroId === null ? null : zeroOf(context, sent.zeroId, sent.instrumentId);
-      const read = parsed(sent.text, readingContext(instrument, zero !== null));
-      const value = zero ? fromDeviation(zero, read.value) : read.value;
-      if (value <= 0) throw new Refused('/text', 'That makes a size of nothing or less.');
-      const added = { unit: read.unit, value, step: read.step };
-      standsIn({ ...sent, ...added }, context);
-      return added;
+/** The kind of place something was read at, where it stands on this engine. */
+function placeOn(kinds: readonly PlaceKind[], place: AnyPlace, context: EntryContext): PlaceKind {
+  const kind = kinds.find((k) => k.part === place.part);
+  if (!kind) throw new Refused('/station/part', 'There is no such place for a gauge.');
+  kind.on(place, context.engine);
+  return kind;
+}
+
+/** Whether leaves bracket a place; any other is read as a size. */
+const isGapKind = (kind: PlaceKind): boolean => kind.sense === 'gap';
+
+/** Readings at any of several kinds of place. */
+const readingAt = (kinds: readonly PlaceKind[]) =>
+  entryKind(
+    'reading',
+    {
+      station: shapeOfPlaces(kinds.filter((k) => !isGapKind(k))) as Shape<SizePlace>,
+      instrumentId: ref('instrument'),
+      text: typed,
+      unit: oneOf('mm', 'um', 'in', 'thou', 'tenths'),
+      value: length,
+      step: number(0, 1e9),
+      corrects: orNull(object({ readingId: ref('entry'), slip: oneOf(...SLIP_CODES) })),
+      zeroId: orNull(ref('entry')),
+      seen: orNull(ref('entry')),
     },
-  },
-);
+    {
+      added: ['unit', 'value', 'step'],
+      optional: ['corrects', 'zeroId', 'seen'],
+      read: (sent, context) => {
+        const { part, sense } = placeOn(kinds, sent.station, context);
+        const instrument = gaugeFor(context, sent.instrumentId, sense, part);
+        const zero = sent.zeroId === null ? null : zeroOf(context, sent.zeroId, sent.instrumentId);
+        const read = parsed(sent.text, readingContext(instrument, zero !== null));
+        const value = zero ? fromDeviation(zero, read.value) : read.value;
+        if (value <= 0) throw new Refused('/text', 'That makes a size of nothing or less.');
+        const added = { unit: read.unit, value, step: read.step };
+        standsIn({ ...sent, ...added }, context);
+        return added;
+      },
+    },
+  );
+
+/** One reading with a gauge, kept as it was typed; at the places of every room of a house. */
+export const READING = overPlaces(LOG_PLACES, readingAt);
 export type ReadingEntry = EntryOf<typeof READING>;
 
 /** A reading stands in for another only where a named slip was found on that one, at the same place. */
@@ -150,26 +154,30 @@ function standsIn(entry: Correcting, context: EntryContext): void {
   );
 }
 
-/** One leaf or stack tried in a gap. */
-export const LEAF = entryKind(
-  'leaf',
-  {
-    station: gapPlace,
-    instrumentId: ref('instrument'),
-    stack: list(integer<Nanometres>(1, 100_000_000), 1, 3),
-    answer: oneOf('goes', 'drags', 'does-not'),
-  },
-  {
-    read: (sent, context) => {
-      const instrument = gaugeFor(context, sent.instrumentId, sent.station.part);
-      onEngine(context.engine, sent.station);
-      if (sent.stack.some((t) => !instrument.leaves.includes(nm(t))))
-        throw new Refused('/stack', `${instrument.name} holds no such leaf.`);
-      if (new Set(sent.stack).size < sent.stack.length)
-        throw new Refused('/stack', `${instrument.name} holds each leaf once.`);
+/** Leaves tried at any of several kinds of gap. */
+const leafAt = (kinds: readonly PlaceKind[]) =>
+  entryKind(
+    'leaf',
+    {
+      station: shapeOfPlaces(kinds.filter(isGapKind)) as Shape<GapPlace>,
+      instrumentId: ref('instrument'),
+      stack: list(integer<Nanometres>(1, 100_000_000), 1, 3),
+      answer: oneOf('goes', 'drags', 'does-not'),
     },
-  },
-);
+    {
+      read: (sent, context) => {
+        const { part, sense } = placeOn(kinds, sent.station, context);
+        const instrument = gaugeFor(context, sent.instrumentId, sense, part);
+        if (sent.stack.some((t) => !instrument.leaves.includes(nm(t))))
+          throw new Refused('/stack', `${instrument.name} holds no such leaf.`);
+        if (new Set(sent.stack).size < sent.stack.length)
+          throw new Refused('/stack', `${instrument.name} holds each leaf once.`);
+      },
+    },
+  );
+
+/** One leaf or stack tried in a gap; in the gaps of every room of a house. */
+export const LEAF = overPlaces(LOG_PLACES, leafAt);
 
 /** The comparator put back into its setting after a map. */
 export const CLOSING_ZERO = entryKind(
@@ -234,10 +242,8 @@ export const FINDING = entryKind(
   {
     optional: ['nail'],
     read: (sent, { engine }) => {
-      if (sent.cylinder >= engine.cylinders.length)
-        throw new Refused('/cylinder', 'This engine has no such cylinder.');
-      if (sent.place && sent.place.depth > engine.wallDepth)
-        throw new Refused('/place/depth', 'That is below the end of the wall.');
+      onCylinder(engine, sent.cylinder, '/cylinder');
+      if (sent.place) onWall(engine, sent.place.depth, '/place/depth');
     },
   },
 );
@@ -257,9 +263,8 @@ export const WORK_DONE = entryKind(
   },
   {
     read: (sent, { engine }) => {
-      if (sent.cylinder !== null && sent.cylinder >= engine.cylinders.length)
-        throw new Refused('/cylinder', 'This engine has no such cylinder.');
-      if (sent.kitId !== null) onKit(engine, sent.kitId, '/kitId');
+      if (sent.cylinder !== null) onCylinder(engine, sent.cylinder, '/cylinder');
+      onKit(engine, sent.kitId, '/kitId');
       if (sent.ticket && sent.ticket.low >= sent.ticket.high)
         throw new Refused('/ticket', 'The ticket must run from low to high.');
       if (sent.ticket && !resizes(sent.what))

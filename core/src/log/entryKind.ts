@@ -12,6 +12,7 @@ import {
 } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { name, time } from './fields.js';
+import type { PlaceKind } from './placeKind.js';
 import type { FoundOn } from './standing.js';
 
 /** What every entry of a log has. Each kind adds its own. */
@@ -75,6 +76,8 @@ export interface EntryKind<E extends AnyEntry = AnyEntry, B = unknown> {
   /** @throws Refused with the place and the sentence */
   read(body: B, context: EntryContext): E;
   renamed(entry: E, naming: Naming): E;
+  /** Where it is written at places of gauges: the same kind for the places of a whole house. */
+  readonly over?: (places: readonly PlaceKind[]) => EntryKind;
 }
 
 /**

@@ -1,5 +1,6 @@
 import type { LeafEntry, LogEntry, ReadingEntry } from './entries.js';
-import { placeKey, type SizePlace } from './place.js';
+import type { SizePlace } from './place.js';
+import { placeKey } from './placeKind.js';
 import { SUPERSEDES, type SlipCode } from './slipCodes.js';
 
 export interface StandingReading {

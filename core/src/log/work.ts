@@ -1,5 +1,4 @@
 import type { LogEntry, WorkEntry } from './entries.js';
-import type { Place } from './place.js';
 
 /** What a finished figure or step is called where it can be opened again. */
 export const REOPENED = {
@@ -64,38 +63,13 @@ export const WORK_KINDS = Object.keys(TABLE) as readonly WorkKind[];
 /** Whether work makes a wall of another size, which a ticket may give. */
 export const resizes = (what: WorkKind): boolean => WORK[what].wall !== undefined;
 
-const FIGURE: Record<Place['part'], Reopened | null> = {
-  bore: 'bore',
-  land: 'bore',
-  piston: 'piston',
-  pin: null,
-  'pin-bore': null,
-  'small-end': null,
-  clearance: 'clearance',
-  'ring-gap': 'ring-gap',
-};
+/** Whether work was done on a cylinder, or on all of them. */
+export const isDoneOn = (work: WorkEntry, cylinder: number): boolean =>
+  work.cylinder === null || work.cylinder === cylinder;
 
-/** The piston that work with a kit is about; the pin's hole goes with its piston. */
-function isAnotherPiston(station: Place, w: WorkEntry): boolean {
-  if (station.part !== 'piston' || w.kitId === null) return false;
-  if (w.what === 'piston-renewed') return station.kit !== null && station.kit !== w.kitId;
-  return w.what === 'piston-eased' && station.kit !== w.kitId;
-}
-
-/**
- * Whether work done after an entry has opened its station again.
- * @param after work entries later in the log than the reading
- */
-export function isReopened(station: Place, after: readonly WorkEntry[]): boolean {
-  const figure = FIGURE[station.part];
-  return after.some(
-    (w) =>
-      (w.cylinder === null || w.cylinder === station.cylinder) &&
-      ((figure !== null && WORK[w.what].reopens.includes(figure) && !isAnotherPiston(station, w)) ||
-        // Another piston brings another hole for the pin.
-        (station.part === 'pin-bore' && w.what === 'piston-renewed')),
-  );
-}
+/** Whether work opens a finished figure of a cylinder again. */
+export const opens = (work: WorkEntry, what: Reopened, cylinder: number): boolean =>
+  isDoneOn(work, cylinder) && WORK[work.what].reopens.includes(what);
 
 /** Work entries of a log with their place in it. */
 export const workOf = (log: readonly LogEntry[]): { readonly at: number; readonly entry: WorkEntry }[] =>

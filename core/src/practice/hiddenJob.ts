@@ -6,8 +6,8 @@ import {
   type Instrument,
   type TakenReading,
 } from '../gauges/index.js';
-import type { JobFile, PlanName } from '../job/index.js';
-import { partKey, placeKey, senseOf, type LogEntry, type SizePlace } from '../log/index.js';
+import { placeKindOf, type JobFile, type PlanName } from '../job/index.js';
+import { placeKey, type LogEntry, type SizePlace } from '../log/index.js';
 import { borePlan, pistonPlace } from '../readings/index.js';
 import type { EngineSpec, FeatureKey, Limit } from '../specs/index.js';
 import { mm, nm, toDecimal } from '../units/index.js';
@@ -110,7 +110,9 @@ export function hiddenJob(
   const instruments = [gauge, micrometer];
   const thermal = { celsius: 20, measured: true, sameBench: true, cylinder: null, piston: null };
   const bench = { instruments, thermal, studies: [] };
-  const places = borePlan(engineWith([]), plan, 0).map((p) => p.station);
+  const engine = engineWith([]);
+  const kindOf = (place: SizePlace) => placeKindOf({ engine }, place);
+  const places = borePlan(engine, plan, 0).map((p) => p.station);
   const depths = [...new Set(places.map((p) => p.depth))];
   const truth = trueFigures(bore, [...new Set(places.map((p) => p.angle))]);
   const piston = truth.smallest - CLEARANCE;
@@ -121,10 +123,10 @@ export function hiddenJob(
     instrumentId: i.id,
     at: AT,
     by: 'hidden',
-    part: partKey(station),
-    sense: senseOf(station),
+    part: kindOf(station).thing(station),
+    sense: kindOf(station).sense,
     material: station.part === 'piston' ? 'cast-high-silicon' : 'grey-iron',
-    thermalPart: station.part === 'piston' ? 'piston' : 'cylinder',
+    thermalPart: kindOf(station).warm,
     zero: null,
   });
   const all: readonly SizePlace[] = [...places, pistonPlace(0, null)];

@@ -8,8 +8,8 @@ import {
   type Instrument,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, materialOf, nominalOf, pistonAsked, type JobFile } from '../job/index.js';
-import { partKey, senseOf, type Place, type SizePlace } from '../log/index.js';
+import { benchOf, measurandAt, nominalOf, pistonAsked, placeKindOf, type JobFile } from '../job/index.js';
+import type { AnyPlace, SizePlace } from '../log/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { governingFor } from '../verdicts/index.js';
 
@@ -41,17 +41,14 @@ export function beforeMeasuring(file: JobFile, station: SizePlace, by: string, a
         instrumentId: instrument.id,
         at,
         by,
-        part: partKey(of),
-        sense: senseOf(of),
-        material: materialOf(file, of),
-        thermalPart: of.part === 'bore' || of.part === 'land' ? 'cylinder' : 'piston',
+        ...measurandAt(file, of),
       },
       bench,
     );
   const reach = (of: SizePlace) =>
     file.instruments.filter(
       (i) =>
-        READS[i.type].includes(senseOf(of)) &&
+        READS[i.type].includes(placeKindOf(file, of).sense) &&
         i.contacts === 2 &&
         nominalOf(file, of) >= i.rangeLow &&
         nominalOf(file, of) <= i.rangeHigh,
@@ -92,7 +89,7 @@ export function beforeMeasuring(file: JobFile, station: SizePlace, by: string, a
  */
 export function oneReadingU(
   file: JobFile,
-  station: Place,
+  station: AnyPlace,
   instrument: Instrument,
   by: string,
   at: string,
@@ -107,10 +104,7 @@ export function oneReadingU(
         instrumentId: instrument.id,
         at,
         by,
-        part: partKey(station),
-        sense: senseOf(station),
-        material: materialOf(file, station),
-        thermalPart: station.part === 'bore' || station.part === 'land' ? 'cylinder' : 'piston',
+        ...measurandAt(file, station),
         zero,
       },
       benchOf(file),

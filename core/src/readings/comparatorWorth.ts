@@ -1,6 +1,6 @@
 import { difference, readingEstimate, uncertaintyOf, type Instrument, type Zero } from '../gauges/index.js';
-import { benchOf, materialOf, nominalOf, type JobFile } from '../job/index.js';
-import { partKey, senseOf, type SizePlace } from '../log/index.js';
+import { benchOf, measurandAt, nominalOf, type JobFile } from '../job/index.js';
+import type { SizePlace } from '../log/index.js';
 import { nm } from '../units/index.js';
 import { pistonPlace } from './plan.js';
 
@@ -49,10 +49,7 @@ export function comparatorWorth(
         value: size,
         instrumentId,
         at,
-        part: partKey(of),
-        sense: senseOf(of),
-        material: materialOf(file, of),
-        thermalPart: of.part === 'bore' ? 'cylinder' : 'piston',
+        ...measurandAt(file, of),
         ...(by === undefined ? {} : { by }),
         ...(of.part === 'bore' ? { zero } : {}),
       },

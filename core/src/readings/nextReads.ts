@@ -6,7 +6,7 @@ import {
   type RankedAction,
   type ReadAction,
 } from '../gauges/index.js';
-import { fittedPiston, nominalOf, type JobFile } from '../job/index.js';
+import { fittedPiston, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
 import { placeKey, type BorePlace, type GapPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
 import { nm } from '../units/index.js';
@@ -45,20 +45,27 @@ function thirdDirection(file: JobFile, item: Figure): BorePlace | null {
   return angle === undefined ? null : { part: 'bore', cylinder, depth, angle };
 }
 
-/** The station whose reading is the figure in question. */
-export function placeBehind(item: Figure, readings: ReadingsState): PlaceState | null {
-  if (item.feature === 'finding') return null;
-  const parts: Partial<Record<Figure['feature'], readonly string[]>> = {
-    'pin.in-piston': ['pin-bore', 'pin'],
-    'pin.in-rod': ['small-end', 'pin'],
-  };
-  const of = parts[item.feature] ?? ['bore'];
+/** Figures worked from the whole map of a bore. */
+const OF_MAP: ReadonlySet<Figure['feature']> = new Set([
+  'bore',
+  'bore.out-of-round',
+  'bore.taper',
+  'clearance',
+]);
+
+const sideless = (key: string): string => key.slice(0, key.lastIndexOf(':'));
+
+/** The place whose reading is the figure in question: one that feeds it, or of the map it is worked from. */
+export function placeBehind(file: JobFile, item: Figure, readings: ReadingsState): PlaceState | null {
+  const ofMap = OF_MAP.has(item.feature);
   const here = [...readings.places.values()].filter(
-    (s) =>
-      of.includes(s.station.part) &&
-      s.station.cylinder === cylinderOf(item) &&
-      (s.station.part !== 'bore' || item.depth === null || s.station.depth === item.depth) &&
-      s.result,
+    ({ station, result }) =>
+      result &&
+      (ofMap
+        ? station.part === 'bore' &&
+          station.cylinder === cylinderOf(item) &&
+          (item.depth === null || station.depth === item.depth)
+        : sideless(placeKindOf(file, station).feeds(station)) === sideless(item.key)),
   );
   const sign = item.side === 'min' ? -1 : 1;
   return here.sort((a, b) => sign * (b.result!.estimate.value - a.result!.estimate.value))[0] ?? null;
@@ -72,7 +79,7 @@ const fused = (u: number, v: number): number => 1 / Math.hypot(1 / u, 1 / v);
  */
 export function nextReads(file: JobFile, item: Figure, readings: ReadingsState): RankedAction<NextRead>[] {
   if (item.value === null || item.limitAt === null || item.u === null) return [];
-  const behind = placeBehind(item, readings);
+  const behind = placeBehind(file, item, readings);
   if (!behind) return [];
   const { u } = item;
   const scatter = item.budget

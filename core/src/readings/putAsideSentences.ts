@@ -1,5 +1,5 @@
-import type { JobFile } from '../job/index.js';
-import { isReopened, WORK, workOf } from '../log/index.js';
+import { isReopened, type JobFile } from '../job/index.js';
+import { WORK, workOf } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { gaugeName } from './nextReads.js';
 import type { ReadingsState } from './standingReadings.js';
@@ -19,7 +19,7 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       known.n += 1;
       byZero.set(e.zeroId, known);
     } else {
-      const first = works.find((w) => w.at > i && isReopened(e.station, [w.entry]));
+      const first = works.find((w) => w.at > i && isReopened(file, e.station, [w.entry]));
       if (first) byWork.set(first.entry.id, (byWork.get(first.entry.id) ?? 0) + 1);
     }
   });

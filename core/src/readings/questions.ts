@@ -5,8 +5,8 @@ import {
   type TakenReading,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, materialOf, nominalOf, type JobFile } from '../job/index.js';
-import { partKey, placeKey, senseOf, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
+import { benchOf, measurandAt, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
+import { placeKey, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
 import { nm, type LengthUnit } from '../units/index.js';
 import { slips, type SlipQuestion } from './slips.js';
 import { zerosOf } from './zeros.js';
@@ -22,10 +22,7 @@ export const takenReading = (
   place: placeKey(e.station),
   at: e.at,
   by: e.by,
-  part: partKey(e.station),
-  sense: senseOf(e.station),
-  material: materialOf(file, e.station),
-  thermalPart: e.station.part === 'bore' || e.station.part === 'land' ? 'cylinder' : 'piston',
+  ...measurandAt(file, e.station),
   zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),
 });
 
@@ -38,14 +35,16 @@ export function questionsFor(
   show: LengthUnit,
 ): SlipQuestion[] {
   const instrument = instrumentOf(file, e.instrumentId);
-  const same = earlier.filter((r) => partKey(r.station) === partKey(e.station));
+  const kind = placeKindOf(file, e.station);
+  const thing = kind.thing(e.station);
+  const same = earlier.filter((r) => r.station.part === e.station.part && kind.thing(r.station) === thing);
   const zero = e.zeroId === null ? undefined : zeros.get(e.zeroId);
   return slips(e, {
     instrument,
     nominal: nominalOf(file, e.station),
     neighbours: same.map((r) => r.value),
     u: Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
-    offGaugeHeight: e.station.part === 'piston' && e.station.place !== 'gauge-height',
+    offGaugeHeight: kind.beside?.(e.station) ?? false,
     ...(zero
       ? {
           deviation: {

@@ -1,5 +1,6 @@
 import { READS, type Instrument } from '../gauges/index.js';
-import { PISTON_SPOTS, senseOf, type NewEntry, type PistonSpot, type SizePlace } from '../log/index.js';
+import { placeKindOf } from '../job/index.js';
+import { PISTON_SPOTS, type NewEntry, type PistonSpot, type SizePlace } from '../log/index.js';
 import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit } from '../units/index.js';
 
@@ -66,6 +67,12 @@ export const unitOfHead = (head: string): LengthUnit | null =>
 
 const plain = (text: string): string => text.trim().toLowerCase();
 
+/** The engine and the gauges that a table is read against. */
+interface TableContext {
+  readonly engine: EngineSpec;
+  readonly instruments: readonly Instrument[];
+}
+
 class Unread extends Error {}
 const unread = (sentence: string): never => {
   throw new Unread(sentence);
@@ -129,7 +136,7 @@ function stationOf(
 }
 
 function gaugeOf(
-  instruments: readonly Instrument[],
+  { engine, instruments }: TableContext,
   text: string,
   fallback: string | null,
   station: SizePlace,
@@ -139,7 +146,7 @@ function gaugeOf(
       ? instruments.find((i) => i.id === fallback)
       : instruments.find((i) => plain(i.name) === plain(text));
   if (!found) return unread(text === '' ? 'No gauge is given.' : `“${text}” is no gauge of this shop.`);
-  return READS[found.type].includes(senseOf(station))
+  return READS[found.type].includes(placeKindOf({ engine }, station).sense)
     ? found
     : unread(`${found.name} does not read a ${station.part}.`);
 }
@@ -158,7 +165,7 @@ function timeOf(text: string, fallback: string): string {
 export function tableRow(
   cells: readonly string[],
   mapping: TableMapping,
-  context: { readonly engine: EngineSpec; readonly instruments: readonly Instrument[] },
+  context: TableContext,
   defaults: TableDefaults,
 ): TableRow {
   const cell = (column: TableColumn): string => {
@@ -167,7 +174,7 @@ export function tableRow(
   };
   try {
     const station = stationOf(context.engine, cell, defaults);
-    const gauge = gaugeOf(context.instruments, cell('gauge'), defaults.instrumentId, station);
+    const gauge = gaugeOf(context, cell('gauge'), defaults.instrumentId, station);
     const unit = plain(cell('unit')) || defaults.unit;
     if (unit !== 'mm' && unit !== 'in') return unread(`“${cell('unit')}” is no unit here: mm or in.`);
     const parsed = parseReading(cell('value'), { unit });

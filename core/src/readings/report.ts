@@ -1,20 +1,32 @@
-import type { JobFile } from '../job/index.js';
-import type { SizePlace } from '../log/index.js';
+import { placesOf, type JobFile } from '../job/index.js';
+import type { AnyPlace } from '../log/index.js';
 import { bracketText, capital, placeName, printedDay, type Ask, type Section } from '../verdicts/index.js';
 import { readingsOf } from './facts.js';
 import { gaugeName } from './nextReads.js';
 import { placeFigure } from './placeFigure.js';
 import { putAsideSentences } from './putAsideSentences.js';
 
-/** Cylinder by cylinder, down its wall, then what runs in it. */
-const order = (p: SizePlace): number =>
-  p.cylinder * 1e12 + (p.part === 'bore' ? p.depth + p.angle : p.part === 'land' ? 0 : 5e11);
+/** Cylinder by cylinder, place by place as the house lists them, down the wall and round it. */
+function inOrderOf(file: JobFile): (a: AnyPlace, b: AnyPlace) => number {
+  const parts = placesOf(file).map((k) => k.part);
+  const rank = (p: AnyPlace & { readonly depth?: number; readonly angle?: number }) => [
+    p.cylinder ?? file.engine.cylinders.length,
+    parts.indexOf(p.part),
+    p.depth ?? 0,
+    p.angle ?? 0,
+  ];
+  return (a, b) => {
+    const [of, to] = [rank(a), rank(b)];
+    return of.map((n, i) => n - to[i]!).find((d) => d !== 0) ?? 0;
+  };
+}
 
 /** Every place that was read, as it stands, with the gauge and who held it. */
 export function readingsReport(file: JobFile, ask: Ask): Section[] {
   const { places, gaps, questions, zeros, setAside } = readingsOf(file, ask.unit);
   const day = printedDay;
-  const inOrder = [...places.values()].sort((a, b) => order(a.station) - order(b.station));
+  const order = inOrderOf(file);
+  const inOrder = [...places.values()].sort((a, b) => order(a.station, b.station));
   const sizes = inOrder.map((p) => {
     const last = p.readings.at(-1)!.entry;
     const gauges = [...new Set(p.readings.map((r) => gaugeName(file, r.entry.instrumentId)))];

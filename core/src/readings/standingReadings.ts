@@ -6,9 +6,8 @@ import {
   type LeafBracket,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, type JobFile } from '../job/index.js';
+import { benchOf, isReopened, type JobFile } from '../job/index.js';
 import {
-  isReopened,
   placeKey,
   standing,
   standingLeaves,
@@ -98,7 +97,7 @@ function putAside(file: JobFile, wandering: ZeroFate): Map<string, SetAside> {
   file.log.forEach((e, i) => {
     if (e.kind !== 'reading' && e.kind !== 'leaf') return;
     const after = works.filter((w) => w.at > i).map((w) => w.entry);
-    if (isReopened(e.station, after)) aside.set(e.id, 'work');
+    if (isReopened(file, e.station, after)) aside.set(e.id, 'work');
   });
   return aside;
 }

@@ -33,3 +33,9 @@ export function isBlocked(
 /** Thrust axis (across the pin), 0 ≤ angle < 180. */
 export const thrustAngle = (engine: Pick<EngineSpec, 'pinAxisDeg'>): number =>
   halfTurn(engine.pinAxisDeg + 90);
+
+/** A direction by what it means to the piston: thrust, pin, or degrees from thrust. */
+export function directionName(engine: Pick<EngineSpec, 'pinAxisDeg'>, angle: number): string {
+  const from = halfTurn(angle - thrustAngle(engine));
+  return from === 0 ? 'thrust' : from === 90 ? 'pin' : `${from}°`;
+}

@@ -1,6 +1,6 @@
 import type { Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import type { EntryKind, Place } from '../log/index.js';
+import type { EntryKind, Place, PlaceKind } from '../log/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { LengthUnit } from '../units/index.js';
 import type { Figure } from './figure.js';
@@ -111,6 +111,8 @@ export interface Room {
   readonly station: string;
   /** Kinds of entry that are its own. */
   readonly entries?: readonly EntryKind[];
+  /** Where its gauges go, besides the places that several rooms read. */
+  readonly places?: readonly PlaceKind[];
   /** What it needs from the engine's sheet. */
   readonly sheets?: readonly SheetPart[];
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];

@@ -1,7 +1,6 @@
 import type { LeafBracket } from '../gauges/index.js';
-import type { JobFile } from '../job/index.js';
-import { FINDINGS, PISTON_SPOTS, type FindingEntry, type Place } from '../log/index.js';
-import { halfTurn, thrustAngle } from '../specs/index.js';
+import { placeKindOf, type JobFile, type PlacedFile } from '../job/index.js';
+import { FINDINGS, type AnyPlace, type FindingEntry } from '../log/index.js';
 import {
   depthText,
   engravedText,
@@ -75,37 +74,9 @@ export function oddsWords(p: number): string {
   return k === 1 && n === 2 ? 'about even' : `about ${k} in ${n}`;
 }
 
-/** `left · 38 mm · thrust`: how a station is named everywhere. */
-export function placeName(file: Pick<JobFile, 'engine'>, s: Place, unit: LengthUnit = 'mm'): string {
-  const cylinder = file.engine.cylinders[s.cylinder] ?? `cylinder ${s.cylinder + 1}`;
-  const depth = (d: number) => depthText(d, unit);
-  const kit = 'kit' in s ? file.engine.kits.find((k) => k.id === s.kit) : undefined;
-  const piston = kit ? `${kit.name} piston` : 'piston';
-  switch (s.part) {
-    case 'bore':
-      return `${cylinder} · ${depth(s.depth)} · ${directionName(file, s.angle)}`;
-    case 'land':
-      return `${cylinder} · unworn land`;
-    case 'piston':
-      return `${cylinder} · ${piston} · ${PISTON_SPOTS[s.place]}`;
-    case 'pin':
-      return `${cylinder} · pin · ${s.place}`;
-    case 'pin-bore':
-      return `${cylinder} · pin hole in piston`;
-    case 'small-end':
-      return `${cylinder} · small end`;
-    case 'clearance':
-      return `${cylinder} · leaf beside the ${piston}`;
-    case 'ring-gap':
-      return `${cylinder} · ${s.ring} ring gap · ${depth(s.depth)}`;
-  }
-}
-
-/** A direction by what it means to the piston: thrust, pin, or degrees from thrust. */
-export function directionName(file: Pick<JobFile, 'engine'>, angle: number): string {
-  const from = halfTurn(angle - thrustAngle(file.engine));
-  return from === 0 ? 'thrust' : from === 90 ? 'pin' : `${from}°`;
-}
+/** `left · 38 mm · thrust`: how a place is named everywhere. */
+export const placeName = (file: PlacedFile, place: AnyPlace, unit: LengthUnit = 'mm'): string =>
+  placeKindOf(file, place).named(place, file.engine, unit).join(' · ');
 
 /** A finding in words: `score 0.010 mm deep, 32 mm down at 8°`. */
 export function findingText(

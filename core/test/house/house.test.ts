@@ -1,33 +1,25 @@
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import {
   bodyMisfitsIn,
-  entryKind,
   FEATURES,
   HOUSE,
-  integer,
   jobFileSchema,
   jobFileShapeOf,
   judgeJob,
-  judgeValue,
   KINDS,
   kindsOf,
   mm,
-  oneOf,
-  orNull,
   partsRenamed,
   readBy,
-  ref,
   reportOf,
-  sheetPart,
   um,
   URGENCIES,
-  type Action,
   type AnyEntry,
   type EntryContext,
   type JobFile,
-  type Room,
 } from '../../src/index.js';
 import { bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { ROD_SHEET, WITH_RODS } from './trialRoom.js';
 
 const MAP = [0, 1].map(() => [
   ['77.020', '77.019', '77.018', '77.019'],
@@ -36,77 +28,6 @@ const MAP = [0, 1].map(() => [
 ]);
 const SOUND = () => [...bores(MAP), piston(0, '76.960'), piston(1, '76.960')];
 
-/** Side clearance of a rod by leaves, filed by a room that nothing else has heard of. */
-const TRIED = entryKind('rod-side-tried', {
-  rod: integer(0, 11),
-  /** Widest leaf that goes, nm. */
-  goes: integer(0, 2_000_000),
-  by_hand: oneOf('yes', 'no'),
-});
-/** What the sheet says of how the rods are put in. */
-const ROD_SHEET = sheetPart('rods', {
-  marked: oneOf('exhaust', 'intake'),
-  kit: orNull(ref('kit')),
-});
-const rods: Room = {
-  name: 'rods',
-  station: 'bottom',
-  entries: [TRIED],
-  sheets: [ROD_SHEET],
-  figures: (file) =>
-    TRIED.in(file.log).map((e) =>
-      judgeValue(file, {
-        subject: { of: 'rod', at: e.rod },
-        feature: 'crank.rod-side',
-        side: 'max',
-        title: 'Rod side clearance',
-        of: {
-          value: e.goes,
-          components: [
-            { key: e.id, kind: 'resolution', amplitude: 3_000, dof: Infinity, shape: 'rectangular' },
-          ],
-        },
-        states: ['service'],
-        progress: { read: 1, planned: 1 },
-        blockedBy: null,
-        caveats: [],
-        working: [],
-        step: 10_000,
-        instruments: [],
-        depth: null,
-        at: e.at,
-      }),
-    ),
-  steps: (file) => [
-    {
-      key: 'rods',
-      done: TRIED.in(file.log)[0]?.id ?? null,
-      excused: null,
-      sentence: () => 'Try the side clearance of every rod.',
-    },
-  ],
-  blockers: () => [
-    { key: 'crank', since: '2026-03-01T08:00:00.000Z', until: null, sentence: () => 'Waits for the crank.' },
-  ],
-  actions: (file) => [
-    {
-      urgency: 'answer',
-      find: (): Action | null =>
-        TRIED.in(file.log).length > 0
-          ? null
-          : {
-              kind: 'try-rods',
-              urgency: 'answer',
-              station: 'bottom',
-              at: null,
-              sentence: () => 'Try the rods first.',
-            },
-    },
-  ],
-  report: () => [{ key: 'rods', title: 'Rods', blocks: [{ kind: 'text', text: 'Tried by leaf.' }] }],
-  cautions: ['Fingers out from between rod and case before anything turns.'],
-};
-const WITH_RODS = [...HOUSE, rods];
 const context: EntryContext = {
   by: 'first',
   engine: TWIN,

@@ -12,7 +12,7 @@ import {
   type WorkEntry,
   type WorkKind,
 } from '../../src/index.js';
-import { bore } from '../support.js';
+import { bore, TWIN } from '../support.js';
 
 const work = (what: WorkKind, over: Partial<WorkEntry> = {}): WorkEntry => ({
   id: `w-${what}`,
@@ -60,18 +60,18 @@ describe('what work opens again', () => {
     ['a bore by washing', bore(0, 15, 0), 'washed', false],
     ['a pin by honing', { part: 'pin', cylinder: 0, place: 'end' }, 'honed', false],
   ])('%s', (_, station, what, opened) => {
-    expect(isReopened(station, [work(what)])).toBe(opened);
+    expect(isReopened({ engine: TWIN }, station, [work(what)])).toBe(opened);
   });
 
   it('only on the cylinder worked on, or on all', () => {
-    expect(isReopened(bore(1, 15, 0), [work('honed')])).toBe(false);
-    expect(isReopened(bore(1, 15, 0), [work('honed', { cylinder: null })])).toBe(true);
+    expect(isReopened({ engine: TWIN }, bore(1, 15, 0), [work('honed')])).toBe(false);
+    expect(isReopened({ engine: TWIN }, bore(1, 15, 0), [work('honed', { cylinder: null })])).toBe(true);
   });
 
   it('not another kit’s piston', () => {
     const eased = work('piston-eased', { kitId: 'plus-0.5' });
-    expect(isReopened(pistonPlace(0, 'plus-0.5'), [eased])).toBe(true);
-    expect(isReopened(pistonPlace(0, null), [eased])).toBe(false);
+    expect(isReopened({ engine: TWIN }, pistonPlace(0, 'plus-0.5'), [eased])).toBe(true);
+    expect(isReopened({ engine: TWIN }, pistonPlace(0, null), [eased])).toBe(false);
   });
 
   it('leaves a stoned wall unwashed until it is washed after', () => {

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { JobFile } from '@tribos/core';
+import { inHouse, type JobFile } from '@tribos/core';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { notFound } from '../kit/problems.js';
 import { ShopService } from '../people/index.js';
@@ -36,7 +36,7 @@ export class JobFiles {
     const customer = await this.shop.customer(row.customerId);
     const log = await this.log.of(row.id);
     const decisions = await this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] });
-    return {
+    return inHouse({
       format: 'tribos-job',
       version: 3,
       shop,
@@ -46,7 +46,7 @@ export class JobFiles {
       job: factsOf(row, customer.name),
       log,
       decisions: decisions.map(decisionOf),
-    };
+    });
   }
 
   /** @param lock keeps others from writing to the job until this transaction ends */

@@ -1,5 +1,5 @@
 import { useEffect, type ReactNode } from 'react';
-import { placeFigure, placeKey, placeName, type Figure, type Place } from '@tribos/core';
+import { placeFigure, placeKey, placeKindOf, placeName, type Figure, type Place } from '@tribos/core';
 import { useJobContext, type JobContext } from '../job/index.js';
 import { toggleGlance, useSettings } from '../kit/settings.js';
 import { VerdictMark, type MarkState } from '../ui/index.js';
@@ -8,9 +8,9 @@ import { useTypedOn } from './typing.js';
 import type { Bar } from './useBar.js';
 
 /** The figure a place feeds first: the size of its bore, the room beside its piston. */
-function figureOf({ judgement }: JobContext, at: Place): Figure | undefined {
-  const feature = at.part === 'bore' || at.part === 'land' ? 'bore:max' : 'clearance:min';
-  return judgement.items.find((f) => f.key === `${at.cylinder}:${feature}`);
+function figureOf({ file, judgement }: JobContext, at: Place): Figure | undefined {
+  const fed = placeKindOf(file, at).feeds(at);
+  return judgement.items.find((f) => f.key === fed);
 }
 
 /**

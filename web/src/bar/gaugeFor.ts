@@ -1,12 +1,20 @@
-import { isGap, nominalOf, READS, senseOf, type Instrument, type JobFile, type Place } from '@tribos/core';
+import {
+  isGap,
+  nominalOf,
+  placeKindOf,
+  READS,
+  type Instrument,
+  type JobFile,
+  type Place,
+} from '@tribos/core';
 
 const KEY = 'tribos:gauge';
 
 /** Gauges of the shop that read this part at this size. */
 export function suitable(file: JobFile, station: Place): Instrument[] {
   const size = nominalOf(file, station);
-  const fits = file.instruments.filter((i) => READS[i.type].includes(senseOf(station)));
-  if (isGap(station)) return fits;
+  const fits = file.instruments.filter((i) => READS[i.type].includes(placeKindOf(file, station).sense));
+  if (isGap(file, station)) return fits;
   const inRange = fits.filter((i) => size >= i.rangeLow && size <= i.rangeHigh);
   return inRange.length > 0 ? inRange : fits;
 }

@@ -21,9 +21,15 @@ export interface Kits {
 
 /**
  * Where an arrow leads on the map: across the directions and down the depths, below the lowest to the
- * piston and on to the other places, past the edge to the next cylinder. Stations in a window are stepped over.
+ * piston and on to the other places, past the edge to the next cylinder. Places in a window are stepped over.
  */
-export function move(engine: EngineSpec, from: Place, direction: Direction, kits: Kits): Place {
+export function move(
+  engine: EngineSpec,
+  from: Place,
+  direction: Direction,
+  kits: Kits,
+  walk: readonly Place[],
+): Place {
   const kit = kits.piston;
   const depths = [engine.depths.top, engine.depths.mid, engine.depths.low];
   const thrust = thrustAngle(engine);
@@ -45,7 +51,7 @@ export function move(engine: EngineSpec, from: Place, direction: Direction, kits
       place: direction === 'right' ? PLACES[0]! : PLACES.at(-1)!,
     };
   }
-  if (from.part !== 'bore') return besides(engine, from, direction, kits);
+  if (from.part !== 'bore') return besides(engine, from, direction, kits, walk);
   const next = free(engine, from, direction, angles, depths);
   if (next) return next;
   if (direction === 'down') return { part: 'piston', cylinder: from.cylinder, place: 'gauge-height', kit };
@@ -81,6 +87,13 @@ function free(
   }
 }
 
+/** A place that is on no map of a wall: the next of the walk, or the one before. */
+function along(walk: readonly Place[], from: Place, direction: Direction): Place {
+  const at = walk.findIndex((s) => placeKey(s) === placeKey(from));
+  const step = direction === 'right' || direction === 'down' ? 1 : -1;
+  return walk[(at + step + walk.length) % walk.length] ?? from;
+}
+
 type Besides = (engine: EngineSpec, cylinder: number, kits: Kits) => Place;
 
 /** Places beside bore and piston, in the order the arrows walk them below the piston. */
@@ -101,9 +114,16 @@ const OF_PIN: readonly Besides[] = [
 export const otherPlaces = (engine: EngineSpec, cylinder: number, kits: Kits): Place[] =>
   [...OTHERS, ...(engine.pin === null ? [] : OF_PIN)].map((make) => make(engine, cylinder, kits));
 
-function besides(engine: EngineSpec, from: Place, direction: Direction, kits: Kits): Place {
+function besides(
+  engine: EngineSpec,
+  from: Place,
+  direction: Direction,
+  kits: Kits,
+  walk: readonly Place[],
+): Place {
   const all = otherPlaces(engine, from.cylinder, kits);
   const at = all.findIndex((s) => placeKey(s) === placeKey(from));
+  if (at < 0) return along(walk, from, direction);
   if (direction === 'left' || direction === 'right')
     return { ...from, ...neighbour(engine, from.cylinder, direction) };
   const next = at + (direction === 'down' ? 1 : -1);

@@ -16,7 +16,7 @@ export function placeLine(
     cylinder: station.cylinder,
     nominal: nominalOf(file, station) / 1e6,
     ...('depth' in station ? { depth: station.depth / 1e6 } : {}),
-    ...(station.part === 'bore' ? { angle: station.angle } : {}),
+    ...('angle' in station ? { angle: station.angle } : {}),
     ...('place' in station ? { place: station.place } : {}),
   });
 }

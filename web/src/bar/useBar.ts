@@ -163,7 +163,7 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
 
   /** Takes a figure at the station; what cannot be read is not taken, with the reason. */
   const take = (typed: string, repeat: boolean): boolean => {
-    if (isGap(station)) {
+    if (isGap(file, station)) {
       trouble('Leaves are answered: g goes, d drags, x does not go.');
       return false;
     }
@@ -196,12 +196,12 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
     if (take(typedOn(jobId), repeat)) setText('');
   };
 
-  const proposal = isGap(station)
+  const proposal = isGap(file, station)
     ? nextLeaf(gauge?.leaves ?? [], gap?.bracket ?? NO_BRACKET, nominalOf(file, station))
     : null;
   const answerLeaf = (answer: LeafAnswer): void => {
     const laid = stack ?? proposal ?? [];
-    if (!gauge || laid.length === 0 || !isGap(station))
+    if (!gauge || laid.length === 0 || !isGap(file, station))
       return trouble('Choose a leaf first: nothing in the set narrows this.');
     send([
       newEntry(LEAF, {
@@ -216,7 +216,7 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
     setSay(null);
   };
   const leaves: Leaves | null =
-    isGap(station) && gauge
+    isGap(file, station) && gauge
       ? {
           set: gauge.leaves,
           stack: stack ?? proposal ?? [],
@@ -263,10 +263,16 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
     takeBack,
     move: (direction) =>
       pick(
-        move(file.engine, station, direction, {
-          piston: pistonAsked(file, station.cylinder)?.id ?? null,
-          clearance: fittedKitId(file, station.cylinder),
-        }),
+        move(
+          file.engine,
+          station,
+          direction,
+          {
+            piston: pistonAsked(file, station.cylinder)?.id ?? null,
+            clearance: fittedKitId(file, station.cylinder),
+          },
+          walk,
+        ),
       ),
     nextCylinder: (step) => {
       const { length } = file.engine.cylinders;

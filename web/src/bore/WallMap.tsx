@@ -91,7 +91,7 @@ export const WallMap = memo(function WallMap({
                 className="absolute -translate-x-1/2 whitespace-nowrap"
                 style={{ left: `${across(angle, thrust)}%` }}
               >
-                {directionName(file, angle)}
+                {directionName(file.engine, angle)}
                 {angle === 0 && <span className="hidden xl:inline">, {engine.zeroAt}</span>}
               </span>
             );

@@ -21,7 +21,7 @@ export function GaugesBefore({
   station: Place;
   inHand: Instrument | null;
 }) {
-  return isGap(station) ? null : <Before context={context} station={station} inHand={inHand} />;
+  return isGap(context.file, station) ? null : <Before context={context} station={station} inHand={inHand} />;
 }
 
 function Before({

@@ -3,6 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
 import {
+  inHouse,
   judgePrepared,
   prepareJob,
   type JobFile,
@@ -65,7 +66,7 @@ export function useJob(id: string) {
       mine.map((w) => w.entry),
       by,
     );
-    const file = { ...view.file, log: [...view.file.log, ...pending] };
+    const file = inHouse({ ...view.file, log: [...view.file.log, ...pending] });
     return { file, version: view.version, prepared: prepareJob(file, unit) };
   }, [view, entries, id, unit, by]);
   // Apart, so that a map propagated meanwhile costs only the verdicts anew.

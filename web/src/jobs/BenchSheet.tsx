@@ -163,7 +163,7 @@ function Cylinder({
             <th className="w-20 text-left font-normal">depth</th>
             {angles.map((a) => (
               <th key={a} className="font-normal">
-                {directionName(file, a)}
+                {directionName(file.engine, a)}
                 {a === 0 ? `, ${engine.zeroAt}` : ''}
               </th>
             ))}

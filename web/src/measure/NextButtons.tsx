@@ -44,7 +44,7 @@ export function NextButtons({
           ) : (
             !there && (
               <Button onClick={() => go(action.gauge, action.station)}>
-                {isGap(action.station) ? 'Try leaves' : 'Go there with that gauge'}
+                {isGap(file, action.station) ? 'Try leaves' : 'Go there with that gauge'}
               </Button>
             )
           )}

@@ -68,7 +68,9 @@ export const PlaceRows = memo(function PlaceRows({
                     : ''}
                   {offHeight && <span className="block text-undecided">kept, not used for clearance</span>}
                 </span>
-                <span className={`figure ${isGap(place) ? 'text-small' : 'text-lead'}`}>{figure(place)}</span>
+                <span className={`figure ${isGap(file, place) ? 'text-small' : 'text-lead'}`}>
+                  {figure(place)}
+                </span>
               </button>
             </li>
           );

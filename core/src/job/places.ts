@@ -1,0 +1,46 @@
+import { Unknown } from '../errors.js';
+import { LOG_PLACES, type AnyPlace, type GapPlace, type PlaceKind, type WorkEntry } from '../log/index.js';
+import type { EngineSpec } from '../specs/index.js';
+
+/** Where a job carries the places that rooms of its house bring: no text of it has them, every copy does. */
+const HOUSED = Symbol('places of the house');
+
+/** What of a job says which places it knows. */
+export interface PlacedFile {
+  readonly engine: EngineSpec;
+  readonly [HOUSED]?: readonly PlaceKind[];
+}
+
+const housed = new WeakMap<PlacedFile, PlacedFile>();
+
+/** The job as a house with such places knows it; the very same where the house brings none of its own. */
+export function withPlaces<F extends PlacedFile>(file: F, places: readonly PlaceKind[]): F {
+  if (placesOf(file) === places) return file;
+  const before = housed.get(file);
+  // One copy, so that facts worked for it are worked once.
+  if (before && placesOf(before) === places) return before as F;
+  const now = { ...file, [HOUSED]: places };
+  housed.set(file, now);
+  return now;
+}
+
+/** Every kind of place a job knows. */
+export const placesOf = (file: PlacedFile): readonly PlaceKind[] => file[HOUSED] ?? LOG_PLACES;
+
+/**
+ * The record of a place.
+ * @throws Unknown for a part that no room of the house brings
+ */
+export function placeKindOf(file: PlacedFile, place: AnyPlace): PlaceKind {
+  const kind = placesOf(file).find((k) => k.part === place.part);
+  if (!kind) throw new Unknown('place for a gauge on a', place.part);
+  return kind;
+}
+
+/** Whether leaves bracket a place. */
+export const isGap = (file: PlacedFile, place: AnyPlace): place is GapPlace =>
+  placeKindOf(file, place).sense === 'gap';
+
+/** Whether work done after an entry has opened its place again. */
+export const isReopened = (file: PlacedFile, place: AnyPlace, after: readonly WorkEntry[]): boolean =>
+  after.some((work) => placeKindOf(file, place).reopenedBy(place, work));

@@ -1,0 +1,91 @@
+import type { Sense, ThermalPart } from '../gauges/index.js';
+import { byKind, type Shape } from '../shape/index.js';
+import { halfTurn, type EngineSpec, type Kit, type Material } from '../specs/index.js';
+import type { LengthUnit, Nanometres } from '../units/index.js';
+import type { LogEntry, WorkEntry } from './entries.js';
+import type { AnyEntry, EntryKind } from './entryKind.js';
+import type { Place } from './place.js';
+
+/**
+ * Where a gauge goes: a part, and where on it. `angle` is the direction of a diameter, the same after half a
+ * turn, wherever a place has one.
+ */
+export type AnyPlace = Place | OwnPlace;
+
+/** A place of one room's own. */
+export interface OwnPlace {
+  readonly part: string;
+  /** Index of the cylinder it belongs to; none for a part that belongs to the whole engine. */
+  readonly cylinder?: number;
+}
+
+/** What of a job a place may look at. */
+export interface Around {
+  readonly engine: EngineSpec;
+  readonly log: readonly LogEntry[];
+  /** The kit whose piston is in a cylinder; null for the one that came out. */
+  readonly fitted: (cylinder: number) => Kit | null;
+  /** A kit by its id; for null the maker's own of the piston that came out. */
+  readonly kit: (id: string | null) => Kit | undefined;
+}
+
+/**
+ * One kind of place for a gauge, in one record: what it is called and made of, which gauges read it, what it
+ * should measure, and what opens it again. Nothing else in the house lists it.
+ */
+export interface PlaceKind<P extends AnyPlace = AnyPlace> {
+  readonly part: P['part'];
+  readonly shape: Shape<P>;
+  /** Inside of a hole, outside of a part, or a gap that leaves bracket: which gauges can read it. */
+  readonly sense: Sense;
+  /** Whose temperature it has where one was taken. */
+  readonly warm: ThermalPart;
+  /** @throws Refused where this engine has no such place */
+  readonly on: (place: P, engine: EngineSpec) => void;
+  /** Whether work done after a reading has opened the place again. */
+  readonly reopenedBy: (place: P, work: WorkEntry) => boolean;
+  /** What tells its thing from others of its part; readings of one thing are each other's neighbours. */
+  readonly thing: (place: P) => string;
+  /** Its words, cylinder first: `left · 38 mm · thrust`. */
+  readonly named: (place: P, engine: EngineSpec, unit: LengthUnit) => readonly string[];
+  /** Size the sheets lead one to expect; for a gap, the smallest usual. */
+  readonly nominal: (place: P, around: Around) => Nanometres;
+  /** What it is made of, for its expansion. */
+  readonly material: (place: P, around: Around) => Material;
+  /** Key of the figure that a reading here feeds first. */
+  readonly feeds: (place: P) => string;
+  /** Whether a size read here is not the one its limit is about; asked about, and it feeds no verdict. */
+  readonly beside?: (place: P) => boolean;
+}
+
+/** A kind of place, whatever its own fields are. */
+export const placeKind = <P extends AnyPlace>(kind: PlaceKind<P>): PlaceKind => kind as unknown as PlaceKind;
+
+/** The shape of any of several kinds of place, told apart by their part. */
+export const shapeOfPlaces = (kinds: readonly PlaceKind[]): Shape =>
+  byKind('part', Object.fromEntries(kinds.map((k) => [k.part, k.shape as never])));
+
+/**
+ * A kind of entry that is written at places of gauges.
+ * @param places known to several rooms, which give it its type
+ * @param make   the kind for a list of places
+ */
+export const overPlaces = <E extends AnyEntry, B>(
+  places: readonly PlaceKind[],
+  make: (places: readonly PlaceKind[]) => EntryKind<E, B>,
+): EntryKind<E, B> => ({ ...make(places), over: (all) => make(all) as unknown as EntryKind });
+
+const keys = new WeakMap<object, string>();
+
+/** Stable name of a place; equal places have equal keys, whatever order their fields stand in. */
+export function placeKey(place: AnyPlace): string {
+  const known = keys.get(place);
+  if (known !== undefined) return known;
+  const { part, cylinder, ...where } = place as AnyPlace & Readonly<Record<string, unknown>>;
+  const fields = Object.entries(where)
+    .sort(([a], [b]) => (a < b ? 1 : -1))
+    .map(([name, value]) => (name === 'angle' ? halfTurn(value as number) : (value ?? 'fitted')));
+  const key = [part, ...(cylinder === undefined ? [] : [cylinder]), ...fields].join(':');
+  keys.set(place, key);
+  return key;
+}
