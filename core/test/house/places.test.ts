@@ -128,7 +128,7 @@ describe('a place that a trial room brings', () => {
 
     expect(judged(withLog(took(0, '34.960'))).overall).toBe('beyond');
     const slipped = judged(withLog(took(0, '3.4992')));
-    expect(slipped.readings.questions.map((q) => q.readingId)).toEqual(['j0']);
+    expect(new Set(slipped.readings.questions.map((q) => q.readingId))).toEqual(new Set(['j0']));
   });
 
   it('is opened again by the work it names, and by no other', () => {
