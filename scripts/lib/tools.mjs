@@ -43,7 +43,11 @@ export const STATIC_CHECKS = [
 
 /** Jest for some of its projects; the figures of the run from its own report. */
 export function jest(report, projects, env = {}) {
-  return tool('jest/bin/jest.js', ['--selectProjects', ...projects, '--maxWorkers=2', '--json', `--outputFile=${report}`], {
-    env: { NODE_OPTIONS: '--experimental-vm-modules --no-warnings', ...env },
-  });
+  return tool(
+    'jest/bin/jest.js',
+    ['--selectProjects', ...projects, '--maxWorkers=2', '--json', `--outputFile=${report}`],
+    {
+      env: { NODE_OPTIONS: '--experimental-vm-modules --no-warnings', ...env },
+    },
+  );
 }

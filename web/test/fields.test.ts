@@ -10,7 +10,7 @@ import {
 } from '@tribos/core';
 import { rememberedGauge, rememberGauge, suitable } from '../src/bar/gaugeFor.js';
 import { lengthOf, lengthOrNull, lengthText } from '../src/forms/lengthField.js';
-import { FieldTrouble } from '../src/forms/useContractForm.js';
+import { FieldTrouble } from '../src/forms/useCheckedForm.js';
 import { pendingEntries } from '../src/job/logEntryOf.js';
 import { asPrinted, wholeFigure } from '../src/specs/figureText.js';
 import { dayText } from '../src/ui/dayText.js';

@@ -1,13 +1,14 @@
 import { useSave } from '../kit/useSave.js';
 import { StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
+import { useContractForm } from '../forms/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useMay } from '../people/index.js';
 import { Button, dayText, Empty, TextArea, TextLink, VerdictMark, type MarkState } from '../ui/index.js';
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
 import { v7 } from 'uuid';
-import type { JobView } from '@tribos/contract';
+import { NewDecision, type JobView } from '@tribos/contract';
 import {
   CONSTRUCTION,
   finishText,
@@ -296,27 +297,26 @@ function Kit({
 function Choose({ chosen: { route, kitId }, onDone }: { chosen: Chosen; onDone: () => void }) {
   const { file } = useJobContext();
   const [id] = useState(() => v7());
-  const [reason, setReason] = useState('');
   const name = file.engine.kits.find((k) => k.id === kitId)?.name ?? capital(ROUTES[route]);
+  const bodyOf = (v: { reason: string }): NewDecision => ({ id, route, kitId, reason: v.reason.trim() });
+  const { register, handleSubmit, formState } = useContractForm(NewDecision, { reason: '' }, bodyOf);
   const save = useSave(
-    (_: void) =>
-      api.post<JobView>(`/jobs/${file.job.id}/decisions`, { id, route, kitId, reason: reason.trim() }),
+    (v: { reason: string }) => api.post<JobView>(`/jobs/${file.job.id}/decisions`, bodyOf(v)),
     { topic: 'decisions', id: file.job.id, view: keys.job(file.job.id), done: onDone },
   );
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    save.mutate();
-  };
   return (
-    <form onSubmit={submit} className="grid gap-3 border-t-4 border-brass bg-sheet p-4">
+    <form
+      onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)}
+      className="grid gap-3 border-t-4 border-brass bg-sheet p-4"
+    >
       <h2 className="text-title font-semibold">{name}</h2>
       <TextArea
         label="Why"
         hint="The reason is kept with the decision."
         autoFocus
         maxLength={2000}
-        value={reason}
-        onChange={(e) => setReason(e.target.value)}
+        error={formState.errors.reason?.message}
+        {...register('reason')}
       />
       {save.isError && (
         <p role="alert" className="text-beyond">

@@ -1,2 +1,3 @@
-export { lengthOf, lengthOrNull, lengthText } from './lengthField.js';
-export { FieldTrouble, useContractForm } from './useContractForm.js';
+export { lengthOf, lengthOrNull, lengthText, numberOrNull } from './lengthField.js';
+export { FieldTrouble, useCheckedForm } from './useCheckedForm.js';
+export { useContractForm } from './useContractForm.js';

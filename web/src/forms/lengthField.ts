@@ -1,5 +1,5 @@
 import { formatLength, nm, parseReading, type LengthUnit } from '@tribos/core';
-import { FieldTrouble } from './useContractForm.js';
+import { FieldTrouble } from './useCheckedForm.js';
 
 /** What was typed in a length field, in nm. @throws FieldTrouble with the parser's sentence */
 export function lengthOf(field: string, text: string, unit: LengthUnit): number {
@@ -18,3 +18,7 @@ export function lengthText(value: number | null, unit: LengthUnit): string {
   const text = formatLength(nm(value), { unit, step: 1, limits: [] });
   return text.includes('.') ? text.replace(/0+$/u, '').replace(/\.$/u, '') : text;
 }
+
+/** A plain number as typed, decimal point or comma; null when the field is left empty, NaN when it is none. */
+export const numberOrNull = (text: string): number | null =>
+  text.trim() === '' ? null : Number(text.trim().replace(',', '.'));

@@ -1,16 +1,10 @@
 import { useSave } from '../kit/useSave.js';
-import { useEffect, useRef, useState, type FormEvent } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import type { StudyBody, StudyView } from '@tribos/contract';
-import {
-  FEWEST_REPEATS,
-  formatLength,
-  nm,
-  parseReading,
-  type Instrument,
-  type LengthUnit,
-} from '@tribos/core';
+import { FEWEST_REPEATS, formatLength, nm, type Instrument, type LengthUnit } from '@tribos/core';
 import { onFigure } from '../gaugeLine/index.js';
+import { lengthOf, useCheckedForm } from '../forms/index.js';
 import { api } from '../kit/api.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 
@@ -30,28 +24,34 @@ export function StudySheet({
   onClose: () => void;
 }) {
   const [id] = useState(() => v7());
-  const [part, setPart] = useState('');
   const [started, setStarted] = useState(false);
   const [texts, setTexts] = useState<readonly string[]>([]);
-  const [typed, setTyped] = useState('');
-  const [error, setError] = useState<string | undefined>();
+  const naming = useCheckedForm<{ part: string }>({ part: '' }, (v): Record<string, string> =>
+    v.part.trim() === '' ? { part: 'Name the part, so that others can measure the same one.' } : {},
+  );
+  const reading = useCheckedForm<{ typed: string }>({ typed: '' }, (v) => {
+    lengthOf('typed', v.typed, gauge.unit);
+    return {};
+  });
+  const part = naming.watch('part').trim();
   const keep = useSave(
     (_: void) =>
       api.post<StudyView>('/studies', {
         id,
         instrumentId: gauge.id,
-        part: part.trim(),
+        part,
         texts: [...texts],
       } satisfies StudyBody),
     { topic: 'studies', id: gauge.id },
   );
 
-  const take = (text: string) => {
-    const parsed = parseReading(text, { unit: gauge.unit });
-    if (!parsed.ok) return setError(parsed.sentence);
-    setTexts((before) => [...before, text.trim()]);
-    setTyped('');
-    setError(undefined);
+  const taken = ({ typed }: { typed: string }) => {
+    setTexts((before) => [...before, typed.trim()]);
+    reading.reset();
+  };
+  const take = (figure: string) => {
+    reading.setValue('typed', figure);
+    void reading.handleSubmit(taken)();
   };
   const latest = useRef(take);
   useEffect(() => {
@@ -59,13 +59,6 @@ export function StudySheet({
   });
   useEffect(() => (started ? onFigure((figure) => latest.current(figure)) : undefined), [started]);
 
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (started) return take(typed);
-    if (part.trim() === '') return setError('Name the part, so that others can measure the same one.');
-    setError(undefined);
-    setStarted(true);
-  };
   const n = texts.length;
   const figure = (v: number) => formatLength(nm(Math.round(v)), { unit, step: 1_000, extra: 1 });
 
@@ -87,7 +80,12 @@ export function StudySheet({
   }
   return (
     <Sheet title={`Study: ${gauge.name}`} onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
+      <form
+        onSubmit={(e) =>
+          void (started ? reading.handleSubmit(taken) : naming.handleSubmit(() => setStarted(true)))(e)
+        }
+        className="grid gap-4"
+      >
         {!started ? (
           <>
             <p>
@@ -101,9 +99,8 @@ export function StudySheet({
               list="study-parts"
               autoFocus
               maxLength={200}
-              value={part}
-              onChange={(e) => setPart(e.target.value)}
-              error={error}
+              error={naming.formState.errors.part?.message}
+              {...naming.register('part')}
             />
             <datalist id="study-parts">
               {parts.map((p) => (
@@ -128,9 +125,8 @@ export function StudySheet({
               autoComplete="off"
               inputMode="decimal"
               className="figure text-lead"
-              value={typed}
-              onChange={(e) => setTyped(e.target.value)}
-              error={error}
+              error={reading.formState.errors.typed?.message}
+              {...reading.register('typed')}
             />
             <div className="flex flex-wrap gap-2">
               <Button look={n >= FEWEST_REPEATS ? 'line' : 'brass'} type="submit">

@@ -1,2 +1,3 @@
 export { newEntry } from './entry.js';
+export { useEntryForm } from './useEntryForm.js';
 export { useJob, useJobContext, type JobContext } from './useJob.js';

@@ -1,16 +1,35 @@
-import { readEntry, slipsFound, type JobFile, type LogEntry, type SentEntry } from '@tribos/core';
+import {
+  readEntry,
+  slipsFound,
+  type EntryReading,
+  type JobFile,
+  type LogEntry,
+  type SentEntry,
+} from '@tribos/core';
 
-/** Entries that wait here, as the log will hold them: read by the same function as the server's. */
+type Log = ReadonlyMap<string, LogEntry>;
+const logOf = (file: JobFile): Map<string, LogEntry> => new Map(file.log.map((e) => [e.id, e]));
+
+/** What a screen sends as the log will hold it, read by the same function as the server's. */
+export const logEntryOf = (
+  file: JobFile,
+  body: SentEntry,
+  by: string,
+  before: Log = logOf(file),
+): EntryReading<LogEntry> =>
+  readEntry(body, {
+    by,
+    engine: file.engine,
+    instruments: file.instruments,
+    known: (id) => before.get(id),
+    found: (id) => slipsFound({ ...file, log: [...before.values()] })(id),
+  });
+
+/** Entries that wait here, as the log will hold them. */
 export function pendingEntries(file: JobFile, bodies: readonly SentEntry[], by: string): LogEntry[] {
-  const found = new Map(file.log.map((e) => [e.id, e]));
+  const found = logOf(file);
   return bodies.flatMap((body) => {
-    const read = readEntry(body, {
-      by,
-      engine: file.engine,
-      instruments: file.instruments,
-      known: (id) => found.get(id),
-      found: (id) => slipsFound({ ...file, log: [...found.values()] })(id),
-    });
+    const read = logEntryOf(file, body, by, found);
     if (!read.ok) return [];
     found.set(body.id, read.entry);
     return [read.entry];

@@ -1,7 +1,8 @@
 import { useSave } from '../kit/useSave.js';
 import { useQuery } from '@tanstack/react-query';
-import { useState, type FormEvent } from 'react';
-import type { BenchesView, EditJob, JobView } from '@tribos/contract';
+import { useState } from 'react';
+import { EditJob, type BenchesView, type JobView } from '@tribos/contract';
+import { FieldTrouble, numberOrNull, useContractForm } from '../forms/index.js';
 import type { JobContext } from '../job/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
@@ -13,63 +14,78 @@ export const PLAN_NAMES = {
   full: 'full: 4 directions × 3 depths',
 } as const;
 
-/** A temperature as typed, °C; NaN when it is none a part on a bench could have. */
-function degrees(text: string, most: number): number {
-  const value = text.trim() === '' ? NaN : Number(text.replace(',', '.'));
-  return value >= -30 && value <= most ? value : NaN;
+interface Values {
+  bench: string;
+  promised: string;
+  plan: keyof typeof PLAN_NAMES;
+  seized: boolean;
+  celsius: string;
+  measured: boolean;
+  sameBench: boolean;
+  cylinder: string;
+  piston: string;
 }
+
+/** A temperature as typed, °C. @throws FieldTrouble when it is none a part on a bench could have */
+function degrees(field: string, text: string, most: number): number {
+  const value = numberOrNull(text);
+  if (value !== null && value >= -30 && value <= most) return value;
+  throw new FieldTrouble(field, `Between −30 and ${most} °C.`);
+}
+const degreesOrNull = (field: string, text: string): number | null =>
+  text.trim() === '' ? null : degrees(field, text, 200);
 
 /** Bench, promise, plan, temperature. A change made elsewhere meanwhile is shown, never overwritten. */
 export function EditJobSheet({ context, onClose }: { context: JobContext; onClose: () => void }) {
   const { job } = context.file;
   const [version, setVersion] = useState(context.version);
-  const [form, setForm] = useState({
-    bench: job.bench ?? '',
-    promised: job.promised ?? '',
-    plan: job.plan,
-    seized: job.seized,
-    celsius: String(job.thermal.celsius),
-    measured: job.thermal.measured,
-    sameBench: job.thermal.sameBench,
-    cylinder: job.thermal.cylinder === null ? '' : String(job.thermal.cylinder),
-    piston: job.thermal.piston === null ? '' : String(job.thermal.piston),
+  const bodyOf = (v: Values): EditJob => ({
+    version,
+    plan: v.plan,
+    seized: v.seized,
+    bench: v.bench || null,
+    promised: v.promised || null,
+    thermal: {
+      celsius: degrees('celsius', v.celsius, 60),
+      measured: v.measured,
+      sameBench: v.sameBench,
+      cylinder: degreesOrNull('cylinder', v.cylinder),
+      piston: degreesOrNull('piston', v.piston),
+    },
   });
   const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
-  const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
-  const celsius = degrees(form.celsius, 60);
-  const cylinder = form.cylinder === '' ? null : degrees(form.cylinder, 200);
-  const piston = form.piston === '' ? null : degrees(form.piston, 200);
-  const trouble = (value: number | null, most: number) =>
-    Number.isNaN(value) ? `Between −30 and ${most} °C.` : undefined;
-
-  const save = useSave(
-    (_: void) => {
-      const body: EditJob = {
-        version,
-        plan: form.plan,
-        seized: form.seized,
-        bench: form.bench || null,
-        promised: form.promised || null,
-        thermal: { celsius, measured: form.measured, sameBench: form.sameBench, cylinder, piston },
-      };
-      return api.patch<JobView>(`/jobs/${job.id}`, body);
+  const { register, handleSubmit, formState } = useContractForm<Values, EditJob>(
+    EditJob,
+    {
+      bench: job.bench ?? '',
+      promised: job.promised ?? '',
+      plan: job.plan,
+      seized: job.seized,
+      celsius: String(job.thermal.celsius),
+      measured: job.thermal.measured,
+      sameBench: job.thermal.sameBench,
+      cylinder: job.thermal.cylinder === null ? '' : String(job.thermal.cylinder),
+      piston: job.thermal.piston === null ? '' : String(job.thermal.piston),
     },
-    { topic: 'jobs', id: job.id, view: keys.job(job.id), done: onClose },
+    bodyOf,
   );
+  const { errors } = formState;
+  const save = useSave((v: Values) => api.patch<JobView>(`/jobs/${job.id}`, bodyOf(v)), {
+    topic: 'jobs',
+    id: job.id,
+    view: keys.job(job.id),
+    done: onClose,
+  });
   const conflict =
     save.error instanceof ApiError && save.error.status === 409
       ? (save.error.problem.current as { version: number; job: typeof job })
       : null;
 
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (![celsius, cylinder, piston].some(Number.isNaN)) save.mutate();
-  };
   return (
     <Sheet title="Job details" onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
+      <form onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)} className="grid gap-4">
         <div className="grid gap-4 sm:grid-cols-2">
-          <SelectField label="Bench" value={form.bench} onChange={(e) => set({ bench: e.target.value })}>
+          <SelectField label="Bench" {...register('bench')}>
             <option value="">on the shelf</option>
             {(benches.data?.benches ?? []).map((b) => (
               <option key={b.name} value={b.name} disabled={b.job !== null && b.job.id !== job.id}>
@@ -81,15 +97,14 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
           <TextField
             label="Promised"
             type="date"
-            value={form.promised}
-            onChange={(e) => set({ promised: e.target.value })}
+            error={errors.promised?.message}
+            {...register('promised')}
           />
         </div>
         <SelectField
           label="Plan of the bores"
           hint="Two directions cannot see an oval that lies at 45° to both."
-          value={form.plan}
-          onChange={(e) => set({ plan: e.target.value as typeof form.plan })}
+          {...register('plan')}
         >
           {Object.entries(PLAN_NAMES).map(([k, v]) => (
             <option key={k} value={k}>
@@ -97,49 +112,34 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
             </option>
           ))}
         </SelectField>
-        <CheckField
-          label="The engine seized: an unseen oval is given more room"
-          checked={form.seized}
-          onChange={(e) => set({ seized: e.target.checked })}
-        />
+        <CheckField label="The engine seized: an unseen oval is given more room" {...register('seized')} />
         <fieldset className="grid gap-2 border-t border-rule pt-3">
           <legend className="pr-2 font-semibold">Temperature while measuring</legend>
           <TextField
             label="Bench, °C"
             inputMode="decimal"
             className="figure"
-            value={form.celsius}
-            onChange={(e) => set({ celsius: e.target.value })}
-            error={trouble(celsius, 60)}
+            error={errors.celsius?.message}
+            {...register('celsius')}
           />
           <div className="grid gap-4 sm:grid-cols-2">
             <TextField
               label="Cylinder, °C, when it is not at the bench’s"
               inputMode="decimal"
               className="figure"
-              value={form.cylinder}
-              onChange={(e) => set({ cylinder: e.target.value })}
-              error={trouble(cylinder, 200)}
+              error={errors.cylinder?.message}
+              {...register('cylinder')}
             />
             <TextField
               label="Piston, °C, when it is not"
               inputMode="decimal"
               className="figure"
-              value={form.piston}
-              onChange={(e) => set({ piston: e.target.value })}
-              error={trouble(piston, 200)}
+              error={errors.piston?.message}
+              {...register('piston')}
             />
           </div>
-          <CheckField
-            label="read from a thermometer"
-            checked={form.measured}
-            onChange={(e) => set({ measured: e.target.checked })}
-          />
-          <CheckField
-            label="part and gauge on the same bench for two hours"
-            checked={form.sameBench}
-            onChange={(e) => set({ sameBench: e.target.checked })}
-          />
+          <CheckField label="read from a thermometer" {...register('measured')} />
+          <CheckField label="part and gauge on the same bench for two hours" {...register('sameBench')} />
         </fieldset>
         {save.isError && (
           <div role="alert" className="border-l-4 border-beyond pl-3">

@@ -1,7 +1,7 @@
-import { newEntry } from '../job/index.js';
+import { FieldTrouble, lengthOrNull, numberOrNull } from '../forms/index.js';
+import { newEntry, useEntryForm } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
-import { useState, type FormEvent } from 'react';
 import {
   FINDING,
   TAKE_BACK,
@@ -9,15 +9,24 @@ import {
   findingText,
   halfTurn,
   nm,
-  parseReading,
   findings,
+  type BodyOf,
+  type FindingEntry,
   type FindingKind,
   type Nail,
   type JobFile,
   type LengthUnit,
 } from '@tribos/core';
 
-type Field = 'deep' | 'depth' | 'angle';
+interface Values {
+  what: FindingKind;
+  nail: Nail | '';
+  deep: string;
+  depth: string;
+  angle: string;
+}
+/** Nothing on a wall is deeper, nm. */
+const DEEPEST = 10_000_000;
 
 /** What is seen or felt on one wall, where, and how deep. */
 export function FindingSheet({
@@ -31,61 +40,54 @@ export function FindingSheet({
   unit: LengthUnit;
   onClose: () => void;
 }) {
-  const [what, setWhat] = useState<FindingKind>('score');
-  const [typed, setTyped] = useState<Record<Field, string>>({ deep: '', depth: '', angle: '' });
-  const [error, setError] = useState<{ field: Field; sentence: string } | null>(null);
-  const [nail, setNail] = useState<Nail | ''>('');
-  const clean = what === 'clean';
-
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const trouble = (field: Field, sentence: string) => setError({ field, sentence });
-    const read = (field: 'deep' | 'depth') =>
-      typed[field].trim() === '' ? null : parseReading(typed[field], { unit });
-    const [deep, depth] = [read('deep'), read('depth')];
-    if (deep && !deep.ok) return trouble('deep', deep.sentence);
-    if (deep && deep.value > 10_000_000)
-      return trouble('deep', 'Deeper than 10 mm is a hole. Is the unit right?');
-    if (depth && !depth.ok) return trouble('depth', depth.sentence);
-    if (depth && depth.value > file.engine.wallDepth)
-      return trouble('depth', 'That is below the end of the wall.');
-    const degrees = typed.angle.trim() === '' ? null : Number(typed.angle.replace(',', '.'));
-    if (degrees !== null && !(degrees >= 0 && degrees < 360)) return trouble('angle', 'From 0 to 359.');
-    if ((depth === null) !== (degrees === null))
-      return trouble(depth ? 'angle' : 'depth', 'A place needs both, or leave both empty.');
-    void post(file.job.id, [
-      newEntry(FINDING, {
+  const form = useEntryForm<Values, FindingEntry, BodyOf<typeof FINDING>>(
+    file,
+    FINDING,
+    { what: 'score', nail: '', deep: '', depth: '', angle: '' },
+    (v) => {
+      if (v.what === 'clean') return { cylinder, what: v.what, place: null, deep: null, nail: null };
+      const deep = lengthOrNull('deep', v.deep, unit);
+      const depth = lengthOrNull('depth', v.depth, unit);
+      const angle = numberOrNull(v.angle);
+      if (deep !== null && deep > DEEPEST)
+        throw new FieldTrouble('deep', 'Deeper than 10 mm is a hole. Is the unit right?');
+      if ((depth === null) !== (angle === null))
+        throw new FieldTrouble(
+          depth === null ? 'depth' : 'angle',
+          'A place needs both, or leave both empty.',
+        );
+      if (angle !== null && !(angle >= 0 && angle < 360)) throw new FieldTrouble('angle', 'From 0 to 359.');
+      return {
         cylinder,
-        what,
-        place: clean || !depth || degrees === null ? null : { depth: nm(depth.value), angle: degrees },
-        deep: clean || !deep ? null : deep.value,
-        nail: clean || nail === '' ? null : nail,
-      }),
-    ]);
-    onClose();
-  };
-  const field = (name: Field, label: string, hint?: string) => (
+        what: v.what,
+        place: depth === null || angle === null ? null : { depth: nm(depth), angle },
+        deep: deep === null ? null : nm(deep),
+        nail: v.nail === '' ? null : v.nail,
+      };
+    },
+  );
+  const { register, formState, watch } = form;
+  const clean = watch('what') === 'clean';
+  const field = (name: 'deep' | 'depth' | 'angle', label: string, hint?: string) => (
     <TextField
       label={label}
       hint={hint}
       inputMode="decimal"
       className="figure"
-      value={typed[name]}
-      onChange={(e) => setTyped({ ...typed, [name]: e.target.value })}
-      error={error?.field === name ? error.sentence : undefined}
+      error={formState.errors[name]?.message}
+      {...register(name)}
     />
   );
   const standing = findings(file.log, file.engine.cylinders.length)[cylinder]!;
   const takeBack = (readingId: string) => void post(file.job.id, [newEntry(TAKE_BACK, { readingId })]);
   return (
     <Sheet title={`On the wall, ${file.engine.cylinders[cylinder]}`} onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
+      <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
         <SelectField
           label="What"
           autoFocus
-          value={what}
-          onChange={(e) => setWhat(e.target.value as FindingKind)}
           hint={clean ? 'Withdraws everything found on this wall before; a crack stays.' : undefined}
+          {...register('what')}
         >
           {Object.entries(FINDINGS).map(([k, name]) => (
             <option key={k} value={k}>
@@ -97,9 +99,8 @@ export function FindingSheet({
           <>
             <SelectField
               label="A fingernail drawn across it"
-              value={nail}
-              onChange={(e) => setNail(e.target.value as Nail | '')}
               hint="Without this or a depth, nothing is promised of this wall."
+              {...register('nail')}
             >
               <option value="">not tried</option>
               <option value="catches">catches</option>

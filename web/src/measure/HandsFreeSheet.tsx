@@ -1,4 +1,5 @@
-import { useState, type FormEvent } from 'react';
+import { useState } from 'react';
+import { useCheckedForm } from '../forms/index.js';
 import {
   changeHandsFree,
   connectLine,
@@ -21,22 +22,24 @@ const STATES = {
 export function HandsFreeSheet({ onClose }: { onClose: () => void }) {
   const kept = useHandsFree();
   const state = useLineState();
-  const [address, setAddress] = useState(kept.line || 'ws://127.0.0.1:4190');
+  const line = useCheckedForm<{ address: string }>(
+    { address: kept.line || 'ws://127.0.0.1:4190' },
+    (v): Record<string, string> =>
+      /^wss?:\/\/(127\.0\.0\.1|localhost)(:\d+)?(\/.*)?$/u.test(v.address.trim())
+        ? {}
+        : { address: 'A gauge on this machine: ws://127.0.0.1 and its port.' },
+  );
   const [sample, setSample] = useState('');
   const [baud, setBaud] = useState('9600');
-  const [error, setError] = useState<string | undefined>();
-  const connect = (event: FormEvent) => {
-    event.preventDefault();
-    if (!/^wss?:\/\/(127\.0\.0\.1|localhost)(:\d+)?(\/.*)?$/u.test(address.trim()))
-      return setError('A gauge on this machine: ws://127.0.0.1 and its port.');
-    setError(undefined);
+  const [closed, setClosed] = useState<string | null>(null);
+  const connect = ({ address }: { address: string }) => {
     changeHandsFree({ line: address.trim() });
     connectLine();
   };
   const serial = () => {
-    setError(undefined);
+    setClosed(null);
     openSerial(Number(baud)).catch((e: unknown) =>
-      setError(`The serial gauge could not be opened: ${e instanceof Error ? e.message : String(e)}`),
+      setClosed(`The serial gauge could not be opened: ${e instanceof Error ? e.message : String(e)}`),
     );
   };
   return (
@@ -54,15 +57,17 @@ export function HandsFreeSheet({ onClose }: { onClose: () => void }) {
             onChange={(e) => changeHandsFree({ speech: e.target.checked })}
           />
         </section>
-        <form onSubmit={connect} className="grid gap-3 border-t border-rule pt-3">
+        <form
+          onSubmit={(e) => void line.handleSubmit(connect)(e)}
+          className="grid gap-3 border-t border-rule pt-3"
+        >
           <h3 className="font-semibold">A gauge on a line</h3>
           <TextField
             label="Address"
             hint="The gauge stand-in says its own when it starts. The lines it speaks are described in docs/formats/gauge-line.md."
             className="figure"
-            value={address}
-            onChange={(e) => setAddress(e.target.value)}
-            error={error}
+            error={line.formState.errors.address?.message}
+            {...line.register('address')}
           />
           <p role="status" className={state.status === 'gone' ? 'text-undecided' : 'text-soft'}>
             {state.status === 'ready' ? `${state.name || 'The gauge'} ${STATES.ready}` : STATES[state.status]}
@@ -91,6 +96,11 @@ export function HandsFreeSheet({ onClose }: { onClose: () => void }) {
                 <option key={b}>{b}</option>
               ))}
             </SelectField>
+            {closed && (
+              <p role="alert" className="text-beyond">
+                {closed}
+              </p>
+            )}
             <div>
               <Button onClick={serial}>Choose its port</Button>
             </div>

@@ -1,27 +1,28 @@
-import { useState, type FormEvent } from 'react';
-import { NOTE, type JobFile } from '@tribos/core';
-import { newEntry } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { NOTE, type BodyOf, type EntryOf, type JobFile } from '@tribos/core';
+import { FieldTrouble } from '../forms/index.js';
+import { useEntryForm } from '../job/index.js';
 import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
 
 export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
-  const [text, setText] = useState('');
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (text.trim() === '') return;
-    void post(file.job.id, [newEntry(NOTE, { text: text.trim() })]);
-    onClose();
-  };
+  const form = useEntryForm<{ text: string }, EntryOf<typeof NOTE>, BodyOf<typeof NOTE>>(
+    file,
+    NOTE,
+    { text: '' },
+    ({ text }) => {
+      if (text.trim() === '') throw new FieldTrouble('text', 'Nothing is written yet.');
+      return { text: text.trim() };
+    },
+  );
   const notes = file.log.filter((e) => e.kind === 'note');
   return (
     <Sheet title="Note" onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
+      <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
         <TextArea
           label="Into the log of this job"
           autoFocus
           maxLength={2000}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
+          error={form.formState.errors.text?.message}
+          {...form.register('text')}
         />
         <Button look="brass" type="submit">
           Keep the note

@@ -1,20 +1,29 @@
-import { lengthText } from '../forms/index.js';
-import { newEntry } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { FieldTrouble, lengthOrNull, lengthText } from '../forms/index.js';
+import { useEntryForm } from '../job/index.js';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
-import { useState, type FormEvent } from 'react';
 import {
   WORK_DONE,
-  parseReading,
+  nm,
   REOPENED,
   resizes as makesAnotherSize,
   standingDecision,
   WORK,
   type JobFile,
   type LengthUnit,
+  type BodyOf,
+  type WorkEntry,
   type WorkKind,
 } from '@tribos/core';
 import type { Judgement } from '@tribos/core';
+
+interface Values {
+  what: WorkKind;
+  /** Its index; empty for all of them. */
+  cylinder: string;
+  low: string;
+  high: string;
+  text: string;
+}
 
 /** Work done at this station; gaskets, shims and zeros are kept where they are set. */
 const OFFERED: readonly WorkKind[] = [
@@ -48,50 +57,39 @@ export function WorkSheet({
   const targetOf = (cylinder: number) =>
     judgement.kits.options.find((o) => o.kit.id === kitId)?.cylinders.find((c) => c.cylinder === cylinder)
       ?.target ?? null;
-  const [what, setWhat] = useState<WorkKind>('washed');
-  const [cylinder, setCylinder] = useState<number | null>(at);
-  const [ticket, setTicket] = useState<{ low: string; high: string } | null>(null);
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | undefined>();
+  const ticketOf = (cylinder: string) => {
+    const target = cylinder === '' ? null : targetOf(Number(cylinder));
+    return { low: lengthText(target?.low ?? null, unit), high: lengthText(target?.high ?? null, unit) };
+  };
+  const form = useEntryForm<Values, WorkEntry, BodyOf<typeof WORK_DONE>>(
+    file,
+    WORK_DONE,
+    { what: 'washed', cylinder: String(at), ...ticketOf(String(at)), text: '' },
+    (v) => {
+      const resizes = makesAnotherSize(v.what);
+      const low = resizes ? lengthOrNull('low', v.low, unit) : null;
+      const high = resizes ? lengthOrNull('high', v.high, unit) : null;
+      if ((low === null) !== (high === null))
+        throw new FieldTrouble(low === null ? 'low' : 'high', 'Both ends of the ticket, or neither.');
+      return {
+        what: v.what,
+        cylinder: v.cylinder === '' ? null : Number(v.cylinder),
+        kitId: resizes || v.what === 'piston-renewed' ? kitId : null,
+        ticket: low === null || high === null ? null : { low: nm(low), high: nm(high) },
+        text: v.text.trim(),
+      };
+    },
+    { '/ticket': 'low' },
+  );
+  const { register, setValue, watch, formState } = form;
+  const what = watch('what');
   const resizes = makesAnotherSize(what);
-  const target = cylinder === null ? null : targetOf(cylinder);
-  const shown = ticket ?? {
-    low: lengthText(target?.low ?? null, unit),
-    high: lengthText(target?.high ?? null, unit),
-  };
-
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const typed = [shown.low, shown.high].map((t) => (t.trim() === '' ? null : parseReading(t, { unit })));
-    const wrong = typed.find((p) => p !== null && !p.ok);
-    if (resizes && wrong && !wrong.ok) return setError(wrong.sentence);
-    const [low, high] = typed.map((p) => (p?.ok ? p.value : null));
-    if (resizes && (low === null) !== (high === null))
-      return setError('Both ends of the ticket, or neither.');
-    if (resizes && low != null && high != null && low >= high)
-      return setError('The ticket must run from low to high.');
-    void post(file.job.id, [
-      newEntry(WORK_DONE, {
-        what,
-        cylinder,
-        kitId: resizes || what === 'piston-renewed' ? kitId : null,
-        ticket: resizes && low != null && high != null ? { low, high } : null,
-        text: text.trim(),
-      }),
-    ]);
-    onClose();
-  };
   const opens = WORK[what].reopens.map((r) => REOPENED[r]);
   return (
     <Sheet title="Work done" onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
+      <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
         <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_11rem]">
-          <SelectField
-            label="What"
-            autoFocus
-            value={what}
-            onChange={(e) => setWhat(e.target.value as WorkKind)}
-          >
+          <SelectField label="What" autoFocus {...register('what')}>
             {OFFERED.map((k) => (
               <option key={k} value={k}>
                 {WORK[k].name}
@@ -100,11 +98,13 @@ export function WorkSheet({
           </SelectField>
           <SelectField
             label="On"
-            value={cylinder === null ? '' : String(cylinder)}
-            onChange={(e) => {
-              setCylinder(e.target.value === '' ? null : Number(e.target.value));
-              setTicket(null);
-            }}
+            {...register('cylinder', {
+              onChange: (e: { target: { value: string } }) => {
+                const { low, high } = ticketOf(e.target.value);
+                setValue('low', low);
+                setValue('high', high);
+              },
+            })}
           >
             {file.engine.cylinders.map((name, i) => (
               <option key={name} value={i}>
@@ -126,24 +126,23 @@ export function WorkSheet({
               hint="What was asked for; the returned bore is held against it"
               inputMode="decimal"
               className="figure"
-              value={shown.low}
-              onChange={(e) => setTicket({ ...shown, low: e.target.value })}
-              error={error}
+              error={formState.errors.low?.message}
+              {...register('low')}
             />
             <TextField
               label={`to, ${unit}`}
               inputMode="decimal"
               className="figure"
-              value={shown.high}
-              onChange={(e) => setTicket({ ...shown, high: e.target.value })}
+              error={formState.errors.high?.message}
+              {...register('high')}
             />
           </div>
         )}
         <TextArea
           label="How much, by whom, with what"
           maxLength={2000}
-          value={text}
-          onChange={(e) => setText(e.target.value)}
+          error={formState.errors.text?.message}
+          {...register('text')}
         />
         <p className="text-small text-soft">
           Eye protection at drill-driven brushes and hones; clamp the cylinder, stop before withdrawing.

@@ -1,8 +1,8 @@
 import { onFigure, takeFromLine } from '../gaugeLine/index.js';
-import { newEntry, type JobContext } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { FieldTrouble, lengthOf } from '../forms/index.js';
+import { useEntryForm, type JobContext } from '../job/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
-import { useEffect, useState, type FormEvent } from 'react';
+import { useEffect } from 'react';
 import {
   CLOSING_ZERO,
   ZERO,
@@ -19,7 +19,10 @@ import {
   toDecimal,
   withUnit,
   type Instrument,
+  type BodyOf,
+  type EntryOf,
   type Needle,
+  type ZeroEntry,
   type Zero,
 } from '@tribos/core';
 
@@ -53,6 +56,15 @@ export function ZeroSheet({
   );
 }
 
+interface OpeningValues {
+  /** A micrometer, or the ring. */
+  where: string;
+  ringU: string;
+  text: string;
+  needle: Needle | '';
+  repeats: string;
+}
+
 function OpeningZero({
   context,
   gauge,
@@ -69,57 +81,56 @@ function OpeningZero({
   const micrometers = file.instruments.filter(
     (i) => i.type === 'micrometer' && suggested.value >= i.rangeLow && suggested.value <= i.rangeHigh,
   );
-  const [where, setWhere] = useState(micrometers[0]?.id ?? RING);
-  const [ringU, setRingU] = useState('');
+  const unitOf = (place: string) => lengthUnitOf(file.instruments, place, gauge.unit);
+  const place = micrometers[0]?.id ?? RING;
+  const form = useEntryForm<OpeningValues, ZeroEntry, BodyOf<typeof ZERO>>(
+    file,
+    ZERO,
+    {
+      where: place,
+      ringU: '',
+      text: toDecimal(suggested.value, unitOf(place), unitOf(place) === 'mm' ? 3 : 4),
+      needle: '',
+      repeats: '3',
+    },
+    (v) => {
+      lengthOf('text', v.text, unitOf(v.where));
+      if (v.needle === '')
+        throw new FieldTrouble('needle', 'Which way does it turn? Push the contact in and look.');
+      const repeats = Number(v.repeats);
+      if (!Number.isInteger(repeats) || repeats < 1 || repeats > 20)
+        throw new FieldTrouble('repeats', 'From 1 to 20.');
+      return {
+        instrumentId: gauge.id,
+        in:
+          v.where === RING
+            ? { kind: 'ring', u: lengthOf('ringU', v.ringU, 'mm') }
+            : { kind: 'micrometer', instrumentId: v.where },
+        text: v.text.trim(),
+        needle: v.needle,
+        repeats,
+      };
+    },
+    { '/in/instrumentId': 'where', '/in/u': 'ringU' },
+  );
+  const { register, watch, formState } = form;
+  const { errors } = formState;
+  const where = watch('where');
   const micrometer = micrometers.find((m) => m.id === where);
   const worth = (zeroed: number | null) =>
     micrometer &&
     comparatorWorth(file, cylinder, gauge, micrometer, context.by, new Date().toISOString(), zeroed);
   const [whole, compared] = [worth(null), worth(3)];
   const good = (u: number) => `${atLeastText(2 * u, context.unit)} ${context.unit}`;
-  const unitOf = (place: string) => lengthUnitOf(file.instruments, place, gauge.unit);
-  const [text, setText] = useState(() =>
-    toDecimal(suggested.value, unitOf(where), unitOf(where) === 'mm' ? 3 : 4),
-  );
-  const [needle, setNeedle] = useState<Needle | null>(null);
-  const [repeats, setRepeats] = useState('3');
-  const [error, setError] = useState<{ field: string; sentence: string } | null>(null);
-  const wrong = (field: string) => (error?.field === field ? error.sentence : undefined);
-
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const trouble = (field: string, sentence: string) => setError({ field, sentence });
-    const size = parseReading(text, { unit: unitOf(where) });
-    if (!size.ok) return trouble('text', size.sentence);
-    const times = Number(repeats);
-    if (!Number.isInteger(times) || times < 1 || times > 20) return trouble('repeats', 'From 1 to 20.');
-    if (!needle) return trouble('needle', 'Which way does it turn? Push the contact in and look.');
-    const u = where === RING ? parseReading(ringU, { unit: 'mm' }) : null;
-    if (u && !u.ok) return trouble('ringU', u.sentence);
-    const setIn =
-      where === RING
-        ? { kind: 'ring' as const, u: u?.ok ? u.value : 0 }
-        : { kind: 'micrometer' as const, instrumentId: where };
-    void post(file.job.id, [
-      newEntry(ZERO, {
-        instrumentId: gauge.id,
-        in: setIn,
-        text: text.trim(),
-        needle,
-        repeats: times,
-      }),
-    ]);
-    onClose();
-  };
   return (
     <Sheet title={`Zero ${gauge.name}`} onClose={onClose}>
-      <form onSubmit={submit} className="grid gap-4">
+      <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
         <ol className="list-decimal pl-5">
           {STEPS.map((s) => (
             <li key={s}>{s}</li>
           ))}
         </ol>
-        <SelectField label="Set in" value={where} onChange={(e) => setWhere(e.target.value)}>
+        <SelectField label="Set in" error={errors.where?.message} {...register('where')}>
           {micrometers.map((m) => (
             <option key={m.id} value={m.id}>
               {m.name}
@@ -133,9 +144,8 @@ function OpeningZero({
             hint="From its certificate"
             inputMode="decimal"
             className="figure"
-            value={ringU}
-            onChange={(e) => setRingU(e.target.value)}
-            error={wrong('ringU')}
+            error={errors.ringU?.message}
+            {...register('ringU')}
           />
         )}
         {whole && compared && (
@@ -153,29 +163,22 @@ function OpeningZero({
           }
           inputMode="decimal"
           className="figure text-lead"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          error={wrong('text')}
+          error={errors.text?.message}
+          {...register('text')}
         />
         <fieldset className="grid gap-1">
           <legend className="text-small text-soft">When the bore is larger the needle turns</legend>
           <div className="flex flex-wrap gap-x-6">
             {(Object.keys(NEEDLES) as Needle[]).map((n) => (
               <label key={n} className="inline-flex min-h-11 items-center gap-2">
-                <input
-                  type="radio"
-                  name="needle"
-                  className="size-5 accent-(--blue)"
-                  checked={needle === n}
-                  onChange={() => setNeedle(n)}
-                />
+                <input type="radio" value={n} className="size-5 accent-(--blue)" {...register('needle')} />
                 {n === 'clockwise-larger' ? 'clockwise' : 'anticlockwise'}
               </label>
             ))}
           </div>
-          {wrong('needle') && (
+          {errors.needle && (
             <p role="alert" className="text-small text-beyond">
-              {wrong('needle')}
+              {errors.needle.message}
             </p>
           )}
         </fieldset>
@@ -183,9 +186,8 @@ function OpeningZero({
           label="How often the zero was found again"
           inputMode="numeric"
           className="figure"
-          value={repeats}
-          onChange={(e) => setRepeats(e.target.value)}
-          error={wrong('repeats')}
+          error={errors.repeats?.message}
+          {...register('repeats')}
         />
         <Button look="brass" type="submit">
           Read by deviation from here
@@ -207,33 +209,26 @@ function ClosingZero({
   onClose: () => void;
 }) {
   const { file, unit } = context;
-  const [text, setText] = useState('');
-  const [error, setError] = useState<string | undefined>();
-  const keep = (typed: string) => {
-    const parsed = parseReading(typed, readingContext(gauge, true));
-    if (!parsed.ok) return setError(parsed.sentence);
-    void post(file.job.id, [
-      newEntry(CLOSING_ZERO, {
-        zeroId: zero.id,
-        text: typed.trim(),
-      }),
-    ]);
-    onClose();
-  };
-  useEffect(() => onFigure(setText), []);
+  const form = useEntryForm<{ text: string }, EntryOf<typeof CLOSING_ZERO>, BodyOf<typeof CLOSING_ZERO>>(
+    file,
+    CLOSING_ZERO,
+    { text: '' },
+    (v) => {
+      const read = parseReading(v.text, readingContext(gauge, true));
+      if (!read.ok) throw new FieldTrouble('text', read.sentence);
+      return { zeroId: zero.id, text: v.text.trim() };
+    },
+  );
+  const { register, setValue, setError, watch, formState } = form;
+  useEffect(() => onFigure((figure) => setValue('text', figure)), [setValue]);
+  const text = watch('text');
   const parsed = text ? parseReading(text, readingContext(gauge, true)) : null;
   const allowed = driftAllowed(gauge);
   const q = parsed?.ok ? fromDeviation(zero, parsed.value) - zero.value : null;
   const figure = (v: number) => withUnit(nm(Math.round(v)), { unit, step: 1_000, extra: 1 });
   return (
     <Sheet title={`Closing zero of ${gauge.name}`} onClose={onClose}>
-      <form
-        className="grid gap-4"
-        onSubmit={(e) => {
-          e.preventDefault();
-          keep(text);
-        }}
-      >
+      <form className="grid gap-4" onSubmit={(e) => void form.keep(onClose)(e)}>
         <p>
           Put the gauge back into the same setting, {figure(zero.value)}, and read the dial at the reversal.
           What it wandered is taken out of the readings between, in proportion to time.
@@ -243,16 +238,16 @@ function ClosingZero({
           autoFocus
           inputMode="decimal"
           className="figure text-lead"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
+          {...register('text')}
           onKeyDown={(e) => {
             // The foot-switch: once for the figure, once more to keep it.
             if (e.key !== ' ') return;
             e.preventDefault();
-            if (text) keep(text);
-            else if (!takeFromLine()) setError('No gauge is connected: type what the dial shows.');
+            if (text) void form.keep(onClose)(e);
+            else if (!takeFromLine())
+              setError('text', { message: 'No gauge is connected: type what the dial shows.' });
           }}
-          error={error}
+          error={formState.errors.text?.message}
         />
         <p role="status" className={q !== null && Math.abs(q) > allowed ? 'text-beyond' : 'text-soft'}>
           {q === null

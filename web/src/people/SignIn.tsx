@@ -1,31 +1,28 @@
-import { useState, type FormEvent } from 'react';
-import type { SessionView } from '@tribos/contract';
+import type { SessionView, SignIn as Credentials } from '@tribos/contract';
+// Apart from the forms that bring a contract's classes: nobody waits for those to sign in.
+import { useCheckedForm } from '../forms/useCheckedForm.js';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
 import { Button, ScribedScale, TextField } from '../ui/index.js';
 
 export function SignIn() {
-  const [email, setEmail] = useState('');
-  const [password, setPassword] = useState('');
-  const [error, setError] = useState<string | undefined>();
-  const [busy, setBusy] = useState(false);
-
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    setError(undefined);
+  const { register, handleSubmit, setError, formState } = useCheckedForm<Credentials>(
+    { email: '', password: '' },
+    // Who may come in is for the server alone to say.
+    () => ({}),
+  );
+  const { errors, isSubmitting } = formState;
+  const enter = async (sent: Credentials) => {
     try {
-      queryClient.setQueryData(keys.session, await api.post<SessionView>('/session', { email, password }));
+      queryClient.setQueryData(keys.session, await api.post<SessionView>('/session', sent));
     } catch (e) {
-      setError((e as Error).message);
-    } finally {
-      setBusy(false);
+      setError('password', { message: (e as Error).message });
     }
   };
 
   return (
     <main className="grid min-h-dvh place-items-center bg-page p-5">
-      <form onSubmit={(e) => void submit(e)} className="grid w-full max-w-md gap-5 bg-sheet p-7">
+      <form onSubmit={(e) => void handleSubmit(enter)(e)} className="grid w-full max-w-md gap-5 bg-sheet p-7">
         <div>
           <h1 className="text-reading leading-tight font-semibold text-blue">Tribos</h1>
           <p className="text-soft">Readings, limits and what they prove.</p>
@@ -37,20 +34,18 @@ export function SignIn() {
           autoComplete="username"
           required
           autoFocus
-          value={email}
-          onChange={(e) => setEmail(e.target.value)}
+          {...register('email')}
         />
         <TextField
           label="Password"
           type="password"
           autoComplete="current-password"
           required
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-          error={error}
+          error={errors.password?.message}
+          {...register('password')}
         />
-        <Button look="brass" type="submit" disabled={busy}>
-          {busy ? 'Signing in …' : 'Sign in'}
+        <Button look="brass" type="submit" disabled={isSubmitting}>
+          {isSubmitting ? 'Signing in …' : 'Sign in'}
         </Button>
         <p className="text-small text-soft">
           Figures come from the documents named beside them. Where they differ from the maker’s manual for the
