@@ -1,5 +1,6 @@
 import { difference, independentU, type Estimate } from '../gauges/index.js';
 import type { TaperDefinition } from '../specs/index.js';
+import { groupBy } from '../statistics/index.js';
 import { fitShape, type Oval } from './oval.js';
 import { taper, type WallReading } from './taper.js';
 
@@ -60,14 +61,9 @@ function outOfRoundAt(d: DepthSurvey): { of: Estimate; value: number; depth: num
  * @param readings one estimate per station, at least one
  */
 export function surveyBore(readings: readonly WallReading[], definition?: TaperDefinition): BoreSurvey {
-  const depths = [...new Set(readings.map((r) => r.depth))]
-    .sort((a, b) => a - b)
-    .map((d) =>
-      surveyDepth(
-        d,
-        readings.filter((r) => r.depth === d),
-      ),
-    );
+  const depths = [...groupBy(readings, (r) => r.depth)]
+    .sort(([a], [b]) => a - b)
+    .map(([d, here]) => surveyDepth(d, here));
   const candidates: Extreme[] = depths.flatMap((d) =>
     d.readings.map((r) => ({ of: r.of, depth: d.depth, fitted: false })),
   );

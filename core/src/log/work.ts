@@ -71,9 +71,26 @@ export const isDoneOn = (work: WorkEntry, cylinder: number): boolean =>
 export const opens = (work: WorkEntry, what: Reopened, cylinder: number): boolean =>
   isDoneOn(work, cylinder) && WORK[work.what].reopens.includes(what);
 
+/** Work done, with its place in the log. */
+export interface PlacedWork {
+  readonly at: number;
+  readonly entry: WorkEntry;
+}
+
+/** What is asked of a log again and again, walked once for each log. */
+function oncePerLog<T>(work: (log: readonly LogEntry[]) => T): (log: readonly LogEntry[]) => T {
+  const known = new WeakMap<readonly LogEntry[], { readonly value: T }>();
+  return (log) => {
+    const before = known.get(log) ?? { value: work(log) };
+    known.set(log, before);
+    return before.value;
+  };
+}
+
 /** Work entries of a log with their place in it. */
-export const workOf = (log: readonly LogEntry[]): { readonly at: number; readonly entry: WorkEntry }[] =>
-  log.flatMap((entry, at) => (entry.kind === 'work' ? [{ at, entry }] : []));
+export const workOf = oncePerLog((log): readonly PlacedWork[] =>
+  log.flatMap((entry, at) => (entry.kind === 'work' ? [{ at, entry }] : [])),
+);
 
 export interface OpenAgain {
   readonly work: WorkEntry;
@@ -113,6 +130,14 @@ export interface RenewedWall {
  * without a ticket leaves what was asked for before it.
  */
 export function renewedWall(log: readonly LogEntry[], cylinder: number): RenewedWall | null {
+  const walls = wallsOf(log);
+  if (!walls.has(cylinder)) walls.set(cylinder, wallOn(log, cylinder));
+  return walls.get(cylinder)!;
+}
+
+const wallsOf = oncePerLog(() => new Map<number, RenewedWall | null>());
+
+function wallOn(log: readonly LogEntry[], cylinder: number): RenewedWall | null {
   let last = null as RenewedWall | null;
   for (const { entry } of workOf(log)) {
     if (entry.cylinder !== null && entry.cylinder !== cylinder) continue;

@@ -1,4 +1,4 @@
-import { leastAbsolute, median } from '../statistics/index.js';
+import { groupBy, leastAbsolute, median } from '../statistics/index.js';
 
 export interface Cell {
   readonly key: string;
@@ -22,17 +22,14 @@ const RAD = Math.PI / 180;
 function polished(cells: readonly Cell[]): number[] {
   const middle = median(cells.map((c) => c.value));
   const residual = cells.map((c) => c.value - middle);
-  const sweep = (group: (c: Cell) => number) => {
-    for (const id of new Set(cells.map(group))) {
-      const members = cells.flatMap((c, i) => (group(c) === id ? [i] : []));
-      const shift = median(members.map((i) => residual[i]!));
-      for (const i of members) residual[i]! -= shift;
+  const each = cells.map((_, i) => i);
+  const depths = [...groupBy(each, (i) => cells[i]!.depth).values()];
+  const directions = [...groupBy(each, (i) => cells[i]!.angle).values()];
+  for (let i = 0; i < SWEEPS; i += 1)
+    for (const members of [...depths, ...directions]) {
+      const shift = median(members.map((k) => residual[k]!));
+      for (const k of members) residual[k]! -= shift;
     }
-  };
-  for (let i = 0; i < SWEEPS; i += 1) {
-    sweep((c) => c.depth);
-    sweep((c) => c.angle);
-  }
   return residual;
 }
 
@@ -65,11 +62,12 @@ export function outliers(cells: readonly Cell[], u: number): Outlier[] {
   const residual = twoDirections ? polished(cells) : fitted(cells);
   const mad = median(residual.map(Math.abs));
   const limit = Math.max(3.5 * 1.4826 * mad, 5 * u);
+  const ofDepth = groupBy(cells, (c) => c.depth);
   const found = new Map<string, Outlier>();
   cells.forEach((cell, i) => {
     const r = residual[i]!;
     if (Math.abs(r) <= limit) return;
-    const keys = twoDirections ? cells.filter((c) => c.depth === cell.depth).map((c) => c.key) : [cell.key];
+    const keys = twoDirections ? ofDepth.get(cell.depth)!.map((c) => c.key) : [cell.key];
     found.set(keys.join(), { keys, residual: r });
   });
   return [...found.values()];

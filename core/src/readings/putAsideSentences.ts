@@ -1,7 +1,8 @@
-import { isReopened, type JobFile } from '../job/index.js';
+import type { JobFile } from '../job/index.js';
 import { WORK, workOf } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { gaugeName } from './nextReads.js';
+import { reopeningWork } from './reopening.js';
 import type { ReadingsState } from './standingReadings.js';
 
 const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`;
@@ -9,9 +10,10 @@ const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}
 /** What no longer counts, in words: a sentence for each piece of work and each lost zero that put readings aside. */
 export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'setAside' | 'zeros'>): string[] {
   const works = workOf(file.log);
+  const opened = reopeningWork(file);
   const byWork = new Map<string, number>();
   const byZero = new Map<string, { readonly why: 'zero-lost' | 'zeroed-again'; n: number }>();
-  file.log.forEach((e, i) => {
+  file.log.forEach((e) => {
     const why = state.setAside.get(e.id);
     if (!why || (e.kind !== 'reading' && e.kind !== 'leaf')) return;
     if (why !== 'work' && e.kind === 'reading' && e.zeroId) {
@@ -19,8 +21,8 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       known.n += 1;
       byZero.set(e.zeroId, known);
     } else {
-      const first = works.find((w) => w.at > i && isReopened(file, e.station, [w.entry]));
-      if (first) byWork.set(first.entry.id, (byWork.get(first.entry.id) ?? 0) + 1);
+      const first = opened.get(e.id);
+      if (first) byWork.set(first.id, (byWork.get(first.id) ?? 0) + 1);
     }
   });
   const named = works

@@ -7,7 +7,8 @@ import {
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
 import { placeKey, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
-import { nm, type LengthUnit } from '../units/index.js';
+import { groupBy } from '../statistics/index.js';
+import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
 import { slips, type SlipQuestion } from './slips.js';
 import { zerosOf } from './zeros.js';
 
@@ -26,23 +27,52 @@ export const takenReading = (
   zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),
 });
 
-/** Questions about one reading given those before it, in the reader's unit. */
+/** As many as the largest whole map has; what stood longer ago says nothing more. */
+const MOST_NEIGHBOURS = 240;
+
+/** Readings by the thing they are of, as they come: what stands beside the next one. */
+export class Neighbours {
+  private readonly byThing = new Map<string, Nanometres[]>();
+
+  constructor(private readonly file: JobFile) {}
+
+  add(e: ReadingEntry): void {
+    const thing = this.thing(e);
+    const values = this.byThing.get(thing);
+    if (values) values.push(e.value);
+    else this.byThing.set(thing, [e.value]);
+  }
+
+  /** How many stand beside a reading so far. */
+  count(e: ReadingEntry): number {
+    return this.byThing.get(this.thing(e))?.length ?? 0;
+  }
+
+  /** The last of those beside a reading, of the first so many. */
+  of(e: ReadingEntry, first = this.count(e)): readonly Nanometres[] {
+    return this.byThing.get(this.thing(e))?.slice(Math.max(0, first - MOST_NEIGHBOURS), first) ?? [];
+  }
+
+  private thing({ station }: ReadingEntry): string {
+    return placeKindOf(this.file, station).thing(station);
+  }
+}
+
+/** Questions about one reading given those beside it, in the reader's unit. */
 export function questionsFor(
   file: JobFile,
   e: ReadingEntry,
-  earlier: readonly ReadingEntry[],
+  neighbours: readonly Nanometres[],
   zeros: ReadonlyMap<string, Zero>,
   show: LengthUnit,
 ): SlipQuestion[] {
   const instrument = instrumentOf(file, e.instrumentId);
   const kind = placeKindOf(file, e.station);
-  const thing = kind.thing(e.station);
-  const same = earlier.filter((r) => r.station.part === e.station.part && kind.thing(r.station) === thing);
   const zero = e.zeroId === null ? undefined : zeros.get(e.zeroId);
   return slips(e, {
     instrument,
     nominal: nominalOf(file, e.station),
-    neighbours: same.map((r) => r.value),
+    neighbours,
     u: Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
     offGaugeHeight: kind.beside?.(e.station) ?? false,
     ...(zero
@@ -58,6 +88,12 @@ export function questionsFor(
   });
 }
 
+/** Worked when first asked for. */
+function lazily<T>(work: () => T): () => T {
+  let done: { readonly value: T } | null = null;
+  return () => (done ??= { value: work() }).value;
+}
+
 /**
  * Slips the house finds on readings that others are to stand in for, each against what stood before it. A
  * question already answered “as typed” is found no more.
@@ -69,19 +105,30 @@ export function slipsFound(file: JobFile): FoundOn {
   const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
   const found = new Map<string, ReadonlySet<SlipCode>>();
   const none: ReadonlySet<SlipCode> = new Set();
-  let zeros: ReadonlyMap<string, Zero> | null = null;
+  const indexed = lazily(() => {
+    const beside = new Neighbours(file);
+    /** Each reading with how many of its thing stood before it. */
+    const before = new Map<string, { readonly entry: ReadingEntry; readonly count: number }>();
+    for (const entry of file.log) {
+      if (entry.kind !== 'reading') continue;
+      before.set(entry.id, { entry, count: beside.count(entry) });
+      if (!claimed.has(entry.id) && !gone.has(entry.id)) beside.add(entry);
+    }
+    const answers = groupBy(
+      file.log.filter((e) => e.kind === 'answer'),
+      (e) => e.readingId,
+    );
+    return { beside, before, answers, zeros: zerosOf(file.log) };
+  });
   return (id) => {
     const known = found.get(id);
     if (known) return known;
-    const at = file.log.findIndex((e) => e.id === id);
-    const entry = file.log[at];
-    if (entry?.kind !== 'reading') return none;
-    zeros ??= zerosOf(file.log);
-    const before = file.log
-      .slice(0, at)
-      .filter((e): e is ReadingEntry => e.kind === 'reading' && !claimed.has(e.id) && !gone.has(e.id));
-    const codes = new Set(questionsFor(file, entry, before, zeros, 'mm').map((q) => q.code));
-    for (const e of file.log) if (e.kind === 'answer' && e.readingId === id) codes.delete(e.slip);
+    const { beside, before, answers, zeros } = indexed();
+    const at = before.get(id);
+    if (!at) return none;
+    const neighbours = beside.of(at.entry, at.count);
+    const codes = new Set(questionsFor(file, at.entry, neighbours, zeros, 'mm').map((q) => q.code));
+    for (const { slip } of answers.get(id) ?? []) codes.delete(slip);
     found.set(id, codes);
     return codes;
   };

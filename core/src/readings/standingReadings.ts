@@ -6,12 +6,11 @@ import {
   type LeafBracket,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, isReopened, type JobFile } from '../job/index.js';
+import { benchOf, type JobFile } from '../job/index.js';
 import {
   placeKey,
   standing,
   standingLeaves,
-  workOf,
   type GapPlace,
   type LeafEntry,
   type LogEntry,
@@ -20,10 +19,12 @@ import {
   type StandingReading,
 } from '../log/index.js';
 import { halfTurn } from '../specs/index.js';
+import { groupBy } from '../statistics/index.js';
 import { depthText, type LengthUnit } from '../units/index.js';
 import { outliers } from './outliers.js';
 import { placeEstimate, type PlaceEstimate } from './placeEstimate.js';
-import { questionsFor, slipsFound, takenReading } from './questions.js';
+import { Neighbours, questionsFor, slipsFound, takenReading } from './questions.js';
+import { reopeningWork } from './reopening.js';
 import type { SlipQuestion } from './slips.js';
 import { zeroFate, zerosOf, type ZeroFate } from './zeros.js';
 
@@ -68,39 +69,41 @@ export interface ReadingsState {
   readonly unclosed: ReadonlySet<string>;
 }
 
-/** A station that someone else took while this reading was on its way: both are kept, and it is asked. */
-function takenTwice(log: readonly LogEntry[], e: ReadingEntry): SlipQuestion[] {
-  if (e.seen === null) return [];
-  const from = log.findIndex((x) => x.id === e.seen);
-  const to = log.findIndex((x) => x.id === e.id);
-  const key = placeKey(e.station);
-  const other = log
-    .slice(from + 1, to)
-    .find((x) => x.kind === 'reading' && x.by !== e.by && placeKey(x.station) === key);
-  if (from < 0 || other?.kind !== 'reading') return [];
-  return [
-    {
-      code: 'taken-twice',
-      readingId: e.id,
-      sentence: `${other.by} took this station meanwhile: ${other.text}; ${e.by} ${e.text}. Both are kept and count. Were both of this place?`,
-      instead: null,
-      holds: false,
-    },
-  ];
+/**
+ * Questions about readings that someone else took while they were on their way: both are kept, and it is
+ * asked. By the id of the later one.
+ */
+function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion> {
+  const at = new Map(log.map((e, i) => [e.id, i]));
+  interface Taken {
+    readonly entry: ReadingEntry;
+    readonly at: number;
+  }
+  /** At each place the last reading, and the last one by anybody else than its reader. */
+  const last = new Map<string, { readonly one: Taken; readonly other: Taken | null }>();
+  const found = new Map<string, SlipQuestion>();
+  log.forEach((e, i) => {
+    if (e.kind !== 'reading') return;
+    const key = placeKey(e.station);
+    const here = last.get(key);
+    const other = !here ? null : here.one.entry.by === e.by ? here.other : here.one;
+    const from = e.seen === null ? undefined : at.get(e.seen);
+    if (other && from !== undefined && other.at > from)
+      found.set(e.id, {
+        code: 'taken-twice',
+        readingId: e.id,
+        sentence: `${other.entry.by} took this station meanwhile: ${other.entry.text}; ${e.by} ${e.text}. Both are kept and count. Were both of this place?`,
+        instead: null,
+        holds: false,
+      });
+    last.set(key, { one: { entry: e, at: i }, other });
+  });
+  return found;
 }
 
 /** Readings put aside by work done after them or by a zero that was lost. */
-function putAside(file: JobFile, wandering: ZeroFate): Map<string, SetAside> {
-  const aside = new Map<string, SetAside>(wandering.aside);
-  const works = workOf(file.log);
-  if (works.length === 0) return aside;
-  file.log.forEach((e, i) => {
-    if (e.kind !== 'reading' && e.kind !== 'leaf') return;
-    const after = works.filter((w) => w.at > i).map((w) => w.entry);
-    if (isReopened(file, e.station, after)) aside.set(e.id, 'work');
-  });
-  return aside;
-}
+const putAside = (file: JobFile, wandering: ZeroFate): Map<string, SetAside> =>
+  new Map([...wandering.aside, ...[...reopeningWork(file).keys()].map((id) => [id, 'work'] as const)]);
 
 const scatterOn = (file: JobFile) => (id: string) =>
   Math.max(instrumentOf(file, id).repeatability, instrumentOf(file, id).resolution / 2);
@@ -123,22 +126,25 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
   );
   const questions: SlipQuestion[] = [];
   const held = new Set<string>();
+  const twice = takenTwice(file.log);
+  const beside = new Neighbours(file);
   const accepted: ReadingEntry[] = [];
   for (const { entry } of stand) {
-    const open = [...questionsFor(file, entry, accepted, zeros, show), ...takenTwice(file.log, entry)].filter(
+    const again = twice.get(entry.id);
+    const asked = questionsFor(file, entry, beside.of(entry), zeros, show);
+    const open = [...asked, ...(again ? [again] : [])].filter(
       (q) => !answered.has(`${entry.id}:${q.code}`) && q.code !== 'wrong-place',
     );
     questions.push(...open);
     if (open.some((q) => q.holds)) held.add(entry.id);
-    else accepted.push(entry);
+    else {
+      accepted.push(entry);
+      beside.add(entry);
+    }
   }
   questions.push(...wrongAxis(file, accepted).filter((q) => !answered.has(`${q.readingId}:${q.code}`)));
 
-  const groups = new Map<string, StandingReading[]>();
-  for (const s of stand) {
-    const key = placeKey(s.entry.station);
-    groups.set(key, [...(groups.get(key) ?? []), s]);
-  }
+  const groups = groupBy(stand, (s) => placeKey(s.entry.station));
   const odd = flaggedStations(file, groups, held, show);
   const doubted = new Set<string>();
   for (const key of odd.keys()) {
@@ -186,12 +192,11 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
 
 function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {
   const gaps = new Map<string, GapState>();
-  for (const e of standingLeaves(file.log).filter((l) => !setAside.has(l.id))) {
-    const key = placeKey(e.station);
-    const tries = [...(gaps.get(key)?.tries ?? []), e];
+  const tried = standingLeaves(file.log).filter((l) => !setAside.has(l.id));
+  for (const [key, tries] of groupBy(tried, (l) => placeKey(l.station))) {
     const used = tries.map((t) => ({ of: instrumentOf(file, t.instrumentId), at: t.at }));
     gaps.set(key, {
-      station: e.station,
+      station: tries[0]!.station,
       key,
       tries,
       bracket: leafBracket(tries),

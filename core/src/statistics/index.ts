@@ -5,3 +5,4 @@ export * from './normal.js';
 export * from './select.js';
 export * from './studentT.js';
 export * from './xoshiro.js';
+export * from './groupBy.js';

@@ -1,0 +1,25 @@
+import { derived, isReopened, type JobFile } from '../job/index.js';
+import { workOf, type WorkEntry } from '../log/index.js';
+
+/**
+ * The first work that opened each reading’s or leaf’s place again, by the entry’s id. Walked backwards, so that
+ * what was done after an entry is known when it is met; of the same work twice the earlier counts.
+ */
+export const reopeningWork = derived((file: JobFile): ReadonlyMap<string, WorkEntry> => {
+  const found = new Map<string, WorkEntry>();
+  const works = workOf(file.log);
+  if (works.length === 0) return found;
+  const after = new Map<string, WorkEntry>();
+  for (const e of [...file.log].reverse()) {
+    if (e.kind === 'work') {
+      const key = `${e.what}:${e.cylinder}:${e.kitId}`;
+      // Last in the map is first in the log.
+      after.delete(key);
+      after.set(key, e);
+    }
+    if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
+    const first = [...after.values()].findLast((w) => isReopened(file, e.station, [w]));
+    if (first) found.set(e.id, first);
+  }
+  return found;
+});

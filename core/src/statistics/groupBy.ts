@@ -1,0 +1,14 @@
+/**
+ * Items by a key, each group in the order its items came, groups in the order their first item came. Each item
+ * is looked at once.
+ */
+export function groupBy<T, K>(items: Iterable<T>, keyOf: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const item of items) {
+    const key = keyOf(item);
+    const group = groups.get(key);
+    if (group) group.push(item);
+    else groups.set(key, [item]);
+  }
+  return groups;
+}
