@@ -30,7 +30,14 @@ afterAll(async () => {
   for (const name of made) await withClient(cluster, (c) => c.query(`DROP DATABASE ${name} WITH (FORCE)`));
 });
 
-const ALL = ['0001-foundations', '0002-measure', '0003-honest', '0004-reports', '0005-sheet-parts'];
+const ALL = [
+  '0001-foundations',
+  '0002-measure',
+  '0003-honest',
+  '0004-reports',
+  '0005-sheet-parts',
+  '0006-summaries',
+];
 
 describe('migrating', () => {
   it('brings an empty database up, and does nothing the second time', async () => {

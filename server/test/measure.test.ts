@@ -249,11 +249,8 @@ describe('the summary in the lists', () => {
       (await world.technician.get('/api/jobs')).body.items.find(
         (j: { id: string }) => j.id === job.file.job.id,
       );
-    let shown = await row();
-    for (let n = 0; n < 50 && shown.overall !== whole.overall; n += 1) {
-      await new Promise((resolve) => setTimeout(resolve, 100));
-      shown = await row();
-    }
+    await world.summedUp();
+    const shown = await row();
     expect([shown.overall, shown.read]).toEqual([whole.overall, 8]);
   });
 });

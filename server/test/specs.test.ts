@@ -1,9 +1,7 @@
-import http from 'node:http';
-import type { AddressInfo } from 'node:net';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import type { EngineView, InstrumentView } from '@tribos/contract';
-import { jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
+import { makeWorld, newTwin, readingBody, type World } from './support.js';
 
 let world: World;
 beforeAll(async () => {
@@ -272,42 +270,5 @@ describe('parts of a sheet', () => {
     expect((await engine(spec.model)).spec.parts).toEqual({ rods: { marked: 'exhaust' } });
     expect((await engine('644 Twin')).spec).not.toHaveProperty('parts');
     await world.stranger.get(`/api/engines/${spec.id}`).expect(404);
-  });
-});
-
-describe('what others see', () => {
-  it('hears of a reading of its own shop, and of no other’s', async () => {
-    const job = await jobOf(world.technician, 'Drumlin 386');
-    const { port } = world.app.getHttpServer().address() as AddressInfo;
-    const listen = async (email: string) => {
-      const signIn = await fetch(`http://127.0.0.1:${port}/api/session`, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ email, password: 'demo-bench-77' }),
-      });
-      const cookie = signIn.headers.get('set-cookie')!.split(';')[0]!;
-      let heard = '';
-      const call = http.get({ host: '127.0.0.1', port, path: '/api/events', headers: { cookie } });
-      await new Promise<void>((resolve) =>
-        call.on('response', (r) => (r.on('data', (d: Buffer) => (heard += d.toString())), resolve())),
-      );
-      return { heard: () => heard, stop: () => call.destroy() };
-    };
-    const own = await listen('mirela@ternhollow.example');
-    const other = await listen('sana@other.example');
-    await world.technician
-      .post(`/api/jobs/${job.file.job.id}/log`)
-      .send({
-        entries: [
-          readingBody(job, '84.02', { station: { part: 'bore', cylinder: 0, depth: 14_000_000, angle: 0 } }),
-        ],
-      })
-      .expect(200);
-    for (let i = 0; i < 50 && !own.heard().includes(job.file.job.id); i += 1)
-      await new Promise((r) => setTimeout(r, 20));
-    expect(own.heard()).toContain(`"table":"log_entries","id":"${job.file.job.id}"`);
-    expect(other.heard()).not.toContain(job.file.job.id);
-    own.stop();
-    other.stop();
   });
 });

@@ -7,6 +7,7 @@ import type { JobView } from '@tribos/contract';
 import { createApp } from '../src/app/create.js';
 import { loadDemo, makeShop } from '../src/database/loadDemo.js';
 import { migrate } from '../src/database/migrate.js';
+import { SummariesService } from '../src/jobs/index.js';
 import { appUrl } from '../src/database/roles.js';
 
 const PASSWORD = 'demo-bench-77';
@@ -22,6 +23,8 @@ export interface World {
   readonly apprentice: Agent;
   readonly stranger: Agent;
   readonly nobody: Agent;
+  /** Once lists and benches show what was written last. */
+  readonly summedUp: () => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -76,6 +79,7 @@ export async function makeWorld(): Promise<World> {
     apprentice: await agent('ngaire@ternhollow.example'),
     stranger: await agent('sana@other.example'),
     nobody: request.agent(app.getHttpServer()),
+    summedUp: () => app.get(SummariesService).idle(),
     close: async () => {
       await app.close();
       await asOwner(cluster(), `DROP DATABASE ${name} WITH (FORCE)`);

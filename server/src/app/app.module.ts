@@ -4,7 +4,7 @@ import { SequelizeModule } from '@nestjs/sequelize';
 import { EventsModule } from '../events/events.module.js';
 import { GaugesModule } from '../gauges/index.js';
 import { JobsModule } from '../jobs/index.js';
-import { AccessGuard, ScopeInterceptor } from '../kit/access.js';
+import { AccessGuard, Sessions, ScopeInterceptor } from '../kit/access.js';
 import { ProblemFilter } from '../kit/problems.js';
 import { Queue } from '../kit/queue.js';
 import { Scope } from '../kit/scope.js';
@@ -36,6 +36,7 @@ export class AppModule {
       controllers: [HealthController],
       providers: [
         { provide: APP_FILTER, useClass: ProblemFilter },
+        Sessions,
         { provide: APP_GUARD, useClass: AccessGuard },
         { provide: APP_INTERCEPTOR, useClass: ScopeInterceptor },
       ],

@@ -6,7 +6,7 @@ import pg from 'pg';
 import { v7 } from 'uuid';
 import { AppModule } from '../app/app.module.js';
 import { GaugesService, StudiesService } from '../gauges/index.js';
-import { JobsService } from '../jobs/index.js';
+import { JobsService, SummariesService } from '../jobs/index.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { LogService, renamedDecision, renamedEntry } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
@@ -77,10 +77,12 @@ export async function loadDemo(ownerUrl: string, now = new Date()): Promise<bool
           app.get(GaugesService),
           app.get(StudiesService),
           app.get(JobsService),
+          app.get(SummariesService),
           app.get(LogService),
           now,
         ),
       );
+    await app.get(SummariesService).idle();
   } finally {
     await app.close();
   }
@@ -92,6 +94,7 @@ async function fill(
   gaugeRoom: GaugesService,
   studyRoom: StudiesService,
   jobRoom: JobsService,
+  summaries: SummariesService,
   log: LogService,
   now: Date,
 ): Promise<void> {
@@ -150,6 +153,6 @@ async function fill(
     );
     for (const [i, d] of job.decisions.entries())
       await jobRoom.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
-    await jobRoom.summarise(jobId, true);
+    await summaries.due(jobId);
   }
 }

@@ -5,10 +5,11 @@ import * as measure from './migrations/0002-measure.js';
 import * as honest from './migrations/0003-honest.js';
 import * as reports from './migrations/0004-reports.js';
 import * as sheetParts from './migrations/0005-sheet-parts.js';
+import * as summaries from './migrations/0006-summaries.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure, honest, reports, sheetParts];
+const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 

@@ -4,8 +4,8 @@ import type { Client } from 'pg';
 /** Role the application connects as. It owns nothing and bypasses nothing. */
 export const APP_ROLE = 'tribos_app';
 
-/** Owns the two functions that look up a person before a shop is known; cannot sign in, sees past row security. */
-const LOOKUP_ROLE = 'tribos_lookup';
+/** Owns the functions that look something up before a shop is known; cannot sign in, sees past row security. */
+export const LOOKUP_ROLE = 'tribos_lookup';
 
 /**
  * The application's own connection string, derived from the owner's: same server and database, its own role

@@ -1,5 +1,7 @@
+import { setTimeout } from 'node:timers/promises';
 import { Injectable, type OnModuleDestroy, type OnModuleInit } from '@nestjs/common';
 import pg from 'pg';
+import { SESSION_ENDED } from '../kit/access.js';
 import { filter, map, Subject, type Observable } from 'rxjs';
 
 /** Something of a shop changed: which table, and the job, engine or thing it belongs to. */
@@ -10,6 +12,8 @@ export interface Change {
 }
 
 const RETRY_MS = 1_000;
+/** Name of the listening connection in the database’s own list. */
+const LISTENER = 'tribos listen';
 
 /** Changes of every server on this database, heard from PostgreSQL itself. */
 @Injectable()
@@ -18,8 +22,9 @@ export class EventsService implements OnModuleInit, OnModuleDestroy {
   private client: pg.Client | null = null;
   private closed = false;
 
-  async onModuleInit(): Promise<void> {
-    await this.listen().catch(() => this.again());
+  /** Waits for the first attempt only: a database that is away is found later. */
+  onModuleInit(): Promise<void> {
+    return new Promise((tried) => void this.keepListening(tried));
   }
 
   async onModuleDestroy(): Promise<void> {
@@ -30,30 +35,55 @@ export class EventsService implements OnModuleInit, OnModuleDestroy {
 
   of(shopId: string): Observable<Omit<Change, 'shopId'>> {
     return this.changes.pipe(
-      filter((c) => c.shopId === shopId || c.table === 'reconnected'),
+      filter((c) => (c.shopId === shopId && c.table !== SESSION_ENDED) || c.table === 'reconnected'),
       map(({ table, id }) => ({ table, id })),
     );
   }
 
-  private async listen(): Promise<void> {
-    const client = new pg.Client({ connectionString: process.env['DATABASE_URL'] });
-    client.on('error', () => this.again());
+  /** Says once that a session has ended. */
+  ends(session: Buffer): Observable<boolean> {
+    const id = session.toString('hex');
+    return this.changes.pipe(
+      filter((c) => c.table === SESSION_ENDED && c.id === id),
+      map(() => true),
+    );
+  }
+
+  /** One listener at a time, for as long as the server stands: the one place where a lost one is replaced. */
+  private async keepListening(tried: () => void): Promise<void> {
+    while (!this.closed) {
+      await this.listenUntilLost(tried).catch(() => undefined);
+      tried();
+      if (!this.closed) await setTimeout(RETRY_MS, undefined, { ref: false });
+    }
+  }
+
+  private async listenUntilLost(heard: () => void): Promise<void> {
+    const client = new pg.Client({
+      connectionString: process.env['DATABASE_URL'],
+      application_name: LISTENER,
+      keepAlive: true,
+    });
+    // Both may come for one loss; either ends this listener, once.
+    const lost = new Promise<void>((resolve) => {
+      client.on('error', () => resolve());
+      client.on('end', () => resolve());
+    });
     client.on('notification', ({ payload }) => {
       const [shopId, table, id] = (payload ?? '').split(' ');
       if (shopId && table && id) this.changes.next({ shopId, table, id });
     });
-    await client.connect();
-    await client.query('LISTEN tribos');
     this.client = client;
-    // Whatever was said while nobody listened is unknown: everyone looks again.
-    this.changes.next({ shopId: '', table: 'reconnected', id: '' });
-  }
-
-  private again(): void {
-    this.client = null;
-    if (this.closed) return;
-    setTimeout(() => {
-      if (!this.closed) void this.listen().catch(() => this.again());
-    }, RETRY_MS).unref();
+    try {
+      await client.connect();
+      await client.query('LISTEN tribos');
+      // Whatever was said while nobody listened is unknown: everyone looks again.
+      this.changes.next({ shopId: '', table: 'reconnected', id: '' });
+      heard();
+      await lost;
+    } finally {
+      this.client = null;
+      void client.end().catch(() => undefined);
+    }
   }
 }

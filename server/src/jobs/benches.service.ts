@@ -7,13 +7,17 @@ import { GaugesService } from '../gauges/index.js';
 import { ProblemError } from '../kit/problems.js';
 import { ShopService } from '../people/index.js';
 import { EnginesService } from '../specs/index.js';
-import { JobFiles } from './jobFiles.service.js';
-import { JudgingService } from './judging.service.js';
 import { JobModel } from './models.js';
 import { listRow } from './rows.js';
 
 const MOST_WAITING = 8;
 const DUE_SOON_DAYS = 30;
+/** Between a write and its summary, for a job that was never summed up. */
+const NOT_SUMMED_UP = {
+  mm: 'What is next is being worked out.',
+  in: 'What is next is being worked out.',
+  station: 'measure',
+};
 
 /** Benches: the engine on each, the one next thing there, and what waits. */
 @Injectable()
@@ -23,8 +27,6 @@ export class BenchesService {
     private readonly shop: ShopService,
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
-    private readonly judging: JudgingService,
-    private readonly files: JobFiles,
   ) {}
 
   async view(now = new Date()): Promise<BenchesView> {
@@ -57,11 +59,9 @@ export class BenchesService {
   }
 
   private async onBench(row: JobModel): Promise<BenchView['job']> {
-    const file = await this.files.ofRow(row);
-    // Home does not wait for whole maps: the one next thing seldom hangs on them, and they are there next time.
-    const { next } = this.judging.now(file).judgement;
-    const sentences = { mm: next.sentence('mm'), in: next.sentence('in') };
-    return { ...listRow(row, file.job.customer), next: sentences, station: next.station };
+    const [shown] = await this.rows([row]);
+    const { station, ...next } = row.next ?? NOT_SUMMED_UP;
+    return { ...shown!, next, station };
   }
 
   async rows(rows: readonly JobModel[]): Promise<JobRow[]> {

@@ -1,8 +1,8 @@
 import { Injectable } from '@nestjs/common';
 import type { JobView } from '@tribos/contract';
 import {
+  inHouse,
   partsRenamed,
-  readJobFile,
   placeName,
   toDecimal,
   type EngineSpec,
@@ -13,11 +13,14 @@ import {
 import { stringify } from 'csv-stringify/sync';
 import { v7 } from 'uuid';
 import { GaugesService, StudiesService } from '../gauges/index.js';
+import { JudgingService } from '../judging/index.js';
 import { ProblemError } from '../kit/problems.js';
+import { Scope, type Who } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
 import { canonical, LogService, renamedDecision, renamedEntry } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { JobsService } from './jobs.service.js';
+import { SummariesService } from './summaries.service.js';
 
 /** New ids for old, made on first sight. */
 class Ids {
@@ -62,6 +65,9 @@ export class ExchangeService {
     private readonly studies: StudiesService,
     private readonly log: LogService,
     private readonly audit: AuditService,
+    private readonly judging: JudgingService,
+    private readonly summaries: SummariesService,
+    private readonly scope: Scope,
   ) {}
 
   /** Every reading of a job as a table, taken back and corrected ones included and marked. */
@@ -117,9 +123,13 @@ export class ExchangeService {
     return stringify(rows, { header: true, columns, escape_formulas: true });
   }
 
-  /** Keeps a job file as a new job. Engine and gauges that the shop already has are recognised. */
-  async bringIn(json: unknown): Promise<JobView> {
-    const read = readJobFile(json);
+  /**
+   * Keeps a job file as a new job. Engine and gauges that the shop already has are recognised. It is read on a
+   * thread, before anything is opened.
+   * @param who the person, since no transaction is open yet
+   */
+  async bringIn(who: Who, json: unknown): Promise<JobView> {
+    const read = await this.judging.read(who.shopId, json);
     if (!read.ok) {
       throw new ProblemError(
         422,
@@ -128,7 +138,10 @@ export class ExchangeService {
         { errors: read.misfits },
       );
     }
-    const { file } = read;
+    return this.scope.run(who, () => this.keepFile(inHouse(read.file)));
+  }
+
+  private async keepFile(file: JobFile): Promise<JobView> {
     const ids = new Ids();
     await this.matchInstruments(file, ids);
     const engineId = await this.matchEngine(file.engine, ids);
@@ -153,7 +166,7 @@ export class ExchangeService {
     for (const [i, d] of file.decisions.entries())
       await this.jobs.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
     await this.audit.note('job imported', jobId, { from: file.job.number });
-    await this.jobs.summarise(jobId, true);
+    await this.summaries.due(jobId);
     return this.jobs.view(jobId);
   }
 

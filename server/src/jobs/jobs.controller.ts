@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Patch, Post, Query, Res } from '@nestjs/common';
+import { Body, Controller, Get, Header, HttpCode, Param, Patch, Post, Query, Req, Res } from '@nestjs/common';
 import {
   AppendLog,
   EditJob,
@@ -12,14 +12,14 @@ import {
   type Page,
 } from '@tribos/contract';
 import type { Response } from 'express';
-import { May } from '../kit/access.js';
+import { JudgingService } from '../judging/index.js';
+import { May, Unscoped, type SignedInRequest } from '../kit/access.js';
+import { Scope } from '../kit/scope.js';
 import { IdPipe } from '../kit/uuid.js';
 import { LogService } from '../readings/index.js';
 import { BenchesService } from './benches.service.js';
 import { ExchangeService } from './exchange.service.js';
 import { JobsService } from './jobs.service.js';
-import { JudgingService } from './judging.service.js';
-import { verdictReport } from './verdictReport.js';
 
 @Controller()
 export class JobsController {
@@ -29,6 +29,7 @@ export class JobsController {
     private readonly exchange: ExchangeService,
     private readonly log: LogService,
     private readonly judging: JudgingService,
+    private readonly scope: Scope,
   ) {}
 
   @Get('benches')
@@ -49,8 +50,9 @@ export class JobsController {
 
   @Post('jobs/import')
   @May('edit-job')
-  bringIn(@Body() json: object): Promise<JobView> {
-    return this.exchange.bringIn(json);
+  @Unscoped()
+  bringIn(@Req() request: SignedInRequest, @Body() json: object): Promise<JobView> {
+    return this.exchange.bringIn(request.who!, json);
   }
 
   @Get('jobs/:id')
@@ -79,15 +81,26 @@ export class JobsController {
 
   @Post('jobs/:id/decisions')
   @May('decide')
-  decide(@Param('id', IdPipe) id: string, @Body() body: NewDecision): Promise<JobView> {
-    return this.jobs.decide(id, body);
+  @Unscoped()
+  decide(
+    @Req() request: SignedInRequest,
+    @Param('id', IdPipe) id: string,
+    @Body() body: NewDecision,
+  ): Promise<JobView> {
+    return this.jobs.decide(request.who!, id, body);
   }
 
   @Get('jobs/:id/verdicts')
-  async verdicts(@Param('id', IdPipe) id: string, @Query('unit') unit?: string) {
-    const show = unit === 'in' ? 'in' : 'mm';
-    const file = await this.jobs.file(id);
-    return verdictReport(file, await this.judging.whole(file, show), show);
+  @Unscoped()
+  async verdicts(
+    @Req() request: SignedInRequest,
+    @Param('id', IdPipe) id: string,
+    @Query('unit') unit?: string,
+  ) {
+    const { shopId } = request.who!;
+    // Nothing is open while it is judged.
+    const file = await this.scope.run(request.who!, () => this.jobs.file(id));
+    return this.judging.whole({ shopId, file, want: 'verdicts', unit: unit === 'in' ? 'in' : 'mm' });
   }
 
   @Get('jobs/:id/file')

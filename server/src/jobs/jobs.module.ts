@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { SequelizeModule } from '@nestjs/sequelize';
 import { GaugesModule } from '../gauges/index.js';
+import { JudgingModule } from '../judging/index.js';
 import { PeopleModule } from '../people/index.js';
 import { ReadingsModule } from '../readings/index.js';
 import { SpecsModule } from '../specs/index.js';
@@ -9,20 +10,20 @@ import { ExchangeService } from './exchange.service.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobsController } from './jobs.controller.js';
 import { JobsService } from './jobs.service.js';
-import { JudgingService } from './judging.service.js';
-import { PropagationService } from './propagation.service.js';
-import { DecisionModel, JobModel } from './models.js';
+import { DecisionModel, JobModel, SummaryDueModel } from './models.js';
+import { SummariesService } from './summaries.service.js';
 
 @Module({
   imports: [
-    SequelizeModule.forFeature([JobModel, DecisionModel]),
+    SequelizeModule.forFeature([JobModel, DecisionModel, SummaryDueModel]),
+    JudgingModule,
     PeopleModule,
     SpecsModule,
     GaugesModule,
     ReadingsModule,
   ],
   controllers: [JobsController],
-  providers: [JobsService, JobFiles, BenchesService, ExchangeService, JudgingService, PropagationService],
-  exports: [JobsService, JobFiles, PropagationService],
+  providers: [JobsService, JobFiles, BenchesService, ExchangeService, SummariesService],
+  exports: [JobsService, JobFiles, SummariesService],
 })
 export class JobsModule {}

@@ -1,4 +1,4 @@
-import { Injectable, Logger } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type {
   AppendedLog,
@@ -11,34 +11,26 @@ import type {
   NewJob,
   Page,
 } from '@tribos/contract';
-import {
-  decisionRefused,
-  routeOf,
-  ROUTES,
-  standingDecision,
-  placeKey,
-  UNSTATED_THERMAL,
-  walkOf,
-  type JobFile,
-} from '@tribos/core';
+import { routeOf, ROUTES, UNSTATED_THERMAL, type JobFile, type RouteName } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
+import { JudgingService } from '../judging/index.js';
 import { ProblemError, stale } from '../kit/problems.js';
-import { Scope } from '../kit/scope.js';
+import { Scope, type Who } from '../kit/scope.js';
 import { AuditService, ShopService } from '../people/index.js';
 import { canonical, LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { BenchesService } from './benches.service.js';
 import { JobFiles } from './jobFiles.service.js';
-import { JudgingService } from './judging.service.js';
 import { DecisionModel, JobModel } from './models.js';
+import { SummariesService } from './summaries.service.js';
 
 const PAGE = 50;
+/** A job that is written to each time while it is judged is not decided on. */
+const MOST_TRIES = 5;
 
 /** Jobs: opened, changed, read and decided. */
 @Injectable()
 export class JobsService {
-  private readonly logger = new Logger(JobsService.name);
-
   constructor(
     @InjectModel(JobModel) private readonly jobs: typeof JobModel,
     @InjectModel(DecisionModel) private readonly decisions: typeof DecisionModel,
@@ -47,6 +39,7 @@ export class JobsService {
     private readonly files: JobFiles,
     private readonly benches: BenchesService,
     private readonly judging: JudgingService,
+    private readonly summaries: SummariesService,
     private readonly log: LogService,
     private readonly scope: Scope,
     private readonly audit: AuditService,
@@ -99,7 +92,7 @@ export class JobsService {
       },
     });
     await this.audit.note('job opened', body.id);
-    await this.summarise(body.id);
+    await this.summaries.due(body.id);
     return this.view(body.id);
   }
 
@@ -141,7 +134,7 @@ export class JobsService {
       throw stale('job', { version: current.version, job: current.file.job });
     }
     await this.audit.note('job changed', id, changes);
-    await this.summarise(id);
+    await this.summaries.due(id);
     return this.view(id);
   }
 
@@ -149,14 +142,51 @@ export class JobsService {
   async append(id: string, body: AppendLog): Promise<AppendedLog> {
     const row = await this.files.row(id, true);
     const entries = await this.log.append(await this.files.ofRow(row), body.entries);
-    await this.summarise(id);
+    await this.summaries.due(id);
     return { entries };
   }
 
-  async decide(id: string, body: NewDecision): Promise<JobView> {
+  /**
+   * Decides under the job’s lock. Judged before it, outside of any transaction; where the job was written to
+   * meanwhile, judged again.
+   * @param who the person, since no transaction is open yet
+   */
+  async decide(who: Who, id: string, body: NewDecision): Promise<JobView> {
+    for (let left = MOST_TRIES; left > 0; left -= 1) {
+      const seen = await this.scope.run(who, () => this.files.of(id));
+      const choice = { route: this.routeFor(seen, body), kitId: body.kitId };
+      const asked = { shopId: who.shopId, file: seen, want: 'refusal', choice } as const;
+      const refused = seen.decisions.some((d) => d.id === body.id) ? null : await this.judging.whole(asked);
+      const view = await this.scope.run(who, () => this.decideOn(id, body, choice.route, refused, seen));
+      if (view) return view;
+    }
+    throw new ProblemError(
+      409,
+      'busy',
+      'The job is being written to by others. Nothing was saved: look at it again and decide.',
+    );
+  }
+
+  private routeFor({ engine }: JobFile, body: NewDecision): RouteName {
+    const kit = engine.kits.find((k) => k.id === body.kitId) ?? null;
+    if (body.kitId !== null && !kit)
+      throw new ProblemError(422, 'kit', 'This engine has no such kit. Nothing was saved.', {
+        errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
+      });
+    return body.route ?? routeOf(kit);
+  }
+
+  /** @returns null where the job is no longer what was judged */
+  private async decideOn(
+    id: string,
+    body: NewDecision,
+    route: RouteName,
+    refused: string | null,
+    seen: JobFile,
+  ): Promise<JobView | null> {
     const row = await this.files.row(id, true);
-    const decisions = await this.decisions.findAll({ where: { jobId: id }, order: ['position'] });
-    const before = decisions.find((d) => d.id === body.id);
+    const now = await this.files.ofRow(row);
+    const before = now.decisions.find((d) => d.id === body.id);
     if (before) {
       const same = [body.route ?? before.route, body.kitId, body.reason];
       if (canonical([before.route, before.kitId, before.reason]) !== canonical(same))
@@ -167,30 +197,19 @@ export class JobsService {
         );
       return this.view(id);
     }
-    const engine = await this.engines.spec(row.engineId);
-    if (body.kitId !== null && !engine.kits.some((k) => k.id === body.kitId)) {
-      throw new ProblemError(422, 'kit', 'This engine has no such kit. Nothing was saved.', {
-        errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
-      });
-    }
-    const judged = await this.judging.whole(await this.files.ofRow(row));
-    const route = body.route ?? routeOf(engine.kits.find((k) => k.id === body.kitId) ?? null);
-    const refused = decisionRefused(engine, judged.kits, { route, kitId: body.kitId });
+    if (canonical(now) !== canonical(seen)) return null;
     if (refused) throw new ProblemError(422, 'may-not', `${refused} Nothing was saved.`);
+    const { kitId, reason } = body;
+    const { name: by } = this.scope.who;
     await this.keepDecision(
       id,
-      {
-        id: body.id,
-        at: new Date().toISOString(),
-        by: this.scope.who.name,
-        route,
-        kitId: body.kitId,
-        reason: body.reason,
-      },
-      decisions.length + 1,
+      { id: body.id, at: new Date().toISOString(), by, route, kitId, reason },
+      now.decisions.length + 1,
     );
-    await this.audit.note('decided', id, { route, kitId: body.kitId, reason: body.reason });
-    await this.summarise(id);
+    const kit = now.engine.kits.find((k) => k.id === kitId);
+    await this.jobs.update({ decided: kit?.name ?? ROUTES[route] }, { where: { id } });
+    await this.audit.note('decided', id, { route, kitId, reason });
+    await this.summaries.due(id);
     return this.view(id);
   }
 
@@ -202,48 +221,5 @@ export class JobsService {
       jobId,
       position,
     });
-  }
-
-  /** Renews the summary once whole maps are worked, in a transaction of its own after this one. */
-  private summariseLater(id: string, settled: Promise<unknown>): void {
-    const { who } = this.scope;
-    settled
-      .then(() =>
-        this.scope.run(who, async () => {
-          // The lock waits for whoever is writing now, so that no older log is summed up.
-          await this.files.row(id, true);
-          await this.summarise(id, true);
-        }),
-      )
-      .catch((error: unknown) => {
-        // The next write or look sums it up again; nothing but a list’s mark was late.
-        if (!this.judging.closing) this.logger.warn(`summary of ${id}: ${String(error)}`);
-      });
-  }
-
-  /**
-   * Renews what the lists show of a job.
-   * @param whole waits for whole maps instead of renewing it again when they are worked
-   */
-  async summarise(id: string, whole = false): Promise<void> {
-    const row = await this.files.row(id);
-    const file = await this.files.ofRow(row);
-    const now = whole ? { judgement: await this.judging.whole(file), settled: null } : this.judging.now(file);
-    if (now.settled) this.summariseLater(id, now.settled);
-    const judged = now.judgement;
-    const chosen = standingDecision(file);
-    const planned = walkOf(file);
-    const kit = file.engine.kits.find((k) => k.id === chosen?.kitId);
-    const decided = chosen === null ? null : (kit?.name ?? ROUTES[chosen.route]);
-    await this.jobs.update(
-      {
-        overall: judged.overall,
-        marks: judged.marks,
-        stationsPlanned: planned.length,
-        stationsRead: planned.filter((s) => judged.readings.places.has(placeKey(s))).length,
-        decided,
-      },
-      { where: { id } },
-    );
   }
 }

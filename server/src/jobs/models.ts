@@ -1,4 +1,5 @@
 import { Column, DataType, PrimaryKey } from 'sequelize-typescript';
+import type { Summary } from '../judging/index.js';
 import { day, integer, json, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
 @ShopTable('jobs')
@@ -24,10 +25,18 @@ export class JobModel extends ShopRow {
   @Column(integer) declare stationsRead: number;
   @Column(integer) declare stationsPlanned: number;
   @Column(text) declare decided: string | null;
+  /** The one next thing, in both units; null until it was summed up. */
+  @Column(json) declare next: Summary['next'] | null;
   /** What the search looks through, in lower case. */
   @Column(text) declare search: string;
   @Column(integer) declare version: number;
   @Column(time) declare createdAt: Date;
+}
+
+/** Jobs whose summary is older than what was written to them. */
+@ShopTable('summaries_due')
+export class SummaryDueModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare jobId: string;
 }
 
 @ShopTable('decisions')

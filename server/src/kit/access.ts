@@ -19,6 +19,9 @@ import { Scope, type Who } from './scope.js';
 
 export const COOKIE = 'tribos_session';
 
+/** What is told of a session that ended, to nobody but its own streams. */
+export const SESSION_ENDED = 'session-ended';
+
 const PERMISSION = 'tribos:permission';
 const OPEN = 'tribos:open';
 const UNSCOPED = 'tribos:unscoped';
@@ -34,18 +37,56 @@ export type SignedInRequest = Request & { who?: Who };
 
 export const hashToken = (token: string): Buffer => createHash('sha256').update(token).digest();
 
+/** Who a request comes from. */
+@Injectable()
+export class Sessions {
+  constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
+
+  async whoIs(request: Request): Promise<Who | null> {
+    const hash = this.hashOf(request);
+    return hash === null ? null : this.of(hash);
+  }
+
+  /** What the session of a request is known by; null without one. */
+  hashOf(request: Request): Buffer | null {
+    const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
+    return typeof token !== 'string' || token.length > 200 ? null : hashToken(token);
+  }
+
+  /** Whether a session has neither ended nor run out; one that cannot be asked about now is taken to stand. */
+  async stands(hash: Buffer): Promise<boolean> {
+    return this.of(hash).then(
+      (who) => who !== null,
+      () => true,
+    );
+  }
+
+  private async of(hash: Buffer): Promise<Who | null> {
+    const [row] = await this.sequelize.query<{
+      shop_id: string;
+      shop_name: string;
+      id: string;
+      name: string;
+      role: Role;
+    }>('SELECT * FROM session_person($1)', { bind: [hash], type: QueryTypes.SELECT });
+    return row
+      ? { shopId: row.shop_id, shopName: row.shop_name, personId: row.id, name: row.name, role: row.role }
+      : null;
+  }
+}
+
 /** Lets in who is signed in and may do it. */
 @Injectable()
 export class AccessGuard implements CanActivate {
   constructor(
     private readonly reflector: Reflector,
-    @InjectConnection() private readonly sequelize: Sequelize,
+    private readonly sessions: Sessions,
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
     const targets = [context.getHandler(), context.getClass()];
     const request = context.switchToHttp().getRequest<SignedInRequest>();
-    const who = await this.whoIs(request);
+    const who = await this.sessions.whoIs(request);
     if (who) request.who = who;
     if (this.reflector.getAllAndOverride<boolean>(OPEN, targets)) return true;
     if (!who)
@@ -62,24 +103,6 @@ export class AccessGuard implements CanActivate {
         `A ${who.role} may not do this in this shop. Nothing was saved.`,
       );
     return true;
-  }
-
-  private async whoIs(request: Request): Promise<Who | null> {
-    const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
-    if (typeof token !== 'string' || token.length > 200) return null;
-    const [row] = await this.sequelize.query<{
-      shop_id: string;
-      shop_name: string;
-      id: string;
-      name: string;
-      role: Role;
-    }>('SELECT * FROM session_person($1)', {
-      bind: [hashToken(token)],
-      type: QueryTypes.SELECT,
-    });
-    return row
-      ? { shopId: row.shop_id, shopName: row.shop_name, personId: row.id, name: row.name, role: row.role }
-      : null;
   }
 }
 

@@ -3,6 +3,7 @@ import { entryTroubles, type Problem } from '@tribos/contract';
 import { CoreError } from '@tribos/core';
 import type { ValidationError } from 'class-validator';
 import type { Response } from 'express';
+import { QueueFull } from './fairQueue.js';
 
 /** An error that says what happened, what was kept and what to do. */
 export class ProblemError extends HttpException {
@@ -74,6 +75,29 @@ interface DatabaseError {
   readonly parent?: { readonly code?: string; readonly constraint?: string };
 }
 
+const databaseAway = (): ProblemError =>
+  new ProblemError(
+    503,
+    'database-away',
+    'The database is not answering. Nothing was saved; try again in a moment.',
+  );
+
+/** Classes of PostgreSQL’s errors that are about the database itself. */
+const AWAY = ['08', '53', '57', '58', 'F0', 'XX'];
+/** The same, said by the system. */
+const NOT_REACHED = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT', 'ENOSPC']);
+
+/** A connection that was cut in the middle says so in words alone. */
+function isCut(error: unknown): boolean {
+  const { name, message, parent } = (error ?? {}) as { name?: string; message?: string; parent?: Error };
+  return (
+    name === 'SequelizeDatabaseError' &&
+    /connection terminated|connection error|not queryable|client has encountered/iu.test(
+      `${message} ${parent?.message}`,
+    )
+  );
+}
+
 /** What PostgreSQL refuses is the request's fault when it is about the data, ours otherwise. */
 function fromDatabase(error: DatabaseError): ProblemError | null {
   const cause = error.original ?? error.parent;
@@ -103,17 +127,19 @@ function fromDatabase(error: DatabaseError): ProblemError | null {
       'busy',
       'Someone else wrote at the same moment. Nothing was saved; send it again.',
     );
-  if (code.startsWith('08') || code.startsWith('57'))
-    return new ProblemError(
-      503,
-      'database-away',
-      'The database is not answering. Nothing was saved; try again in a moment.',
-    );
+  // Lost or refused connections, shutting down, out of resources, a full disk, a broken file.
+  if (AWAY.some((begin) => code.startsWith(begin)) || NOT_REACHED.has(code)) return databaseAway();
   return null;
 }
 
 function toProblem(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
+  if (error instanceof QueueFull)
+    return new ProblemError(
+      503,
+      'busy',
+      'So much is being worked out that this would only wait. Try again in a moment.',
+    );
   if (error instanceof CoreError) return new ProblemError(422, error.code, error.message);
   if (error instanceof HttpException) {
     const status = error.getStatus();
@@ -128,12 +154,7 @@ function toProblem(error: unknown): ProblemError {
   const fromPg = fromDatabase((error ?? {}) as DatabaseError);
   if (fromPg) return fromPg;
   const { status, type, name } = (error ?? {}) as { status?: number; type?: string; name?: string };
-  if (name?.startsWith('SequelizeConnection'))
-    return new ProblemError(
-      503,
-      'database-away',
-      'The database is not answering. Nothing was saved; try again in a moment.',
-    );
+  if (name?.startsWith('SequelizeConnection') || isCut(error)) return databaseAway();
   if (status && status >= 400 && status < 500) {
     return new ProblemError(
       status,
@@ -158,6 +179,7 @@ export class ProblemFilter implements ExceptionFilter {
       response.end();
       return;
     }
+    if (status === 503) response.setHeader('retry-after', '2');
     response.status(status).type('application/problem+json').send(JSON.stringify(problem.getResponse()));
   }
 }

@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection } from '@nestjs/sequelize';
-import { Sequelize as Base } from 'sequelize';
+import { Sequelize as Base, type Transaction } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
 import type { Role } from '@tribos/contract';
 
@@ -13,6 +13,9 @@ export interface Who {
   readonly name: string;
   readonly role: Role;
 }
+
+/** Nobody in particular, who may do nothing. */
+const THE_HOUSE: Omit<Who, 'shopId'> = { shopName: '', personId: '', name: 'Tribos', role: 'apprentice' };
 
 const store = new AsyncLocalStorage<Map<string, unknown>>();
 
@@ -33,11 +36,27 @@ export class Scope {
   constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
 
   async run<T>(who: Who, work: () => Promise<T>): Promise<T> {
-    return this.sequelize.transaction(async () => {
+    return this.sequelize.transaction(async (transaction) => {
       await this.sequelize.query(`SELECT set_config('app.shop_id', $1, true)`, { bind: [who.shopId] });
       store.getStore()?.set('who', who);
+      store.getStore()?.set('transaction of the scope', transaction);
       return work();
     });
+  }
+
+  /**
+   * The house’s own work for a shop, in a transaction of its own whatever is open around it: it sees nothing
+   * that has not committed.
+   */
+  apart<T>({ shopId }: Pick<Who, 'shopId'>, work: () => Promise<T>): Promise<T> {
+    return store.exit(() => this.run({ ...THE_HOUSE, shopId }, work));
+  }
+
+  /** Does something once the running transaction has committed, outside of it; never when it fails. */
+  afterCommit(work: () => void): void {
+    const transaction = store.getStore()?.get('transaction of the scope') as Transaction | undefined;
+    if (!transaction) throw new Error('nothing is being committed here');
+    transaction.afterCommit(() => store.exit(work));
   }
 
   /** Who is asking; only inside `run`. */

@@ -2,6 +2,8 @@
 export interface ShopTableOptions {
   /** Rows are added and never changed. */
   readonly appendOnly?: boolean;
+  /** Rows may be taken away again. */
+  readonly removable?: boolean;
   /** Screens of the shop are told when a row is added or changed. */
   readonly tells?: boolean;
 }
@@ -20,7 +22,7 @@ export function shopTable(
   name: string,
   columns: string,
   app: string,
-  { appendOnly = false, tells = false }: ShopTableOptions = {},
+  { appendOnly = false, removable = false, tells = false }: ShopTableOptions = {},
 ): string {
   if (!NAME.test(name)) throw new Error(`${name} is no name for a table`);
   return `
@@ -38,6 +40,6 @@ CREATE TRIGGER append_only_all BEFORE TRUNCATE ON ${name} FOR EACH STATEMENT EXE
     : ''
 }
 ${tells ? `CREATE TRIGGER tell_change AFTER INSERT OR UPDATE ON ${name} FOR EACH ROW EXECUTE FUNCTION tell_change();` : ''}
-GRANT SELECT, INSERT${appendOnly ? '' : ', UPDATE'} ON ${name} TO ${app};
+GRANT SELECT, INSERT${appendOnly ? '' : ', UPDATE'}${removable ? ', DELETE' : ''} ON ${name} TO ${app};
 `;
 }

@@ -11,8 +11,7 @@ export class AuditService {
     private readonly scope: Scope,
   ) {}
 
-  async note(action: string, subject: string, detail: object = {}): Promise<void> {
-    const { shopId, name } = this.scope.who;
-    await this.audit.create({ shopId, by: name, action, subject, detail });
+  async note(action: string, subject: string, detail: object = {}, who = this.scope.who): Promise<void> {
+    await this.audit.create({ shopId: who.shopId, by: who.name, action, subject, detail });
   }
 }

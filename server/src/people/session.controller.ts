@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Post, Req, Res } from '@nestjs/common';
 import { SignIn, type SessionView } from '@tribos/contract';
 import type { Response } from 'express';
-import { COOKIE, Open, type SignedInRequest } from '../kit/access.js';
+import { COOKIE, Open, Unscoped, type SignedInRequest } from '../kit/access.js';
 import type { Who } from '../kit/scope.js';
 import { SignInLimit } from './signInLimit.js';
 import { SESSION_HOURS, SessionService } from './session.service.js';
@@ -10,6 +10,12 @@ const view = (who: Who): SessionView => ({
   person: { id: who.personId, name: who.name, role: who.role },
   shop: { id: who.shopId, name: who.shopName },
 });
+
+/** The token a device came with, if any. */
+const tokenOf = (request: SignedInRequest): string | null => {
+  const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
+  return typeof token === 'string' ? token : null;
+};
 
 @Controller('session')
 export class SessionController {
@@ -27,6 +33,8 @@ export class SessionController {
 
   @Post()
   @Open()
+  // Without a transaction of its own: who signs in may be signed in already, in another shop.
+  @Unscoped()
   @HttpCode(200)
   async signIn(
     @Body() body: SignIn,
@@ -34,7 +42,7 @@ export class SessionController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
     await this.limit.take(body.email, request.ip ?? '');
-    const { token, who } = await this.sessions.signIn(body.email, body.password);
+    const { token, who } = await this.sessions.signIn(body.email, body.password, tokenOf(request));
     response.cookie(COOKIE, token, {
       httpOnly: true,
       sameSite: 'strict',
@@ -51,7 +59,7 @@ export class SessionController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    await this.sessions.signOut((request.cookies as Record<string, string>)[COOKIE]!);
+    await this.sessions.signOut(tokenOf(request)!);
     response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', path: '/' });
   }
 }

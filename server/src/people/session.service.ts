@@ -3,9 +3,9 @@ import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { hash, verify } from '@node-rs/argon2';
 import type { Role } from '@tribos/contract';
-import { QueryTypes } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
-import { hashToken } from '../kit/access.js';
+import { hashToken, SESSION_ENDED } from '../kit/access.js';
 import { ProblemError } from '../kit/problems.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { AuditService } from './audit.service.js';
@@ -29,10 +29,12 @@ export class SessionService {
   ) {}
 
   /**
+   * Signs a person in; what this device was signed in with before ends, and sessions that ran out are cleared.
+   * @param before token the device came with, or null
    * @returns the token for the cookie, and who it stands for
    * @throws ProblemError 401, the same for a wrong address and a wrong password
    */
-  async signIn(email: string, password: string): Promise<{ token: string; who: Who }> {
+  async signIn(email: string, password: string, before: string | null): Promise<{ token: string; who: Who }> {
     const [found] = await this.sequelize.query<{ shop_id: string; id: string; password_hash: string }>(
       'SELECT * FROM sign_in_person($1)',
       { bind: [email], type: QueryTypes.SELECT },
@@ -51,26 +53,47 @@ export class SessionService {
     const who = await this.scope.run(newcomer, async () => {
       const person = await this.people.findOne({ where: { id: found.id } });
       const shop = await this.shops.findOne();
+      await this.sessions.destroy({ where: { expiresAt: { [Op.lt]: new Date() } } });
       await this.sessions.create({
         shopId: found.shop_id,
         tokenHash: hashToken(token),
         personId: found.id,
         expiresAt: new Date(Date.now() + SESSION_HOURS * 3_600_000),
       });
-      return {
+      const who: Who = {
         shopId: found.shop_id,
         shopName: shop!.name,
         personId: found.id,
         name: person!.name,
         role: person!.role as Role,
       };
+      await this.audit.note('signed in', who.personId, {}, who);
+      return who;
     });
-    await this.scope.run(who, () => this.audit.note('signed in', who.personId));
+    if (before !== null) await this.endBefore(before);
     return { token, who };
   }
 
+  /** What a device was signed in with before, perhaps in another shop, ends when somebody else signs in. */
+  private async endBefore(token: string): Promise<void> {
+    const [of] = await this.sequelize.query<{ shop_id: string }>('SELECT * FROM session_person($1)', {
+      bind: [hashToken(token)],
+      type: QueryTypes.SELECT,
+    });
+    if (of) await this.scope.apart({ shopId: of.shop_id }, () => this.end(token));
+  }
+
+  /** Ends a session; its event streams, on whichever server, hear of it. */
+  private async end(token: string): Promise<void> {
+    const tokenHash = hashToken(token);
+    await this.sessions.destroy({ where: { tokenHash } });
+    await this.sequelize.query(`SELECT pg_notify('tribos', $1)`, {
+      bind: [`${this.scope.who.shopId} ${SESSION_ENDED} ${tokenHash.toString('hex')}`],
+    });
+  }
+
   async signOut(token: string): Promise<void> {
-    await this.sessions.destroy({ where: { tokenHash: hashToken(token) } });
+    await this.end(token);
     await this.audit.note('signed out', this.scope.who.personId);
   }
 }

@@ -1,8 +1,9 @@
 import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { AskReport, ReportView } from '@tribos/contract';
-import { prepareJob, reportOf, type LengthUnit } from '@tribos/core';
-import { JobFiles, PropagationService } from '../jobs/index.js';
+import type { LengthUnit } from '@tribos/core';
+import { JobFiles } from '../jobs/index.js';
+import { JudgingService } from '../judging/index.js';
 import { notFound } from '../kit/problems.js';
 import { Queue } from '../kit/queue.js';
 import { Scope, type Who } from '../kit/scope.js';
@@ -31,7 +32,7 @@ export class ReportsService implements OnApplicationBootstrap {
     @InjectModel(ReportModel) private readonly reports: typeof ReportModel,
     private readonly files: FilesService,
     private readonly jobFiles: JobFiles,
-    private readonly propagation: PropagationService,
+    private readonly judging: JudgingService,
     private readonly queue: Queue,
     private readonly scope: Scope,
   ) {}
@@ -85,9 +86,9 @@ export class ReportsService implements OnApplicationBootstrap {
     });
     try {
       const { file, unit } = begun;
-      const spreadOf = await this.propagation.ready(prepareJob(file, unit).maps);
+      const report = await this.judging.whole({ shopId: who.shopId, file, want: 'report', unit });
       await this.progress(who, reportId, 0.4);
-      const pdf = await reportPdf(reportOf(file, unit, spreadOf), new Date().toISOString(), () => undefined);
+      const pdf = await reportPdf(report, new Date().toISOString(), () => undefined);
       await this.scope.run(who, async () => {
         const fileHash = await this.files.keep('application/pdf', pdf);
         await this.reports.update({ state: 'done', progress: 1, fileHash }, { where: { id: reportId } });

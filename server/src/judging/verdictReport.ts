@@ -57,3 +57,6 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
     questions: judged.readings.questions,
   };
 }
+
+/** What the API prints of a job’s verdicts. */
+export type VerdictReport = ReturnType<typeof verdictReport>;

@@ -1,0 +1,109 @@
+import {
+  decisionRefused,
+  inHouse,
+  judgePrepared,
+  mapKey,
+  placeKey,
+  prepareJob,
+  readJobFile,
+  reportOf,
+  ROUTES,
+  standingDecision,
+  walkOf,
+  type JobFile,
+  type JobFileReading,
+  type Judgement,
+  type LengthUnit,
+  type MapProblem,
+  type MapSpread,
+  type Report,
+  type RouteName,
+  type SpreadOf,
+  type StationMark,
+} from '@tribos/core';
+import { verdictReport, type VerdictReport } from './verdictReport.js';
+
+/** What the lists and the benches show of a job. */
+export interface Summary {
+  readonly overall: Judgement['overall'];
+  readonly marks: Readonly<Record<string, StationMark>>;
+  readonly stationsPlanned: number;
+  readonly stationsRead: number;
+  readonly decided: string | null;
+  /** The one next thing, in both units, and where it is done. */
+  readonly next: { readonly mm: string; readonly in: string; readonly station: string };
+}
+
+/** What may be asked of a job, each with its answer: plain data, so that it goes to a thread and back. */
+export interface Answers {
+  readonly maps: null;
+  readonly summary: Summary;
+  readonly verdicts: VerdictReport;
+  readonly report: Report;
+  /** Why a way out may not be decided on; null where it may. */
+  readonly refusal: string | null;
+}
+export type Wanted = keyof Answers;
+
+export interface JudgeTask<W extends Wanted = Wanted> {
+  readonly want: W;
+  readonly file: JobFile;
+  readonly unit: LengthUnit;
+  /** Whole maps that are propagated already. */
+  readonly spreads: readonly MapSpread[];
+  /** What is to be decided, for `refusal`. */
+  readonly choice?: { readonly route: RouteName; readonly kitId: string | null };
+}
+
+export interface Judged<W extends Wanted = Wanted> {
+  /** Maps the job has, whether or not they were given. */
+  readonly maps: readonly MapProblem[];
+  readonly answer: Answers[W];
+}
+
+function summaryOf(file: JobFile, judged: Judgement): Summary {
+  const planned = walkOf(file);
+  const chosen = standingDecision(file);
+  const kit = file.engine.kits.find((k) => k.id === chosen?.kitId);
+  return {
+    overall: judged.overall,
+    marks: judged.marks,
+    stationsPlanned: planned.length,
+    stationsRead: planned.filter((s) => judged.readings.places.has(placeKey(s))).length,
+    decided: chosen === null ? null : (kit?.name ?? ROUTES[chosen.route]),
+    next: {
+      mm: judged.next.sentence('mm'),
+      in: judged.next.sentence('in'),
+      station: judged.next.station,
+    },
+  };
+}
+
+function answerOf({ want, file, unit, choice }: JudgeTask, judged: Judgement, spreadOf: SpreadOf) {
+  switch (want) {
+    case 'maps':
+      return null;
+    case 'summary':
+      return summaryOf(file, judged);
+    case 'verdicts':
+      return verdictReport(file, judged, unit);
+    case 'report':
+      return reportOf(file, unit, spreadOf);
+    case 'refusal':
+      return choice ? decisionRefused(file.engine, judged.kits, choice) : null;
+  }
+}
+
+/** Judges a job and answers one question about it. */
+export function judgeTask(sent: JudgeTask): Judged {
+  const task = { ...sent, file: inHouse(sent.file) };
+  const prepared = prepareJob(task.file, task.unit);
+  const maps = prepared.maps.filter((p) => p !== null);
+  if (task.want === 'maps') return { maps, answer: null };
+  const known = new Map(task.spreads.map((s) => [s.key, s]));
+  const spreadOf: SpreadOf = (problem) => known.get(mapKey(problem)) ?? null;
+  return { maps, answer: answerOf(task, judgePrepared(task.file, prepared, spreadOf), spreadOf) };
+}
+
+/** Reads a job file that somebody sent. */
+export const readTask = (json: unknown): JobFileReading => readJobFile(json);
