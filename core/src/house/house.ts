@@ -3,6 +3,7 @@ import { fit } from '../fit/index.js';
 import { withPlaces, type JobFile } from '../job/index.js';
 import {
   bodyMisfitsIn,
+  kindIn,
   LOG_PLACES,
   readBy,
   type EntryContext,
@@ -64,6 +65,23 @@ export interface SentEntry {
   readonly at: string;
   readonly kind: string;
 }
+
+/** Ids of entries, their own and those they name, that are asked for when something sent is read. */
+export const namedBy = (bodies: readonly SentEntry[]): string[] => {
+  const ids = new Set<string>();
+  for (const body of bodies) {
+    ids.add(body.id);
+    kindIn(KINDS, body.kind)?.body.renamed(
+      body,
+      (named, id) => {
+        if (named === 'entry') ids.add(id);
+        return id;
+      },
+      '',
+    );
+  }
+  return [...ids];
+};
 
 /** What is wrong with the shape of something a screen sent. */
 export const bodyMisfits = (body: unknown): Misfit[] => bodyMisfitsIn(KINDS, body);

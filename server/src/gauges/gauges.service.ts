@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { EditInstrument, InstrumentBody, InstrumentView } from '@tribos/contract';
 import type { Instrument } from '@tribos/core';
+import type { Gathered } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
@@ -19,6 +20,16 @@ export class GaugesService {
   async list(): Promise<InstrumentView[]> {
     const rows = await this.instruments.findAll({ order: ['type', 'name', 'id'] });
     return rows.map((row) => ({ version: row.version, instrument: instrumentOf(row) }));
+  }
+
+  /** What `gather` brings of the shop's gauges. */
+  wanted() {
+    return { instruments: { model: this.instruments, sql: 'ORDER BY type, name, id' } };
+  }
+
+  /** The gauges of what was gathered. */
+  instrumentsOf(rows: Gathered<ReturnType<GaugesService['wanted']>>): Instrument[] {
+    return rows.instruments.map(instrumentOf);
   }
 
   async all(): Promise<Instrument[]> {

@@ -3,6 +3,7 @@ import { InjectModel } from '@nestjs/sequelize';
 import type { StudyBody, StudyView } from '@tribos/contract';
 import { FEWEST_REPEATS, parseReading, repeatabilityStudy, type Study } from '@tribos/core';
 import { v7 } from 'uuid';
+import type { Gathered } from '../kit/gather.js';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
@@ -21,6 +22,9 @@ const viewOf = (row: StudyModel): StudyView => ({
   s: row.s,
 });
 
+const usableOf = ({ instrumentId, by, at, s, repeats }: StudyView): Study[] =>
+  s === null ? [] : [{ instrumentId, by, at, s, repeats }];
+
 /** Repeats of people with gauges: what each person's own scatter is. */
 @Injectable()
 export class StudiesService {
@@ -37,9 +41,17 @@ export class StudiesService {
 
   /** Those with repeats enough to stand in for the usual figure. */
   async usable(): Promise<Study[]> {
-    return (await this.list()).flatMap(({ instrumentId, by, at, s, repeats }) =>
-      s === null ? [] : [{ instrumentId, by, at, s, repeats }],
-    );
+    return (await this.list()).flatMap(usableOf);
+  }
+
+  /** What `gather` brings of the shop's studies. */
+  wanted() {
+    return { studies: { model: this.studies, sql: 'ORDER BY at, id' } };
+  }
+
+  /** The usable ones of what was gathered. */
+  studiesOf(rows: Gathered<ReturnType<StudiesService['wanted']>>): Study[] {
+    return rows.studies.map(viewOf).flatMap(usableOf);
   }
 
   /** Keeps studies as an import brings them: their figures, without the readings behind them. */

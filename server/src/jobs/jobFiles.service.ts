@@ -1,7 +1,9 @@
 import { Injectable } from '@nestjs/common';
-import { InjectModel } from '@nestjs/sequelize';
+import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { inHouse, type JobFile } from '@tribos/core';
+import type { Sequelize } from 'sequelize-typescript';
 import { GaugesService, StudiesService } from '../gauges/index.js';
+import { gather } from '../kit/gather.js';
 import { notFound } from '../kit/problems.js';
 import { ShopService } from '../people/index.js';
 import { LogService } from '../readings/index.js';
@@ -9,12 +11,25 @@ import { EnginesService } from '../specs/index.js';
 import { DecisionModel, JobModel } from './models.js';
 import { decisionOf, factsOf } from './rows.js';
 
-/** Job files: everything a verdict needs of a job, gathered from the rooms that keep it. */
+const JOB = '$1::uuid';
+const OF_JOB = (column: string): string => `(SELECT ${column} FROM jobs WHERE id = ${JOB})`;
+
+/** What names no entry of ours need not be looked for. */
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/iu;
+
+/** A job with the version its facts stand at. */
+export interface VersionedFile {
+  readonly version: number;
+  readonly file: JobFile;
+}
+
+/** Job files: everything a verdict needs of a job, gathered from the rooms that keep it in one question. */
 @Injectable()
 export class JobFiles {
   constructor(
     @InjectModel(JobModel) private readonly jobs: typeof JobModel,
     @InjectModel(DecisionModel) private readonly decisions: typeof DecisionModel,
+    @InjectConnection() private readonly sequelize: Sequelize,
     private readonly shop: ShopService,
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
@@ -24,35 +39,56 @@ export class JobFiles {
 
   /** @throws ProblemError 404 when the shop has no such job */
   async of(id: string): Promise<JobFile> {
-    return this.ofRow(await this.row(id));
+    return (await this.versioned(id)).file;
   }
 
-  async ofRow(row: JobModel): Promise<JobFile> {
-    // One after another: they share the connection of the request's transaction.
-    const shop = await this.shop.rules();
-    const engine = await this.engines.spec(row.engineId);
-    const instruments = await this.gauges.all();
-    const studies = await this.studies.usable();
-    const customer = await this.shop.customer(row.customerId);
-    const log = await this.log.of(row.id);
-    const decisions = await this.decisions.findAll({ where: { jobId: row.id }, order: ['position'] });
-    return inHouse({
+  /** @throws ProblemError 404 when the shop has no such job */
+  versioned(id: string): Promise<VersionedFile> {
+    return this.gathered(this.log.wanted(JOB), [id]);
+  }
+
+  /** The same with those entries of its log alone that have one of these ids. */
+  async withEntries(id: string, ids: readonly string[]): Promise<JobFile> {
+    const those = this.log.wanted(JOB, 'AND id = ANY($2::uuid[])');
+    return (await this.gathered(those, [id, ids.filter((i) => UUID.test(i))])).file;
+  }
+
+  private async gathered(
+    log: ReturnType<LogService['wanted']>,
+    bind: readonly unknown[],
+  ): Promise<VersionedFile> {
+    const rows = await gather(
+      this.sequelize,
+      {
+        job: { model: this.jobs, sql: `WHERE id = ${JOB}` },
+        decisions: { model: this.decisions, sql: `WHERE job_id = ${JOB} ORDER BY position` },
+        ...this.shop.wanted(OF_JOB('customer_id')),
+        ...this.engines.wanted(OF_JOB('engine_id')),
+        ...this.gauges.wanted(),
+        ...this.studies.wanted(),
+        ...log,
+      },
+      bind,
+    );
+    const job = rows.job[0];
+    if (!job) throw notFound('job');
+    const file = inHouse({
       format: 'tribos-job',
       version: 3,
-      shop,
-      engine,
-      instruments,
-      studies,
-      job: factsOf(row, customer.name),
-      log,
-      decisions: decisions.map(decisionOf),
+      shop: this.shop.rulesOf(rows.shop[0]!),
+      engine: this.engines.specOf(rows),
+      instruments: this.gauges.instrumentsOf(rows),
+      studies: this.studies.studiesOf(rows),
+      job: factsOf(job, rows.customer[0]!.name),
+      log: this.log.logOf(rows),
+      decisions: rows.decisions.map(decisionOf),
     });
+    return { version: job.version, file };
   }
 
-  /** @param lock keeps others from writing to the job until this transaction ends */
-  async row(id: string, lock = false): Promise<JobModel> {
-    const row = await this.jobs.findOne({ where: { id }, ...(lock ? { lock: true } : {}) });
+  /** Keeps others from writing to a job until this transaction ends. */
+  async lock(id: string): Promise<void> {
+    const row = await this.jobs.findOne({ attributes: ['id'], where: { id }, lock: true });
     if (!row) throw notFound('job');
-    return row;
   }
 }

@@ -11,7 +11,7 @@ import type {
   NewJob,
   Page,
 } from '@tribos/contract';
-import { routeOf, ROUTES, UNSTATED_THERMAL, type JobFile, type RouteName } from '@tribos/core';
+import { namedBy, routeOf, ROUTES, UNSTATED_THERMAL, type JobFile, type RouteName } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
 import { JudgingService } from '../judging/index.js';
 import { ProblemError, stale } from '../kit/problems.js';
@@ -60,8 +60,7 @@ export class JobsService {
   }
 
   async view(id: string): Promise<JobView> {
-    const row = await this.files.row(id);
-    return { version: row.version, file: await this.files.ofRow(row) };
+    return this.files.versioned(id);
   }
 
   async file(id: string): Promise<JobFile> {
@@ -140,8 +139,11 @@ export class JobsService {
 
   /** Appends to the log under the job's lock, so that two devices follow one another. */
   async append(id: string, body: AppendLog): Promise<AppendedLog> {
-    const row = await this.files.row(id, true);
-    const entries = await this.log.append(await this.files.ofRow(row), body.entries);
+    await this.files.lock(id);
+    // What corrects another reading is judged by the whole log; anything else by what it names.
+    const whole = body.entries.some((e) => 'corrects' in e && e.corrects !== null);
+    const file = whole ? await this.files.of(id) : await this.files.withEntries(id, namedBy(body.entries));
+    const entries = await this.log.append(file, body.entries);
     await this.summaries.due(id);
     return { entries };
   }
@@ -184,8 +186,8 @@ export class JobsService {
     refused: string | null,
     seen: JobFile,
   ): Promise<JobView | null> {
-    const row = await this.files.row(id, true);
-    const now = await this.files.ofRow(row);
+    await this.files.lock(id);
+    const now = await this.files.of(id);
     const before = now.decisions.find((d) => d.id === body.id);
     if (before) {
       const same = [body.route ?? before.route, body.kitId, body.reason];

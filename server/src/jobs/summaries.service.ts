@@ -93,7 +93,7 @@ export class SummariesService implements OnApplicationBootstrap {
   private async write(due: Due, mark: string, summary: Summary, last: boolean): Promise<void> {
     await this.scope.apart(due, async () => {
       // The lock waits for whoever is writing now, so that no older log is summed up.
-      await this.files.row(due.jobId, true);
+      await this.files.lock(due.jobId);
       if ((await this.markOf(due.jobId)) !== mark) {
         this.running.get(due.jobId)!.again = true;
         return;

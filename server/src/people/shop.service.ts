@@ -20,8 +20,19 @@ export class ShopService {
     private readonly scope: Scope,
   ) {}
 
-  async rules(): Promise<Shop> {
-    const row = (await this.shops.findOne())!;
+  /**
+   * What `gather` brings of the shop and one customer.
+   * @param customer SQL that gives the customer's id
+   */
+  wanted(customer: string) {
+    return {
+      shop: { model: this.shops, sql: '' },
+      customer: { model: this.customers, sql: `WHERE id = ${customer}` },
+    };
+  }
+
+  /** The rules of a shop that was gathered. */
+  rulesOf(row: ShopModel): Shop {
     return {
       name: row.name,
       rules: { wearThreshold: row.wearThreshold },

@@ -8,6 +8,7 @@ import {
   type LogEntry,
   type SentEntry,
 } from '@tribos/core';
+import type { Gathered } from '../kit/gather.js';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { canonical, chainLink, chainStart } from './chain.js';
@@ -24,10 +25,24 @@ export class LogService {
     private readonly scope: Scope,
   ) {}
 
-  async of(jobId: string): Promise<LogEntry[]> {
-    const rows = await this.entries.findAll({ attributes: ['body'], where: { jobId }, order: ['seq'] });
-    // As older versions wrote them, read as this one does; the chain is over what was written.
-    return rows.map((r) => migrateEntry(r.body) as LogEntry);
+  /**
+   * What `gather` brings of one job's log.
+   * @param job   SQL that gives its id
+   * @param those SQL that chooses among them
+   */
+  wanted(job: string, those = '') {
+    return {
+      log: {
+        model: this.entries,
+        sql: `WHERE job_id = ${job} ${those} ORDER BY seq`,
+        only: ['body'],
+      },
+    };
+  }
+
+  /** The log of what was gathered: as older versions wrote it, read as this one does; the chain is over what was written. */
+  logOf(rows: Gathered<ReturnType<LogService['wanted']>>): LogEntry[] {
+    return rows.log.map((r) => migrateEntry(r.body) as LogEntry);
   }
 
   /**
@@ -87,7 +102,7 @@ export class LogService {
       previousHash = hash;
       return row;
     });
-    await this.entries.bulkCreate(rows);
+    await this.entries.bulkCreate(rows, { validate: false, hooks: false });
   }
 
   /** Whether the chain of a job is unbroken; otherwise the first place that does not follow. */

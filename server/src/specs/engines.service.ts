@@ -10,6 +10,7 @@ import {
   type EngineSpec,
   type Limit,
 } from '@tribos/core';
+import type { Gathered } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
@@ -46,6 +47,24 @@ export class EnginesService {
         unchecked: own.filter((l) => l.checkedBy === null).length,
       };
     });
+  }
+
+  /**
+   * What `gather` brings of one engine.
+   * @param id SQL that gives its id
+   */
+  wanted(id: string) {
+    return {
+      engine: { model: this.engines, sql: `WHERE id = ${id}` },
+      limits: { model: this.limits, sql: `WHERE engine_id = ${id} ORDER BY position, id` },
+      kits: { model: this.kits, sql: `WHERE engine_id = ${id} ORDER BY oversize, id` },
+      parts: { model: this.parts, sql: `WHERE engine_id = ${id} ORDER BY part` },
+    };
+  }
+
+  /** The engine of what was gathered. */
+  specOf(rows: Gathered<ReturnType<EnginesService['wanted']>>): EngineSpec {
+    return engineOf(rows.engine[0]!, rows.limits, rows.kits, rows.parts);
   }
 
   /** @throws ProblemError 404 when the shop has no such engine */

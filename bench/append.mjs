@@ -1,0 +1,155 @@
+#!/usr/bin/env node
+import { randomBytes } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { v7 } from 'uuid';
+import { startWorld } from '../e2e/lib/world.mjs';
+import { openDirectory, removeCluster, startCluster } from '../scripts/lib/cluster.mjs';
+
+/**
+ * How long a reading waits to be kept, at 1, 10 and 50 devices, each at a job of its own, while whole maps are
+ * being worked: as a ratio to the same insert run bare on as many connections in the same run. Home, one job and
+ * the list are asked for meanwhile.
+ */
+const MOST_DEVICES = 50;
+const EACH = Number(process.env.EACH ?? 400);
+
+const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
+const say = (name, times, floor) => {
+  const sorted = [...times].sort((a, b) => a - b);
+  const [p50, p99] = [at(sorted, 0.5), at(sorted, 0.99)];
+  const ratio = (v, f) => (floor ? `  ${(v / f).toFixed(1).padStart(5)} × floor` : '');
+  console.log(
+    `${name.padEnd(46)} p50 ${p50.toFixed(1).padStart(7)} ms${ratio(p50, floor?.p50)}  p99 ${p99.toFixed(1).padStart(7)} ms${ratio(p99, floor?.p99)}`,
+  );
+  return { p50, p99 };
+};
+
+async function timed(times, work) {
+  const start = performance.now();
+  await work();
+  times.push(performance.now() - start);
+}
+
+/** So many workers share so many pieces. */
+async function spread(workers, pieces, work) {
+  let left = pieces;
+  await Promise.all(
+    Array.from({ length: workers }, async (_, w) => {
+      while (left > 0) {
+        left -= 1;
+        await work(w);
+      }
+    }),
+  );
+}
+
+const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-bench-')), 'cluster'));
+const cluster = await startCluster(dir, { throwaway: true });
+const world = await startWorld(cluster.url('postgres'));
+const pool = new pg.Pool({ connectionString: world.ownerUrl, max: MOST_DEVICES });
+try {
+  const session = await fetch(`${world.base}/api/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ email: 'tomasz@ternhollow.example', password: 'demo-bench-77' }),
+  });
+  const headers = {
+    cookie: session.headers.get('set-cookie').split(';')[0],
+    'content-type': 'application/json',
+  };
+  const call = async (method, path, body) => {
+    const answer = await fetch(`${world.base}/api${path}`, {
+      method,
+      headers,
+      ...(body ? { body: JSON.stringify(body) } : {}),
+    });
+    const said = await answer.json();
+    if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${said.detail}`);
+    return said;
+  };
+  const { rows: jobs } = await pool.query(
+    `SELECT id, shop_id, engine_id FROM jobs WHERE machine = 'Varrow 644 Twin'`,
+  );
+  const model = await call('GET', `/jobs/${jobs[0].id}`);
+  const gauge = model.file.instruments.find((i) => i.name.startsWith('Bore gauge 1')).id;
+  const open = () =>
+    call('POST', '/jobs', {
+      id: v7(),
+      engineId: jobs[0].engine_id,
+      customer: 'Bench',
+      phone: '',
+      engineNumber: '',
+      use: '',
+      complaint: '',
+      bench: null,
+      promised: null,
+      plan: 'quick',
+      seized: false,
+      fittedPiston: null,
+    });
+  const own = [];
+  for (let i = 0; i < 50; i += 1) own.push((await open()).file.job.id);
+  const { top, low } = model.file.engine.depths;
+  const entry = (depth, angle, text) => ({
+    id: v7(),
+    kind: 'reading',
+    at: new Date().toISOString(),
+    station: { part: 'bore', cylinder: 0, depth, angle },
+    instrumentId: gauge,
+    text,
+  });
+  const append = (job, e) => call('POST', `/jobs/${job}/log`, { entries: [e] });
+  const insert = async (job, n) => {
+    const e = entry(top, 0, '77.020');
+    await pool.query(
+      `INSERT INTO log_entries (shop_id, job_id, seq, id, kind, at, "by", body, previous_hash, hash)
+       VALUES ($1, $2, $3, $4, 'reading', $5, 'bench', $6, $7, $7)`,
+      [jobs[0].shop_id, job, n, e.id, e.at, JSON.stringify(e), randomBytes(32)],
+    );
+  };
+
+  let working = true;
+  const worked = (async () => {
+    const { file } = await open();
+    for (const depth of [top, low])
+      for (const angle of [0, 90]) await append(file.job.id, entry(depth, angle, '77.020'));
+    let maps = 0;
+    for (; working; maps += 1) {
+      await append(file.job.id, entry(top, 0, `77.0${10 + (maps % 20)}`));
+      await call('GET', `/jobs/${file.job.id}/verdicts`);
+    }
+    return maps;
+  })();
+  // Its own failure is told at the end, not in the middle of another’s.
+  worked.catch(() => undefined);
+
+  // Bare inserts into jobs that nothing else reads, so that their made-up hashes are in nobody's way.
+  const bare = [];
+  for (let i = 0; i < 50; i += 1) bare.push((await open()).file.job.id);
+  let seq = 1;
+  console.log(`${EACH} readings at each, while whole maps are worked\n`);
+  for (const devices of [1, 10, 50]) {
+    const [floors, times, gets, homes, lists] = [[], [], [], [], []];
+    await spread(devices, EACH, (w) => timed(floors, () => insert(bare[w], (seq += 1))));
+    await spread(devices, EACH, (w) => timed(times, () => append(own[w], entry(top, 45, '77.021'))));
+    const floor = say(`floor: the insert bare, ${devices} at once`, floors);
+    say(`a reading appended, ${devices} at once`, times, floor);
+    await spread(devices, EACH / 4, () => timed(gets, () => call('GET', `/jobs/${jobs[0].id}`)));
+    await spread(devices, EACH / 4, () => timed(lists, () => call('GET', '/jobs')));
+    await spread(devices, EACH / 4, () => timed(homes, () => call('GET', '/benches')));
+    say(`GET job, ${devices} at once`, gets);
+    const list = say(`job list, ${devices} at once`, lists);
+    say(`home page, ${devices} at once (floor: the list)`, homes, list);
+    console.log();
+  }
+  working = false;
+  console.log(`maps worked meanwhile: ${2 * (await worked)}`);
+} finally {
+  await pool.end();
+  await world.close();
+  cluster.stop();
+  removeCluster(join(dir, '..'));
+}
