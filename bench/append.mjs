@@ -10,7 +10,7 @@ import { openDirectory, removeCluster, startCluster } from '../scripts/lib/clust
 
 /**
  * How long a reading waits to be kept, at 1, 10 and 50 devices, each at a job of its own, while whole maps are
- * being worked: as a ratio to the same insert run bare on as many connections in the same run. Home, one job and
+ * being worked, on a database that waits for its disk: as a ratio to the same insert run bare on as many connections in the same run. Home, one job and
  * the list are asked for meanwhile.
  */
 const MOST_DEVICES = 50;
@@ -47,7 +47,7 @@ async function spread(workers, pieces, work) {
 }
 
 const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-bench-')), 'cluster'));
-const cluster = await startCluster(dir, { throwaway: true });
+const cluster = await startCluster(dir, { connections: MOST_DEVICES + 40 });
 const world = await startWorld(cluster.url('postgres'));
 const pool = new pg.Pool({ connectionString: world.ownerUrl, max: MOST_DEVICES });
 try {

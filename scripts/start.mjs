@@ -2,21 +2,24 @@
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
+import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { buildChanged } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
 import { STATE } from './lib/paths.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
-import { prepareDatabase, startGaugeStandIn, startServer, stopChild } from './lib/serve.mjs';
+import { isRunning, prepareDatabase, startGaugeStandIn, startServer, stopChild } from './lib/serve.mjs';
+import { supervise } from './lib/supervise.mjs';
 
 const USUAL_PORT = 4177;
-const USAGE = `npm start -- [--port N] [--empty] [--reset-demo]
+const USAGE = `npm start -- [--port N] [--empty] [--reset-demo [--yes]]
 
   --port N      address to serve at, 127.0.0.1:N (default ${USUAL_PORT}, or the next free one)
   --no-stand-ins  leave the simulated gauge out
   --empty       start without the demo shop; the first sign-in is printed once
-  --reset-demo  throw the private database away and load the demo afresh
+  --reset-demo  throw the private database away and load the demo afresh; asks first
+  --yes         the answer to that, where nobody can be asked
 
 DATABASE_URL in the environment uses that PostgreSQL server instead of a private one; it must name a
 superuser, who makes the application's own unprivileged role.`;
@@ -75,12 +78,25 @@ function claim() {
   return { write, release: () => rmSync(mark, { force: true }) };
 }
 
+/** Asks before everything that was entered is thrown away. */
+async function sure() {
+  if (!process.stdin.isTTY)
+    throw new Trouble(
+      '--reset-demo throws away everything that was entered. Say --yes with it to mean that.',
+    );
+  const line = createInterface({ input: process.stdin, output: process.stdout });
+  const answer = await line.question('Throw away everything that was entered and load the demo? (yes/no) ');
+  line.close();
+  if (!/^y(es)?$/iu.test(answer.trim())) throw new Trouble('Nothing was thrown away.');
+}
+
 await run(async () => {
   const { values } = parseArgs({
     options: {
       port: { type: 'string' },
       empty: { type: 'boolean' },
       'reset-demo': { type: 'boolean' },
+      yes: { type: 'boolean' },
       'no-stand-ins': { type: 'boolean' },
       help: { type: 'boolean' },
     },
@@ -93,14 +109,17 @@ await run(async () => {
   const external = process.env.DATABASE_URL;
   if (external && values['reset-demo'])
     throw new Trouble('--reset-demo only works on the private database, not on DATABASE_URL.');
+  if (values['reset-demo'] && !values.yes) await sure();
   const mark = claim();
   let cluster = null;
   let server = null;
   let gauge = null;
   let stopping = false;
+  const watches = [];
   const stop = async () => {
     if (stopping) return;
     stopping = true;
+    for (const unwatch of watches) unwatch();
     if (gauge) await stopChild(gauge.child);
     if (server) await stopChild(server);
     cluster?.stop();
@@ -125,15 +144,16 @@ await run(async () => {
     }
     const prepared = prepareDatabase(owner, [values.empty ? '--first-shop' : '--demo']);
     const port = await choosePort(values.port === undefined ? undefined : Number(values.port));
-    server = await startServer({
-      databaseUrl: prepared.url,
-      port,
-      onExit: (code) => {
-        if (stopping) return;
-        say(`The server stopped unexpectedly (exit ${code}).`);
-        void stop().then(() => process.exit(1));
-      },
-    });
+    const begin = async () => {
+      server = await startServer({ databaseUrl: prepared.url, port });
+    };
+    await begin();
+    watches.push(
+      supervise({ what: 'The server', isGone: () => !isRunning(server), start: begin }),
+      ...(cluster
+        ? [supervise({ what: 'The database', isGone: () => !cluster.runs(), start: cluster.startAgain })]
+        : []),
+    );
     const address = `http://127.0.0.1:${port}`;
     mark.write(address);
     say(`\nTribos is at ${address}`);

@@ -1,8 +1,9 @@
+import { spawnSync } from 'node:child_process';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startCluster } from '../../scripts/lib/cluster.mjs';
+import { runningPostmaster, startCluster } from '../../scripts/lib/cluster.mjs';
 import { runStart } from '../lib/world.mjs';
 
 const states: string[] = [];
@@ -30,6 +31,18 @@ afterAll(async () => {
 const healthy = async (address: string | undefined): Promise<boolean> =>
   (await fetch(`${address}/api/health`).catch(() => null))?.ok ?? false;
 const pages = async (address: string): Promise<string> => (await fetch(address)).text();
+
+/** The process that one has started with a script. */
+const childOf = (pid: number, script: string): number => {
+  const { stdout } = spawnSync('pgrep', ['-P', String(pid), '-f', script], { encoding: 'utf8' });
+  expect(stdout).toMatch(/^\d+$/mu);
+  return Number(stdout.trim());
+};
+async function said(of: ReturnType<typeof start>, text: string): Promise<void> {
+  for (let i = 0; i < 300 && !of.output().includes(text); i += 1)
+    await new Promise((r) => setTimeout(r, 100));
+  expect(of.output()).toContain(text);
+}
 
 describe('npm start', () => {
   it('starts on nothing, says where and who, refuses a second start, survives kill -9, and leaves nothing running', async () => {
@@ -63,6 +76,19 @@ describe('npm start', () => {
     const again = start({ state: dir });
     expect(await again.ready).toBe(true);
     expect(await jobs(again.address()!)).toEqual(before);
+
+    // What dies under it is started again, at the same address, with everything there.
+    const back = async () => {
+      for (let i = 0; i < 300 && !(await healthy(again.address())); i += 1)
+        await new Promise((r) => setTimeout(r, 100));
+      expect(await jobs(again.address()!)).toEqual(before);
+    };
+    process.kill(childOf(again.child.pid!, 'server/dist/main.js'), 'SIGKILL');
+    await said(again, 'The server is back.');
+    await back();
+    process.kill(runningPostmaster(join(dir, 'postgresql', 'data'))!.pid, 'SIGKILL');
+    await said(again, 'The database is back.');
+    await back();
     again.child.kill('SIGINT');
     expect(await again.ended).toBe(0);
     expect(await healthy(again.address())).toBe(false);

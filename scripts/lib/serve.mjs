@@ -46,9 +46,12 @@ export function startGaugeStandIn(args = []) {
   });
 }
 
+/** Whether a child has not ended. */
+export const isRunning = (child) => child.exitCode === null && child.signalCode === null;
+
 /** Asks a child to stop and waits; kills it when it will not. */
 export function stopChild(child) {
-  if (child.exitCode !== null || child.signalCode !== null) return Promise.resolve();
+  if (!isRunning(child)) return Promise.resolve();
   return new Promise((resolve) => {
     const patience = setTimeout(() => child.kill('SIGKILL'), 5_000);
     child.once('exit', () => {
