@@ -53,7 +53,7 @@ export const isRunning = (child) => child.exitCode === null && child.signalCode 
 export function stopChild(child) {
   if (!isRunning(child)) return Promise.resolve();
   return new Promise((resolve) => {
-    const patience = setTimeout(() => child.kill('SIGKILL'), 5_000);
+    const patience = setTimeout(() => child.kill('SIGKILL'), 10_000);
     child.once('exit', () => {
       clearTimeout(patience);
       resolve();

@@ -37,6 +37,7 @@ const ALL = [
   '0004-reports',
   '0005-sheet-parts',
   '0006-summaries',
+  '0007-benches',
 ];
 
 describe('migrating', () => {

@@ -1,7 +1,9 @@
 import http from 'node:http';
 import type { AddressInfo } from 'node:net';
 import pg from 'pg';
-import { asOwner, jobOf, makeWorld, readingBody, type World } from './support.js';
+import type { JobView } from '@tribos/contract';
+import { createApp } from '../src/app/create.js';
+import { asOwner, jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
 
 let world: World;
 let owner: pg.Client;
@@ -32,10 +34,10 @@ async function signIn(email: string, cookie = ''): Promise<string> {
   return answer.headers.get('set-cookie')!.split(';')[0]!;
 }
 
-async function listen(cookie: string) {
+async function listen(cookie: string, at = base()) {
   let heard = '';
   let ended = false;
-  const call = http.get(`${base()}/api/events`, { headers: { cookie } });
+  const call = http.get(`${at}/api/events`, { headers: { cookie } });
   call.on('error', () => undefined);
   await new Promise<void>((resolve) =>
     call.on('response', (r) => {
@@ -103,6 +105,40 @@ describe('what others see', () => {
     await world.summedUp();
     expect(times(stream.heard().slice(before), news)).toBe(1);
     stream.stop();
+  });
+});
+
+describe('a server that stops', () => {
+  it('ends its streams and waits for no one', async () => {
+    const app = await createApp(world.url, null);
+    await app.listen(0, '127.0.0.1');
+    const { port } = app.getHttpServer().address() as AddressInfo;
+    const stream = await listen(await signIn('mirela@ternhollow.example'), `http://127.0.0.1:${port}`);
+    await app.close();
+    await until(stream.ended);
+  });
+});
+
+describe('a bench', () => {
+  it('holds one engine, however many are put on it at the same moment', async () => {
+    const jobs = [];
+    for (let i = 0; i < 6; i += 1) jobs.push(await newTwin(world.technician));
+    const { body } = await world.lead.get('/api/benches');
+    const [{ name, job }] = (body as { benches: [{ name: string; job: { id: string } }] }).benches;
+    const { version } = (await world.lead.get(`/api/jobs/${job.id}`)).body as JobView;
+    await world.lead.patch(`/api/jobs/${job.id}`).send({ version, bench: null }).expect(200);
+    const answers = await Promise.all(
+      jobs.map((j) =>
+        world.technician
+          .patch(`/api/jobs/${j.file.job.id}`)
+          .send({ version: j.version, bench: name })
+          .then((r) => r.status),
+      ),
+    );
+    expect(answers.filter((s) => s === 200)).toHaveLength(1);
+    expect(answers.filter((s) => s === 409 || s === 422)).toHaveLength(5);
+    const { rows } = await owner.query(`SELECT count(*)::int AS n FROM jobs WHERE bench = $1`, [name]);
+    expect(rows[0].n).toBe(1);
   });
 });
 

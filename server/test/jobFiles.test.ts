@@ -55,6 +55,63 @@ describe('in and out', () => {
     );
   });
 
+  it('brings in no check of another shop, and the same engine once', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const bring = async () =>
+      ((await world.stranger.post('/api/jobs/import').send(job.file).expect(201)).body as JobView).file
+        .engine;
+    const [first, second] = [await bring(), await bring()];
+    expect(job.file.engine.limits.some((l) => l.source.checkedBy !== null)).toBe(true);
+    expect(first.limits.every((l) => l.source.checkedBy === null)).toBe(true);
+    expect(second.id).toBe(first.id);
+  });
+
+  it('lets nobody bring in by a file what they may not enter by hand', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const bring = (file: object) => world.apprentice.post('/api/jobs/import').send(file);
+    const decided = {
+      ...job.file,
+      decisions: [
+        { id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', route: 'reuse', kitId: null, reason: '' },
+      ],
+    };
+    const said = async (file: object) => (await bring(file).expect(403)).body.detail as string;
+    expect(await said(decided)).toContain('holds decisions');
+    const { engine, instruments } = job.file;
+    expect(await said({ ...job.file, decisions: [], engine: { ...engine, model: 'Other' } })).toContain(
+      'an engine this shop does not have',
+    );
+    const foreign = instruments.map((i) => ({ ...i, repeatability: 1 }));
+    expect(await said({ ...job.file, decisions: [], instruments: foreign })).toContain(
+      'gauges this shop does not have',
+    );
+    const counts = async () => [
+      (await world.lead.get('/api/engines')).body.length,
+      (await world.lead.get('/api/gauges')).body.length,
+    ];
+    const before = await counts();
+    await bring({ ...job.file, decisions: [] }).expect(201);
+    expect(await counts()).toEqual(before);
+  });
+
+  it('refuses a time that is on no calendar', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const log = job.file.log.map((e, i) => (i === 0 ? { ...e, at: '2026-02-31T10:00:00.000Z' } : e));
+    const { body } = await world.technician
+      .post('/api/jobs/import')
+      .send({ ...job.file, log })
+      .expect(422);
+    expect(body.errors[0]).toEqual({ path: '/log/0/at', sentence: 'is on no calendar' });
+    await world.technician
+      .post(`/api/jobs/${job.file.job.id}/log`)
+      .send({ entries: [readingBody(job, '77.02', { at: '2026-02-31T10:00:00.000Z' })] })
+      .expect(400);
+    await world.technician
+      .patch(`/api/jobs/${job.file.job.id}`)
+      .send({ version: job.version, promised: '2026-02-31' })
+      .expect(400);
+  });
+
   it('imports nothing of a file that is wrong', async () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
     const before = (await world.technician.get('/api/engines')).body.length;

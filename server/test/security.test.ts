@@ -271,6 +271,7 @@ describe('bad requests', () => {
       ['post', '/api/engines'],
       ['post', '/api/gauges'],
     ];
+    await world.summedUp();
     const before = (await world.lead.get('/api/jobs')).body;
     for (const [method, path] of paths) {
       for (const body of junk) {

@@ -5,9 +5,11 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateBy,
   ValidateIf,
   type ValidationOptions,
 } from 'class-validator';
+import { isOnCalendar } from '@tribos/core';
 
 type Decorator = PropertyDecorator;
 
@@ -16,6 +18,15 @@ export const CLIENT_ID = /^[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f]{3}-[89ab][0-9a-f]{3
 /** An ISO time in UTC that exists. */
 export const UTC_TIME =
   /^20\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])T([01]\d|2[0-3]):[0-5]\d:[0-5]\d(\.\d{1,6})?Z$/u;
+
+/** No 31 February. */
+const ON_CALENDAR = {
+  name: 'isOnCalendar',
+  validator: {
+    validate: (value: unknown) => typeof value === 'string' && isOnCalendar(value),
+    defaultMessage: () => '$property is on no calendar',
+  },
+};
 
 const all =
   (...decorators: Decorator[]): Decorator =>
@@ -65,6 +76,7 @@ export const IsDay = (): Decorator =>
     Matches(/^(19|20|21)\d{2}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/u, {
       message: '$property must be a day YYYY-MM-DD',
     }),
+    ValidateBy(ON_CALENDAR),
   );
 
 /** An id made by the client or the server: a UUID of any version. */
@@ -82,7 +94,11 @@ export const IsClientId = (): Decorator =>
 
 /** An ISO time in UTC, as clocks of the shop write it. */
 export const IsTime = (): Decorator =>
-  all(IsString(), Matches(UTC_TIME, { message: '$property must be an ISO time in UTC' }));
+  all(
+    IsString(),
+    Matches(UTC_TIME, { message: '$property must be an ISO time in UTC' }),
+    ValidateBy(ON_CALENDAR),
+  );
 
 /** The field may be null; when it is not, its other rules hold. */
 export const OrNull = (): Decorator => ValidateIf((_, value) => value !== null);

@@ -66,6 +66,11 @@ export async function createApp(
       filter: (request, response) => request.path !== '/api/events' && compression.filter(request, response),
     }),
   );
+  // What the API says is for who asked, now: no cache on the way keeps it.
+  app.use('/api', (_: Request, response: Response, next: () => void) => {
+    response.setHeader('cache-control', 'no-store');
+    next();
+  });
   app.use(cookieParser());
   app.use('/api/jobs/import', express.json({ limit: '8mb' }));
   app.use('/api', express.json({ limit: '512kb' }));

@@ -8,6 +8,14 @@ import { Open } from '../kit/access.js';
 export class HealthController {
   constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
 
+  /** Whether the process answers at all, whatever its database does. */
+  @Get('health/live')
+  @Open()
+  live(): { ok: true } {
+    return { ok: true };
+  }
+
+  /** Whether it can do its work: 503 while the database is away. */
   @Get('health')
   @Open()
   async health(): Promise<{ ok: true }> {

@@ -6,10 +6,11 @@ import * as honest from './migrations/0003-honest.js';
 import * as reports from './migrations/0004-reports.js';
 import * as sheetParts from './migrations/0005-sheet-parts.js';
 import * as summaries from './migrations/0006-summaries.js';
+import * as benches from './migrations/0007-benches.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries];
+const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries, benches];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 

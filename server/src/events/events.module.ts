@@ -1,5 +1,5 @@
 import { Controller, Module, Req, Sse, type MessageEvent } from '@nestjs/common';
-import { concatMap, filter, interval, map, merge, takeUntil, takeWhile, type Observable } from 'rxjs';
+import { concatMap, interval, map, merge, takeUntil, takeWhile, type Observable } from 'rxjs';
 import { Sessions, Unscoped, type SignedInRequest } from '../kit/access.js';
 import { EventsService } from './events.service.js';
 
@@ -27,7 +27,7 @@ export class EventsController {
     return merge(news, beats).pipe(
       takeWhile(({ stands }) => stands),
       map(({ event }) => event),
-      takeUntil(this.events.ends(session).pipe(filter(Boolean))),
+      takeUntil(merge(this.events.ends(session), this.events.closing)),
     );
   }
 }

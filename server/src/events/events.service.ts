@@ -19,6 +19,8 @@ const LISTENER = 'tribos listen';
 @Injectable()
 export class EventsService implements OnModuleInit, OnModuleDestroy {
   private readonly changes = new Subject<Change>();
+  /** Says once that the server stops. */
+  readonly closing = new Subject<boolean>();
   private client: pg.Client | null = null;
   private closed = false;
 
@@ -29,6 +31,8 @@ export class EventsService implements OnModuleInit, OnModuleDestroy {
 
   async onModuleDestroy(): Promise<void> {
     this.closed = true;
+    // Streams end here, so that the server does not wait for them.
+    this.closing.next(true);
     this.changes.complete();
     await this.client?.end().catch(() => undefined);
   }

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { JobView } from '@tribos/contract';
+import { may, type JobView, type Permission } from '@tribos/contract';
 import {
   inHouse,
   partsRenamed,
@@ -42,7 +42,11 @@ const engineText = ({ id: _id, limits, kits, parts, ...rest }: EngineSpec): stri
   canonical({
     ...rest,
     parts: parts ? partsRenamed(parts, () => '') : {},
-    limits: limits.map(({ id: _l, ...l }) => l),
+    // Who typed and who checked is each shop’s own.
+    limits: limits.map(({ id: _l, source: { enteredBy: _e, checkedBy: _c, ...source }, ...l }) => ({
+      ...l,
+      source,
+    })),
     kits: kits.map(({ id: _k, ...k }) => canonical(k)).sort(),
   });
 
@@ -142,6 +146,7 @@ export class ExchangeService {
   }
 
   private async keepFile(file: JobFile): Promise<JobView> {
+    if (file.decisions.length > 0) this.needs('decide', 'decisions');
     const ids = new Ids();
     await this.matchInstruments(file, ids);
     const engineId = await this.matchEngine(file.engine, ids);
@@ -170,6 +175,17 @@ export class ExchangeService {
     return this.jobs.view(jobId);
   }
 
+  /** A file brings nothing in that its bringer may not enter by hand. */
+  private needs(permission: Permission, what: string): void {
+    const { role } = this.scope.who;
+    if (may(role, permission)) return;
+    throw new ProblemError(
+      403,
+      'not-allowed',
+      `This file holds ${what}; an ${role} may not bring them in. Nothing was imported.`,
+    );
+  }
+
   private async matchInstruments(file: JobFile, ids: Ids): Promise<void> {
     const own = await this.gauges.all();
     const fresh: Instrument[] = [];
@@ -178,6 +194,7 @@ export class ExchangeService {
       if (match) ids.same(i.id, match.id);
       else fresh.push(i);
     }
+    if (fresh.length > 0) this.needs('edit-gauges', 'gauges this shop does not have');
     await this.gauges.keep(
       fresh.map((i) => ({
         ...i,
@@ -204,11 +221,17 @@ export class ExchangeService {
       );
       return match.id;
     }
+    this.needs('edit-specs', 'an engine this shop does not have');
     const id = ids.of(engine.id);
     await this.engines.keep({
       ...engine,
       id,
-      limits: engine.limits.map((l) => ({ ...l, id: ids.of(l.id) })),
+      // Nobody of this shop has held them against the document yet.
+      limits: engine.limits.map((l) => ({
+        ...l,
+        id: ids.of(l.id),
+        source: { ...l.source, checkedBy: null },
+      })),
       kits: engine.kits.map((k) => ({ ...k, id: ids.of(k.id) })),
       ...(engine.parts ? { parts: partsRenamed(engine.parts, (_, part) => ids.of(part)) } : {}),
     });

@@ -1,14 +1,19 @@
+import { setTimeout } from 'node:timers/promises';
 import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
 import { JudgingService, type Summary } from '../judging/index.js';
+import { FairQueue } from '../kit/fairQueue.js';
 import { Scope } from '../kit/scope.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobModel, SummaryDueModel } from './models.js';
 
 /** Jobs that are taken up when a server starts. */
 const MOST_AT_START = 10_000;
+/** Readings follow one another: one summing up for those of a moment. */
+const WAIT_MS = 150;
+const AT_ONCE = 2;
 
 interface Due {
   readonly shopId: string;
@@ -24,6 +29,8 @@ export class SummariesService implements OnApplicationBootstrap {
   private readonly logger = new Logger(SummariesService.name);
   /** Jobs being summed up, and whether they were written to since. */
   private readonly running = new Map<string, { again: boolean; done: Promise<void> }>();
+
+  private readonly turns = new FairQueue(AT_ONCE);
 
   constructor(
     @InjectModel(JobModel) private readonly jobs: typeof JobModel,
@@ -67,12 +74,18 @@ export class SummariesService implements OnApplicationBootstrap {
     }
     const state = { again: false, done: Promise.resolve() };
     this.running.set(due.jobId, state);
-    state.done = this.untilDone(due, state)
+    state.done = this.waited(due, state)
       .catch((error: unknown) => {
         // It stays due; the next write, or the next start, sums it up.
         if (!this.judging.closing) this.logger.warn(`summary of ${due.jobId}: ${String(error)}`);
       })
       .finally(() => this.running.delete(due.jobId));
+  }
+
+  /** Few at once, the shops in turn: what is written to a job while it waits is in the one summing up. */
+  private async waited(due: Due, state: { again: boolean }): Promise<void> {
+    await setTimeout(WAIT_MS, undefined, { ref: false });
+    await this.turns.run(due.shopId, () => this.untilDone(due, state));
   }
 
   private async untilDone(due: Due, state: { again: boolean }): Promise<void> {

@@ -103,6 +103,12 @@ function fromDatabase(error: DatabaseError): ProblemError | null {
   const cause = error.original ?? error.parent;
   const code = cause?.code;
   if (!code) return null;
+  if (cause.constraint === 'jobs_one_on_a_bench')
+    return new ProblemError(
+      409,
+      'bench',
+      'Somebody put another job on that bench at the same moment. Nothing was saved; look at the benches again.',
+    );
   if (code === '23505')
     return new ProblemError(
       409,

@@ -71,6 +71,14 @@ export async function post(jobId: string, entries: readonly SentEntry[]): Promis
 export const discard = (id: string): Promise<void> =>
   change((before) => before.filter((w) => w.entry.id !== id));
 
+/** Refusals of the moment: signed out, too many, busy, out of order. The entry waits and goes again. */
+const isForNow = (error: unknown): boolean =>
+  !(error instanceof ApiError) ||
+  error.status === 401 ||
+  error.status === 429 ||
+  error.status >= 500 ||
+  error.problem.code === 'busy';
+
 async function sendJob(jobId: string): Promise<void> {
   const mine = waiting
     .get()
@@ -83,20 +91,14 @@ async function sendJob(jobId: string): Promise<void> {
     tellAnswered(jobId, log);
     await change((before) => before.filter((w) => !ids.has(w.entry.id)));
   } catch (error) {
-    if (
-      !(error instanceof ApiError) ||
-      error.status === 401 ||
-      error.status >= 500 ||
-      error.status === 429 ||
-      error.problem.code === 'busy'
-    )
-      throw error;
+    if (isForNow(error)) throw error;
     if (mine.length > 1) {
       // One of them is refused: find it by sending them singly, in order.
       await sendSingly(jobId, mine);
       return;
     }
-    await change((before) => before.map((w) => (ids.has(w.entry.id) ? { ...w, refused: error.message } : w)));
+    const { message } = error as ApiError;
+    await change((before) => before.map((w) => (ids.has(w.entry.id) ? { ...w, refused: message } : w)));
   }
 }
 
@@ -107,9 +109,10 @@ async function sendSingly(jobId: string, mine: readonly Waiting[]): Promise<void
       tellAnswered(jobId, log);
       await change((before) => before.filter((w) => w.entry.id !== one.entry.id));
     } catch (error) {
-      if (!(error instanceof ApiError) || error.status === 401 || error.status >= 500) throw error;
+      if (isForNow(error)) throw error;
+      const { message } = error as ApiError;
       await change((before) =>
-        before.map((w) => (w.entry.id === one.entry.id ? { ...w, refused: error.message } : w)),
+        before.map((w) => (w.entry.id === one.entry.id ? { ...w, refused: message } : w)),
       );
     }
   }
