@@ -38,6 +38,7 @@ const ALL = [
   '0005-sheet-parts',
   '0006-summaries',
   '0007-benches',
+  '0008-devices',
 ];
 
 describe('migrating', () => {

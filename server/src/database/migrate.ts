@@ -7,10 +7,11 @@ import * as reports from './migrations/0004-reports.js';
 import * as sheetParts from './migrations/0005-sheet-parts.js';
 import * as summaries from './migrations/0006-summaries.js';
 import * as benches from './migrations/0007-benches.js';
+import * as devices from './migrations/0008-devices.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries, benches];
+const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries, benches, devices];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 

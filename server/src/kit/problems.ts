@@ -12,6 +12,8 @@ export class ProblemError extends HttpException {
     code: string,
     detail: string,
     extras: Pick<Problem, 'errors' | 'current'> = {},
+    /** Seconds after which it may be tried again. */
+    readonly retryAfter: number | null = status === 503 ? 2 : null,
   ) {
     const problem: Problem = {
       type: `urn:tribos:problem:${code}`,
@@ -185,7 +187,7 @@ export class ProblemFilter implements ExceptionFilter {
       response.end();
       return;
     }
-    if (status === 503) response.setHeader('retry-after', '2');
+    if (problem.retryAfter !== null) response.setHeader('retry-after', String(problem.retryAfter));
     response.status(status).type('application/problem+json').send(JSON.stringify(problem.getResponse()));
   }
 }

@@ -20,6 +20,13 @@ export class PersonModel extends ShopRow {
   @Column(text) declare passwordHash: string;
 }
 
+/** A device on which a person has signed in before. */
+@ShopTable('known_devices')
+export class KnownDeviceModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare personId: string;
+  @PrimaryKey @Column(bytes) declare tokenHash: Buffer;
+}
+
 @ShopTable('sessions')
 export class SessionModel extends ShopRow {
   @PrimaryKey @Column(bytes) declare tokenHash: Buffer;

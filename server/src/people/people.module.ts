@@ -1,7 +1,15 @@
 import { Module } from '@nestjs/common';
 import { SequelizeModule } from '@nestjs/sequelize';
 import { AuditService } from './audit.service.js';
-import { AuditModel, BenchModel, CustomerModel, PersonModel, SessionModel, ShopModel } from './models.js';
+import {
+  AuditModel,
+  BenchModel,
+  CustomerModel,
+  PersonModel,
+  SessionModel,
+  KnownDeviceModel,
+  ShopModel,
+} from './models.js';
 import { CustomersController } from './customers.controller.js';
 import { SessionController } from './session.controller.js';
 import { SessionService } from './session.service.js';
@@ -10,7 +18,15 @@ import { SignInLimit } from './signInLimit.js';
 
 @Module({
   imports: [
-    SequelizeModule.forFeature([ShopModel, PersonModel, SessionModel, CustomerModel, BenchModel, AuditModel]),
+    SequelizeModule.forFeature([
+      ShopModel,
+      PersonModel,
+      SessionModel,
+      KnownDeviceModel,
+      CustomerModel,
+      BenchModel,
+      AuditModel,
+    ]),
   ],
   controllers: [SessionController, CustomersController],
   providers: [SessionService, AuditService, ShopService, SignInLimit],

@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto';
 import { Body, Controller, Delete, Get, HttpCode, Post, Req, Res } from '@nestjs/common';
 import { SignIn, type SessionView } from '@tribos/contract';
 import type { Response } from 'express';
@@ -11,10 +12,13 @@ const view = (who: Who): SessionView => ({
   shop: { id: who.shopId, name: who.shopName },
 });
 
-/** The token a device came with, if any. */
-const tokenOf = (request: SignedInRequest): string | null => {
-  const token = (request.cookies as Record<string, unknown> | undefined)?.[COOKIE];
-  return typeof token === 'string' ? token : null;
+/** What a device is known by once somebody has signed in on it. */
+const DEVICE = 'tribos_device';
+const DEVICE_DAYS = 400;
+
+const cookieOf = (request: SignedInRequest, name: string): string | null => {
+  const value = (request.cookies as Record<string, unknown> | undefined)?.[name];
+  return typeof value === 'string' && value.length <= 200 ? value : null;
 };
 
 @Controller('session')
@@ -41,14 +45,26 @@ export class SessionController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
-    await this.limit.take(body.email, request.ip ?? '');
-    const { token, who } = await this.sessions.signIn(body.email, body.password, tokenOf(request));
+    const came = cookieOf(request, DEVICE);
+    const known = came !== null && (await this.sessions.knows(body.email, came));
+    const counted = await this.limit.take(body.email, request.ip ?? '', known ? came : null);
+    const device = came ?? randomBytes(32).toString('base64url');
+    const before = cookieOf(request, COOKIE);
+    const { token, who } = await this.sessions.signIn(body.email, body.password, before, device);
+    await counted.succeeded();
     response.cookie(COOKIE, token, {
       httpOnly: true,
       sameSite: 'strict',
       secure: request.secure,
       path: '/',
       maxAge: SESSION_HOURS * 3_600_000,
+    });
+    response.cookie(DEVICE, device, {
+      httpOnly: true,
+      sameSite: 'strict',
+      secure: request.secure,
+      path: '/api/session',
+      maxAge: DEVICE_DAYS * 86_400_000,
     });
     return view(who);
   }
@@ -59,7 +75,7 @@ export class SessionController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    await this.sessions.signOut(tokenOf(request)!);
+    await this.sessions.signOut(cookieOf(request, COOKIE)!);
     response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', path: '/' });
   }
 }
