@@ -34,6 +34,7 @@ export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL) {
   return {
     base: `http://127.0.0.1:${port}`,
     ownerUrl: owner.href,
+    pid: () => server.pid,
     /** Kills the server as a power cut would. */
     kill() {
       const gone = new Promise((resolve) => server.once('exit', resolve));
