@@ -17,7 +17,7 @@ const server = {
 };
 
 const answer = (status: number, body: unknown) =>
-  ({ ok: status < 400, status, json: async () => body }) as Response;
+  ({ ok: status < 400, status, headers: new Headers(), json: async () => body }) as Response;
 
 globalThis.fetch = async (_url, init) => {
   server.calls += 1;

@@ -21,15 +21,17 @@ export interface StandIn {
   close(): Promise<void>;
 }
 
-/** Only pages of this machine may hold the gauge. */
-function local(request: IncomingMessage): boolean {
-  const { origin } = request.headers;
-  if (origin === undefined) return true;
+function isOfThisMachine(address: string): boolean {
   try {
-    return ['127.0.0.1', 'localhost'].includes(new URL(origin).hostname);
+    return ['127.0.0.1', 'localhost'].includes(new URL(address).hostname);
   } catch {
     return false;
   }
+}
+
+/** Only pages of this machine may hold the gauge, and only by its own name: another may be made to lead here. */
+function local({ headers: { origin, host } }: IncomingMessage): boolean {
+  return isOfThisMachine(`http://${host ?? ''}`) && (origin === undefined || isOfThisMachine(origin));
 }
 
 async function bodyOf(request: IncomingMessage): Promise<unknown> {

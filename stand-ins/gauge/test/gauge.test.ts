@@ -1,3 +1,4 @@
+import { get } from 'node:http';
 import { WebSocket } from 'ws';
 import { Gauge, type Knobs } from '../src/gauge.js';
 import { parsePlace } from '../src/place.js';
@@ -177,5 +178,13 @@ describe('its line and page', () => {
     await expect(connect('https://elsewhere.example')).rejects.toThrow();
     const answer = await http('/state', { headers: { origin: 'https://elsewhere.example' } });
     expect(answer.status).toBe(403);
+    // A name elsewhere that was made to lead to this machine.
+    const led = await new Promise<number>((resolve) =>
+      get(
+        { host: '127.0.0.1', port: standIn.port, path: '/state', headers: { host: 'elsewhere.example' } },
+        (r) => resolve(r.statusCode ?? 0),
+      ),
+    );
+    expect(led).toBe(403);
   });
 });

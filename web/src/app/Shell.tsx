@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import { sendFor, useOutbox } from '../outbox/index.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
+import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useEvents, useLine } from '../kit/useEvents.js';
 import { SignIn, signOut, useSession } from '../people/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
@@ -147,6 +148,7 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
 function LineState() {
   const line = useLine();
   const { waiting } = useOutbox();
+  const clockOff = useClockOff();
   const text =
     waiting > 0
       ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting`
@@ -159,6 +161,9 @@ function LineState() {
       className={`px-2.5 whitespace-nowrap ${line === 'down' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}
     >
       {line === 'down' && waiting > 0 ? `line down · ${text}` : text}
+      {clockOff !== 0 && (
+        <span className="font-semibold text-undecided"> · clock {clockOffText(clockOff)}: set it</span>
+      )}
     </span>
   );
 }

@@ -1,4 +1,5 @@
 import type { Problem } from '@tribos/contract';
+import { hearTime } from './clock.js';
 
 /** An answer that is not a success, with the server's sentence. */
 export class ApiError extends Error {
@@ -32,6 +33,7 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   } catch {
     throw new LineDown();
   }
+  hearTime(response.headers.get('date'));
   if (response.status === 502 || response.status === 503 || response.status === 504) throw new LineDown();
   if (!response.ok) {
     const problem = (await response.json().catch(() => EMPTY)) as Problem;

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { queryClient } from './queries.js';
+import { keys, queryClient } from './queries.js';
 import { store } from './store.js';
 import { isTopic, touch } from './topics.js';
 
@@ -42,6 +42,8 @@ export function useEvents(): void {
       };
       source.onerror = () => {
         setLine('down');
+        // It may have ended because the session did: then the sign-in is shown.
+        void queryClient.invalidateQueries({ queryKey: keys.session });
         // A browser gives up on some failures; opening anew never does.
         source?.close();
         timer = setTimeout(open, AGAIN_MS);
