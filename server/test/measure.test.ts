@@ -1,3 +1,4 @@
+import pg from 'pg';
 import { v7 } from 'uuid';
 import type { JobView, StudyView } from '@tribos/contract';
 import { mm } from '@tribos/core';
@@ -252,5 +253,41 @@ describe('the summary in the lists', () => {
     await world.summedUp();
     const shown = await row();
     expect([shown.overall, shown.read]).toEqual([whole.overall, 8]);
+  });
+
+  it('follows a limit, a gauge and a study that change after the last reading', async () => {
+    const job = await newTwin(world.technician, { plan: 'quick' });
+    await send(job, [readingBody(job, '77.020')]).expect(200);
+    await world.summedUp();
+    const row = async () =>
+      (await world.technician.get('/api/jobs')).body.items.find(
+        (j: { id: string }) => j.id === job.file.job.id,
+      );
+    const due = async () => {
+      const client = new pg.Client({ connectionString: world.ownerUrl });
+      await client.connect();
+      const { rows } = await client.query('SELECT 1 FROM summaries_due WHERE job_id = $1', [job.file.job.id]);
+      await client.end();
+      return rows.length > 0;
+    };
+    expect([(await row()).overall, await due()]).toEqual(['undecided', false]);
+    const lower = async (high: number) =>
+      asOwner(
+        world.ownerUrl,
+        `UPDATE limits SET high = $1 WHERE feature = 'bore' AND state = 'service' AND engine_id = $2`,
+        [high, job.file.engine.id],
+      );
+    const high = job.file.engine.limits.find((l) => l.feature === 'bore' && l.state === 'service')!.high!;
+    const settled = async (overall: string) => {
+      for (let i = 0; i < 300 && ((await row()).overall !== overall || (await due())); i += 1)
+        await new Promise((r) => setTimeout(r, 20));
+      expect([(await row()).overall, await due()]).toEqual([overall, false]);
+    };
+    await lower(77_000_000);
+    await settled('beyond');
+    await lower(high);
+    await settled('undecided');
+    await asOwner(world.ownerUrl, `UPDATE instruments SET max_error = max_error + 1`);
+    await settled('undecided');
   });
 });

@@ -1,7 +1,7 @@
 import { Global, Module, type DynamicModule } from '@nestjs/common';
 import { APP_FILTER, APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
 import { SequelizeModule } from '@nestjs/sequelize';
-import { EventsModule } from '../events/events.module.js';
+import { EventsModule } from '../events/index.js';
 import { GaugesModule } from '../gauges/index.js';
 import { JobsModule } from '../jobs/index.js';
 import { AccessGuard, Sessions, ScopeInterceptor } from '../kit/access.js';

@@ -32,5 +32,5 @@ export class EventsController {
   }
 }
 
-@Module({ controllers: [EventsController], providers: [EventsService, Sessions] })
+@Module({ controllers: [EventsController], providers: [EventsService, Sessions], exports: [EventsService] })
 export class EventsModule {}

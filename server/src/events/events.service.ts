@@ -44,6 +44,11 @@ export class EventsService implements OnModuleInit, OnModuleDestroy {
     );
   }
 
+  /** Changes of any of some tables, in whatever shop: for the house’s own work. */
+  ofTables(tables: readonly string[]): Observable<Change> {
+    return this.changes.pipe(filter((c) => tables.includes(c.table) || c.table === 'reconnected'));
+  }
+
   /** Says once that a session has ended. */
   ends(session: Buffer): Observable<boolean> {
     const id = session.toString('hex');

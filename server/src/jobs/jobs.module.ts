@@ -1,6 +1,7 @@
 import { Module } from '@nestjs/common';
 import { SequelizeModule } from '@nestjs/sequelize';
 import { GaugesModule } from '../gauges/index.js';
+import { EventsModule } from '../events/index.js';
 import { JudgingModule } from '../judging/index.js';
 import { PeopleModule } from '../people/index.js';
 import { ReadingsModule } from '../readings/index.js';
@@ -16,6 +17,7 @@ import { SummariesService } from './summaries.service.js';
 @Module({
   imports: [
     SequelizeModule.forFeature([JobModel, DecisionModel, SummaryDueModel]),
+    EventsModule,
     JudgingModule,
     PeopleModule,
     SpecsModule,

@@ -3,14 +3,18 @@ import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common'
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
+import { debounceTime } from 'rxjs';
+import { EventsService } from '../events/index.js';
 import { JudgingService, type Summary } from '../judging/index.js';
 import { FairQueue } from '../kit/fairQueue.js';
 import { Scope } from '../kit/scope.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobModel, SummaryDueModel } from './models.js';
 
-/** Jobs that are taken up when a server starts. */
-const MOST_AT_START = 10_000;
+/** Jobs of one sweep that are in hand together. */
+const MOST_AT_ONCE = 20;
+/** Tables that verdicts rest on besides the job’s own; a change of them marks its jobs as due. */
+const RESTS_ON = ['engines', 'limits', 'kits', 'sheet_parts', 'instruments', 'studies', 'shops'];
 /** Readings follow one another: one summing up for those of a moment. */
 const WAIT_MS = 150;
 const AT_ONCE = 2;
@@ -31,6 +35,7 @@ export class SummariesService implements OnApplicationBootstrap {
   private readonly running = new Map<string, { again: boolean; done: Promise<void> }>();
 
   private readonly turns = new FairQueue(AT_ONCE);
+  private sweeping: Promise<void> = Promise.resolve();
 
   constructor(
     @InjectModel(JobModel) private readonly jobs: typeof JobModel,
@@ -39,11 +44,15 @@ export class SummariesService implements OnApplicationBootstrap {
     private readonly files: JobFiles,
     private readonly judging: JudgingService,
     private readonly scope: Scope,
+    private readonly events: EventsService,
   ) {}
 
   onApplicationBootstrap(): void {
-    // A database that is away now is asked again when something is written to the job.
-    void this.takeUp().catch((error: unknown) => this.logger.warn(`summaries wait: ${String(error)}`));
+    this.sweepSoon();
+    this.events
+      .ofTables(RESTS_ON)
+      .pipe(debounceTime(WAIT_MS))
+      .subscribe(() => this.sweepSoon());
   }
 
   /** Says in the running transaction that a job’s summary is due. */
@@ -55,15 +64,36 @@ export class SummariesService implements OnApplicationBootstrap {
 
   /** Waits until everything that is due on this server was summed up, whole maps and all. */
   async idle(): Promise<void> {
+    await this.sweeping;
     while (this.running.size > 0) await Promise.all([...this.running.values()].map((r) => r.done));
   }
 
-  private async takeUp(): Promise<void> {
-    const rows = await this.sequelize.query<{ shop_id: string; job_id: string }>(
-      'SELECT * FROM due_summaries($1)',
-      { bind: [MOST_AT_START], type: QueryTypes.SELECT },
-    );
-    for (const row of rows) this.soon({ shopId: row.shop_id, jobId: row.job_id });
+  private sweepSoon(): void {
+    this.sweeping = this.sweeping
+      .then(() => this.sweep())
+      // A database that is away now is asked again when it is back: that is heard too.
+      .catch((error: unknown) => this.logger.warn(`summaries wait: ${String(error)}`));
+  }
+
+  /** Sums up what is due and nobody has in hand, those on a bench first. */
+  private async sweep(): Promise<void> {
+    const tried = new Set<string>();
+    // Those that failed stay due: as many more are asked for.
+    let left = 0;
+    for (;;) {
+      const rows = await this.sequelize.query<{ shop_id: string; job_id: string }>(
+        'SELECT * FROM due_summaries($1)',
+        { bind: [left + MOST_AT_ONCE], type: QueryTypes.SELECT },
+      );
+      const fresh = rows.filter((r) => !tried.has(r.job_id));
+      left = rows.length - fresh.length;
+      if (fresh.length === 0 || this.judging.closing) return;
+      for (const { shop_id: shopId, job_id: jobId } of fresh) {
+        tried.add(jobId);
+        this.soon({ shopId, jobId });
+      }
+      await Promise.all(fresh.map((r) => this.running.get(r.job_id)?.done));
+    }
   }
 
   private soon(due: Due): void {
