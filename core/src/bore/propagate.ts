@@ -27,6 +27,8 @@ export interface MapSpread {
 }
 
 export const DRAWS = 200_000;
+/** Raised whenever the same problem gives other bits than before: what was kept of it is worked anew then. */
+export const PROPAGATION_VERSION = 1;
 export const BLOCK = 4_000;
 
 const ROOT12 = sqrt(12);

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { availableParallelism } from 'node:os';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import { mapKey, type MapProblem, type MapSpread } from '@tribos/core';
+import { mapKey, PROPAGATION_VERSION, type MapProblem, type MapSpread } from '@tribos/core';
 import { Piscina } from 'piscina';
 import { FairQueue } from '../kit/fairQueue.js';
 import { Scope } from '../kit/scope.js';
@@ -14,7 +14,8 @@ const MOST_WAITING = 200;
 /** One core is left to answering. */
 const THREADS = Math.max(1, availableParallelism() - 1);
 
-const hashOf = (key: string): Buffer => createHash('sha256').update(key).digest();
+/** What a map is kept by: its problem, and the way it is propagated. */
+const hashOf = (key: string): Buffer => createHash('sha256').update(`${PROPAGATION_VERSION} ${key}`).digest();
 
 /**
  * Propagates whole maps on threads beside the server's own, the shops in turn. What was worked is kept by its
