@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 
 export * from './kit/problem.js';
+export * from './kit/retire.js';
 export * from './kit/rules.js';
 export * from './kit/topics.js';
 export * from './people/roles.js';
@@ -10,3 +11,4 @@ export * from './jobs/job.js';
 export * from './specs/limit.js';
 export * from './gauges/instrument.js';
 export * from './reports/report.js';
+export * from './exchange/import.js';

@@ -41,6 +41,8 @@ export function instrument(
     travel,
     leaves: type === 'leaf' ? USUAL_LEAVES : [],
     calibrationDue: '2030-01-01',
+    retiredOn: null,
+    importedBy: null,
     ...over,
   };
 }
@@ -130,6 +132,9 @@ export const TWENTY: Thermal = {
   piston: null,
 };
 
+/** What the log adds to an entry that was typed in this shop and reached its server at a time nobody kept. */
+export const HERE = { received: null, importedBy: null } as const;
+
 const AT = '2026-03-01T10:00:00.000Z';
 let made = 0;
 
@@ -145,6 +150,7 @@ export function reading(
   return {
     id: `r${made}`,
     at: AT,
+    ...HERE,
     by: 'first',
     kind: 'reading',
     station,
@@ -215,7 +221,7 @@ export function jobFile(
 ): JobFile {
   return {
     format: 'tribos-job',
-    version: 3,
+    version: 4,
     shop: { name: 'Test shop', rules: { wearThreshold: 0.95 }, allowance: { clearance: um(0), reason: '' } },
     engine: over.engine ?? TWIN,
     instruments: over.instruments ?? GAUGES,

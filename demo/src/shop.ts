@@ -60,6 +60,8 @@ function instrument(
     travel,
     leaves: type === 'leaf' ? USUAL_LEAVES : [],
     calibrationDue,
+    retiredOn: null,
+    importedBy: null,
   };
 }
 

@@ -34,7 +34,7 @@ function fileOf(machine: string): JobFile {
   const job = jobs(NOW, GAUGES).find((j) => j.facts.machine === machine)!;
   return {
     format: 'tribos-job',
-    version: 3,
+    version: 4,
     shop,
     engine: job.engine,
     instruments: GAUGES,

@@ -39,6 +39,7 @@ const ALL = [
   '0006-summaries',
   '0007-benches',
   '0008-devices',
+  '0009-imported',
 ];
 
 describe('migrating', () => {

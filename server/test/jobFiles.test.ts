@@ -4,7 +4,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import { v7 } from 'uuid';
 import type { JobView } from '@tribos/contract';
 import { judgeJob } from '@tribos/core';
-import { jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
+import { bringIn, importOf, jobOf, makeWorld, newTwin, readingBody, type World } from './support.js';
 
 let world: World;
 beforeAll(async () => {
@@ -15,7 +15,7 @@ afterAll(() => world.close());
 describe('in and out', () => {
   const schema = JSON.parse(
     readFileSync(
-      fileURLToPath(new URL('../../docs/formats/job-file.v3.schema.json', import.meta.url)),
+      fileURLToPath(new URL('../../docs/formats/job-file.v4.schema.json', import.meta.url)),
       'utf8',
     ),
   ) as object;
@@ -26,8 +26,7 @@ describe('in and out', () => {
       const job = await jobOf(world.technician, engine);
       const { body: file } = await world.technician.get(`/api/jobs/${job.file.job.id}/file`).expect(200);
       expect(new Ajv2020({ strictTypes: false }).validate(schema, file)).toBe(true);
-      const { body } = await world.technician.post('/api/jobs/import').send(file).expect(201);
-      const imported = body as JobView;
+      const imported = await bringIn(world.technician, file);
       expect(imported.file.job.id).not.toBe(job.file.job.id);
       expect(imported.file.engine).toEqual(job.file.engine);
       const states = (f: JobView['file']) => judgeJob(f).items.map((i) => [i.key, i.state, i.p]);
@@ -39,10 +38,12 @@ describe('in and out', () => {
 
   it('brings a job into a shop that has neither its engine nor its gauges', async () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
-    const { body } = await world.stranger.post('/api/jobs/import').send(job.file).expect(201);
+    const imported = await bringIn(world.stranger, job.file);
     const states = (f: JobView['file']) => judgeJob(f).items.map((i) => [i.key, i.state, i.p]);
-    expect(states((body as JobView).file)).toEqual(states(job.file));
-    expect((await world.stranger.get('/api/gauges')).body).toHaveLength(job.file.instruments.length);
+    expect(states(imported.file)).toEqual(states(job.file));
+    // Its gauges are of this job alone.
+    expect((await world.stranger.get('/api/gauges')).body).toHaveLength(0);
+    expect(imported.file.instruments).toHaveLength(job.file.instruments.length);
     // Its gauges and readings have other names there: whole maps are drawn to the same bits all the same.
     type Said = { key: string; p: number | null; interval: object | null };
     const drawn = async (who: typeof world.lead, id: string) =>
@@ -50,16 +51,14 @@ describe('in and out', () => {
         .filter((v) => v.interval)
         .map((v) => [v.key, v.p, v.interval]);
     expect((await drawn(world.technician, job.file.job.id)).length).toBeGreaterThan(7);
-    expect(await drawn(world.stranger, (body as JobView).file.job.id)).toEqual(
+    expect(await drawn(world.stranger, imported.file.job.id)).toEqual(
       await drawn(world.technician, job.file.job.id),
     );
   });
 
   it('brings in no check of another shop, and the same engine once', async () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
-    const bring = async () =>
-      ((await world.stranger.post('/api/jobs/import').send(job.file).expect(201)).body as JobView).file
-        .engine;
+    const bring = async () => (await bringIn(world.stranger, job.file)).file.engine;
     const [first, second] = [await bring(), await bring()];
     expect(job.file.engine.limits.some((l) => l.source.checkedBy !== null)).toBe(true);
     expect(first.limits.every((l) => l.source.checkedBy === null)).toBe(true);
@@ -68,14 +67,25 @@ describe('in and out', () => {
 
   it('lets nobody bring in by a file what they may not enter by hand', async () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
-    const bring = (file: object) => world.apprentice.post('/api/jobs/import').send(file);
     const decided = {
       ...job.file,
       decisions: [
-        { id: 'd', at: '2026-03-01T10:00:00.000Z', by: 'x', route: 'reuse', kitId: null, reason: '' },
+        {
+          id: 'd',
+          at: '2026-03-01T10:00:00.000Z',
+          by: 'x',
+          importedBy: null,
+          route: 'reuse',
+          kitId: null,
+          reason: '',
+        },
       ],
     };
-    const said = async (file: object) => (await bring(file).expect(403)).body.detail as string;
+    const said = async (file: object) => {
+      const { problem } = await importOf(world.apprentice, file);
+      expect(problem?.code).toBe('not-allowed');
+      return problem?.detail;
+    };
     expect(await said(decided)).toContain('holds decisions');
     const { engine, instruments } = job.file;
     expect(await said({ ...job.file, decisions: [], engine: { ...engine, model: 'Other' } })).toContain(
@@ -90,18 +100,15 @@ describe('in and out', () => {
       (await world.lead.get('/api/gauges')).body.length,
     ];
     const before = await counts();
-    await bring({ ...job.file, decisions: [] }).expect(201);
+    await bringIn(world.apprentice, { ...job.file, decisions: [] });
     expect(await counts()).toEqual(before);
   });
 
   it('refuses a time that is on no calendar', async () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
     const log = job.file.log.map((e, i) => (i === 0 ? { ...e, at: '2026-02-31T10:00:00.000Z' } : e));
-    const { body } = await world.technician
-      .post('/api/jobs/import')
-      .send({ ...job.file, log })
-      .expect(422);
-    expect(body.errors[0]).toEqual({ path: '/log/0/at', sentence: 'is on no calendar' });
+    const { problem } = await importOf(world.technician, { ...job.file, log });
+    expect(problem?.errors?.[0]).toEqual({ path: '/log/0/at', sentence: 'is on no calendar' });
     await world.technician
       .post(`/api/jobs/${job.file.job.id}/log`)
       .send({ entries: [readingBody(job, '77.02', { at: '2026-02-31T10:00:00.000Z' })] })
@@ -120,8 +127,8 @@ describe('in and out', () => {
       engine: { ...job.file.engine, model: 'Other' },
       log: [{ ...job.file.log[0], value: 1 }],
     };
-    const { body } = await world.technician.post('/api/jobs/import').send(spoiled).expect(422);
-    expect(body.errors[0].path).toBe('/log/0/value');
+    const { problem } = await importOf(world.technician, spoiled);
+    expect(problem?.errors?.[0]?.path).toBe('/log/0/value');
     expect((await world.technician.get('/api/engines')).body).toHaveLength(before);
   });
 
@@ -138,7 +145,7 @@ describe('in and out', () => {
     const lines = text.trim().split('\n');
     expect(headers['content-type']).toContain('text/csv');
     expect(lines[0]).toBe(
-      'time,person,gauge,station,part,cylinder,depth_mm,direction_deg,place,typed,value_nm,value_mm,stands',
+      'time,arrived,person,gauge,station,part,cylinder,depth_mm,direction_deg,place,typed,value_nm,value_mm,stands',
     );
     expect(lines[1]).toMatch(/bore,left,15,0,,77\.094,77094000,77\.094,no$/u);
     expect(lines[2]).toMatch(/"77,098",77098000,77\.098,yes$/u);

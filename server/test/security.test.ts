@@ -176,7 +176,7 @@ describe('who may', () => {
       ...calls(),
       ['get', '/api/jobs'],
       ['get', '/api/events'],
-      ['post', '/api/jobs/import', {}],
+      ['post', '/api/imports', {}],
     ] as Call[]) {
       const { status, body, headers } = await make(world.nobody, call);
       expect([call[1], status]).toEqual([call[1], 401]);
@@ -267,7 +267,7 @@ describe('bad requests', () => {
     const paths: Call[] = [
       ...calls().filter((c) => c[2] !== undefined),
       ['post', '/api/jobs'],
-      ['post', '/api/jobs/import'],
+      ['post', '/api/imports'],
       ['post', '/api/engines'],
       ['post', '/api/gauges'],
     ];

@@ -3,7 +3,7 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import pg from 'pg';
 import request from 'supertest';
 import { v7 } from 'uuid';
-import type { JobView } from '@tribos/contract';
+import type { ImportView, JobView } from '@tribos/contract';
 import { createApp } from '../src/app/create.js';
 import { loadDemo, makeShop } from '../src/database/loadDemo.js';
 import { migrate } from '../src/database/migrate.js';
@@ -119,6 +119,32 @@ export async function newTwin(agent: Agent, over: object = {}): Promise<JobView>
     })
     .expect(201);
   return body as JobView;
+}
+
+/** Sends a job file as its bytes. */
+export const sendFile = (agent: Agent, file: unknown, query: Record<string, string> = {}) =>
+  agent
+    .post('/api/imports')
+    .query({ id: v7(), name: 'job.json', ...query })
+    .type('application/json')
+    .send(typeof file === 'string' ? file : JSON.stringify(file));
+
+/** Sends a job file and waits until it is in, or refused. */
+export async function importOf(agent: Agent, file: unknown): Promise<ImportView> {
+  const { body } = await sendFile(agent, file, { again: 'yes' }).expect(202);
+  for (;;) {
+    const { body: now } = await agent.get(`/api/imports/${(body as ImportView).id}`).expect(200);
+    const view = now as ImportView;
+    if (view.state === 'done' || view.state === 'refused') return view;
+    await new Promise((done) => setTimeout(done, 50));
+  }
+}
+
+/** Brings a job file in. */
+export async function bringIn(agent: Agent, file: unknown): Promise<JobView> {
+  const { jobId, problem } = await importOf(agent, file);
+  if (problem) throw new Error(problem.detail);
+  return (await agent.get(`/api/jobs/${jobId}`).expect(200)).body as JobView;
 }
 
 export const gaugeOf = (job: JobView, name: string): string =>

@@ -127,6 +127,8 @@ describe('a gauge for a station', () => {
       maxError: mm(maxError),
       repeatability: mm(0.001),
       unit: 'mm',
+      retiredOn: null,
+      importedBy: null,
     }) as unknown as Instrument;
   const file = {
     log: [],
@@ -181,7 +183,9 @@ describe('a gauge for a station', () => {
     expect(all(body, { kind: 'take-back', readingId: 'a' })[1]).toEqual({
       id: 'b',
       at: 't',
+      received: null,
       by: 'me',
+      importedBy: null,
       kind: 'take-back',
       readingId: 'a',
     });

@@ -6,7 +6,7 @@ import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
 const GAUGES = instruments('2027-05-01');
 const files = jobs(new Date('2026-11-24T08:00:00.000Z'), GAUGES).map((job): JobFile => ({
   format: 'tribos-job',
-  version: 3,
+  version: 4,
   shop,
   engine: job.engine,
   instruments: GAUGES,

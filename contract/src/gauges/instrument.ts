@@ -11,6 +11,7 @@ import {
   Min,
 } from 'class-validator';
 import { IsClientId, IsDay, IsId, IsLength, IsName, IsTyped, OrNull } from '../kit/rules.js';
+import { Retire } from '../kit/retire.js';
 
 export class InstrumentBody {
   @IsClientId()
@@ -125,9 +126,18 @@ export interface StudyView {
   readonly repeats: number;
   /** Standard deviation, nm, where there are repeats enough to be used; null otherwise. */
   readonly s: number | null;
+  /** Last day it counted; null while it does. */
+  readonly retiredOn: string | null;
 }
 
 export class EditInstrument extends InstrumentBody {
+  @IsInt()
+  @Min(1)
+  version!: number;
+}
+
+/** Takes a gauge out of use, or back into it. */
+export class RetireInstrument extends Retire {
   @IsInt()
   @Min(1)
   version!: number;

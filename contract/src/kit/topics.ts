@@ -10,5 +10,6 @@ export const TOPICS = [
   'instruments',
   'studies',
   'reports',
+  'imports',
 ] as const;
 export type Topic = (typeof TOPICS)[number];

@@ -2,7 +2,7 @@ import { instrumentOf, type Instrument } from '../gauges/index.js';
 import { wallOf, type JobFile } from '../job/index.js';
 import { placeKey, WORK, type BorePlace, type RenewedWall } from '../log/index.js';
 import { borePlan, type PlaceState, type ReadingsState } from '../readings/index.js';
-import { halfTurn, type Governing, type LimitState, type Source } from '../specs/index.js';
+import { halfTurn, whoOf, type Governing, type LimitState, type Source } from '../specs/index.js';
 import { governingFor, limitFigure, type Because, type Caveat } from '../verdicts/index.js';
 import { surveyBore, type BoreSurvey } from './survey.js';
 import type { WallReading } from './taper.js';
@@ -51,7 +51,7 @@ function ticketOf(file: JobFile, wall: RenewedWall | null): Governed | null {
     document: `Ticket${kit ? ` for ${kit.name}` : ''}`,
     page: '',
     revision: '',
-    enteredBy: wall.work.by,
+    enteredBy: whoOf(wall.work),
     checkedBy: '',
   };
   const { low, high } = wall.ticket;

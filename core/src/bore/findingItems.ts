@@ -1,6 +1,6 @@
 import type { JobFile } from '../job/index.js';
 import { findingSays, type FindingEntry } from '../log/index.js';
-import { CONSTRUCTION } from '../specs/index.js';
+import { CONSTRUCTION, whoOf } from '../specs/index.js';
 import { ofCylinder, type Figure } from '../verdicts/index.js';
 
 /**
@@ -38,9 +38,9 @@ export function findingItems(file: JobFile, cylinder: number, found: readonly Fi
           why: `Whatever the sizes say: ${CONSTRUCTION[file.engine.wall].name}.`,
         },
         band: { low: null, high: null },
-        caveats: [],
+        caveats: finding.importedBy === null ? [] : ['imported'],
         outlook: [],
-        working: [{ kind: 'text', label: 'found by', text: finding.by }],
+        working: [{ kind: 'text', label: 'found by', text: whoOf(finding) }],
         budget: [],
         step: 1_000,
         progress: { read: 1, planned: 1 },

@@ -1,4 +1,5 @@
 import {
+  atHand,
   difference,
   readingEstimate,
   READS,
@@ -80,7 +81,12 @@ function pairU(
 
 const reach = (file: JobFile, of: 'inside' | 'outside', size: number): Instrument[] =>
   file.instruments.filter(
-    (i) => READS[i.type].includes(of) && i.contacts === 2 && size >= i.rangeLow && size <= i.rangeHigh,
+    (i) =>
+      atHand(i) &&
+      READS[i.type].includes(of) &&
+      i.contacts === 2 &&
+      size >= i.rangeLow &&
+      size <= i.rangeHigh,
   );
 
 /**

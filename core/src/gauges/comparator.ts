@@ -24,8 +24,10 @@ export interface Zero {
   readonly needle: Needle;
   /** How often the zero was set and found again before it was trusted. */
   readonly repeats: number;
-  /** ISO time. */
+  /** ISO time, by the clock of its device. */
   readonly at: string;
+  /** ISO time a calibration is held against, where that clock is not believed. */
+  readonly on?: string;
   /** Deviation found in the same setting afterwards, in the sense of the bore (larger is positive), nm. */
   readonly closing: { readonly q: number; readonly at: string } | null;
 }

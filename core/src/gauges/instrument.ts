@@ -37,7 +37,15 @@ export interface Instrument {
   readonly leaves: readonly Nanometres[];
   /** Day until which its calibration holds, `YYYY-MM-DD`; null when none is on file. */
   readonly calibrationDue: string | null;
+  /** Last day it was in use, `YYYY-MM-DD`; null while it is. */
+  readonly retiredOn: string | null;
+  /** Who brought in the job file it is known from: it is not in this shop. Null for the shop’s own. */
+  readonly importedBy: string | null;
 }
+
+/** Whether somebody of this shop can take it in hand. */
+export const atHand = (i: Pick<Instrument, 'retiredOn' | 'importedBy'>): boolean =>
+  i.retiredOn === null && i.importedBy === null;
 
 /** Usual figures by type, used until the shop has its own: resolution, repeatability, maximum error, travel. */
 export const USUAL: Record<

@@ -26,8 +26,10 @@ export interface TakenReading {
   readonly instrumentId: string;
   /** Key of the place: repeats there share the place's part of the scale error. */
   readonly place: string;
-  /** ISO time it was taken. */
+  /** ISO time it was taken, by the clock of its device. */
   readonly at: string;
+  /** ISO time a calibration is held against, where that clock is not believed. */
+  readonly on?: string;
   /** Who held the gauge: their own repeatability counts where they studied it. */
   readonly by?: string;
   /** Key of the part, e.g. one cylinder or one piston. */
@@ -149,7 +151,7 @@ function standingSetting(reading: TakenReading, instrument: Instrument, bench: B
   if (setting.kind === 'none') return [];
   if (setting.kind === 'ring') return [ring(key, setting.u)];
   const micrometer = instrumentOf(bench, setting.instrumentId);
-  return fromMicrometer(micrometer, key, reading.value, reading.at, reading.by, bench, 1);
+  return fromMicrometer(micrometer, key, reading.value, reading.on ?? reading.at, reading.by, bench, 1);
 }
 
 /** What all readings of one zero share: the setting, the acts of setting, what the needle wandered. */
@@ -159,7 +161,15 @@ function zeroSetting(zero: Zero, instrument: Instrument, bench: Bench, by: strin
   const inherited =
     zero.in.kind === 'ring'
       ? [ring(key, zero.in.u)]
-      : fromMicrometer(instrumentOf(bench, zero.in.instrumentId), key, zero.value, zero.at, by, bench, acts);
+      : fromMicrometer(
+          instrumentOf(bench, zero.in.instrumentId),
+          key,
+          zero.value,
+          zero.on ?? zero.at,
+          by,
+          bench,
+          acts,
+        );
   const drift = zero.closing ? abs(zero.closing.q) / ROOT12 : 0;
   return [
     ...inherited,
@@ -178,7 +188,7 @@ function zeroSetting(zero: Zero, instrument: Instrument, bench: Bench, by: strin
  */
 export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
   const instrument = instrumentOf(bench, reading.instrumentId);
-  const error = errorOf(instrument, reading.at);
+  const error = errorOf(instrument, reading.on ?? reading.at);
   const { zero = null, by } = reading;
   const shown = zero ? reading.value - driftAt(zero, reading.at) : reading.value;
   const warm = toTwenty(shown, reading.material, reading.part, bench.thermal, reading.thermalPart);

@@ -1,6 +1,6 @@
 import type { Consequence } from '../specs/index.js';
 import { uncertaintyOf } from './estimate.js';
-import { READS, type Instrument, type Sense } from './instrument.js';
+import { atHand, READS, type Instrument, type Sense } from './instrument.js';
 import { readingEstimate, type Bench, type TakenReading } from './readingEstimate.js';
 import { conformance, decide, type ShopRules } from './verdict.js';
 
@@ -32,6 +32,7 @@ export function whichDecides(
   return bench.instruments
     .filter(
       (i) =>
+        atHand(i) &&
         READS[i.type].includes(question.of) &&
         i.contacts === 2 &&
         question.value >= i.rangeLow &&

@@ -113,6 +113,8 @@ const instrument = object({
   travel: orNull(integer(1, 100_000_000)),
   leaves: list(integer(1, 100_000_000), 0, 200),
   calibrationDue: orNull(day),
+  retiredOn: orNull(day),
+  importedBy: orNull(name),
 });
 
 const study = object({
@@ -127,7 +129,7 @@ const study = object({
 export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
   object({
     format: oneOf('tribos-job'),
-    version: oneOf(3),
+    version: oneOf(4),
     shop: object({
       name,
       rules: object({ wearThreshold: number(0.8, 0.999) }),
@@ -156,11 +158,23 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
         piston: orNull(number(-30, 200)),
       }),
       fitted: object({ piston: orNull(name), ring: orNull(name) }),
-      overrides: list(object({ feature, state, limitId: id, reason: text(), by: name }), 0, 100),
+      overrides: list(
+        object({ feature, state, limitId: id, reason: text(), by: name, importedBy: orNull(name) }),
+        0,
+        100,
+      ),
     }),
     log: list(byKind('kind', Object.fromEntries(kindsOf(rooms).map((k) => [k.kind, k.shape])))),
     decisions: list(
-      object({ id, at: time, by: name, route: oneOf(...ROUTE_NAMES), kitId: orNull(id), reason: text() }),
+      object({
+        id,
+        at: time,
+        by: name,
+        importedBy: orNull(name),
+        route: oneOf(...ROUTE_NAMES),
+        kitId: orNull(id),
+        reason: text(),
+      }),
       0,
       1000,
     ),
@@ -168,11 +182,11 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
 
 export const jobFileShape = jobFileShapeOf(HOUSE);
 
-/** The JSON Schema published for the job file, format version 3. */
+/** The JSON Schema published for the job file, format version 4. */
 export const jobFileSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: 'urn:tribos:job-file:3',
-  title: 'Tribos job file, version 3',
+  $id: 'urn:tribos:job-file:4',
+  title: 'Tribos job file, version 4',
   description:
     'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,

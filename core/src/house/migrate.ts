@@ -6,10 +6,14 @@ const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : []);
 
 /**
  * A log entry of an earlier format as this one says it: a score became a finding, a reading says which zero
- * it was read from and what its writer had seen, a finding what a fingernail says of it.
+ * it was read from and what its writer had seen, a finding what a fingernail says of it. When it arrived,
+ * nobody kept before version 4.
  */
 export function migrateEntry(entry: unknown): unknown {
-  if (!isObject(entry)) return entry;
+  return isObject(entry) ? { received: null, importedBy: null, ...ofThree(entry) } : entry;
+}
+
+function ofThree(entry: Old): Old {
   if (entry['kind'] === 'score') {
     const { kind: _kind, depth, ...rest } = entry;
     return {
@@ -63,8 +67,25 @@ function twoToThree(json: unknown): unknown {
   };
 }
 
+/** Since version 4 everything says whether it was said in this shop or comes from a file. */
+function threeToFour(json: unknown): unknown {
+  if (!isObject(json) || json['version'] !== 3) return json;
+  const said = (v: unknown) => (isObject(v) ? { importedBy: null, ...v } : v);
+  const { job } = json;
+  return {
+    ...json,
+    version: 4,
+    instruments: list(json['instruments']).map((i) =>
+      isObject(i) ? { retiredOn: null, importedBy: null, ...i } : i,
+    ),
+    job: isObject(job) ? { ...job, overrides: list(job['overrides']).map(said) } : job,
+    log: list(json['log']).map(migrateEntry),
+    decisions: list(json['decisions']).map(said),
+  };
+}
+
 /** Brings a job file of any earlier version to the current one. What it does not know it leaves alone. */
-export const migrateJobFile = (json: unknown): unknown => twoToThree(oneToTwo(json));
+export const migrateJobFile = (json: unknown): unknown => threeToFour(twoToThree(oneToTwo(json)));
 
 function oneToTwo(json: unknown): unknown {
   if (!isObject(json) || json['version'] !== 1) return json;

@@ -35,7 +35,9 @@ function references(file: JobFile): Misfit[] {
     if (entries.has(e.id)) say(`${path}/id`, 'is used twice');
     // What the bar refuses, a file may not bring: the same function reads both.
     const read = readEntry(kindIn(KINDS, e.kind)!.sent(e) as SentEntry, {
+      received: e.received,
       by: e.by,
+      importedBy: e.importedBy,
       engine: file.engine,
       instruments: file.instruments,
       known: (id) => entries.get(id),

@@ -1,5 +1,6 @@
 export * from './benchOf.js';
 export * from './derived.js';
 export * from './fitted.js';
+export * from './importerOf.js';
 export * from './jobFile.js';
 export * from './places.js';

@@ -1,6 +1,6 @@
 import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry } from '../log/index.js';
-import type { EngineSpec, Override } from '../specs/index.js';
+import type { EngineSpec, Override, Signed } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
 import type { PlacedFile } from './places.js';
 
@@ -28,10 +28,9 @@ export type RouteName = keyof typeof ROUTES;
 export const ROUTE_NAMES = Object.keys(ROUTES) as readonly RouteName[];
 
 /** What was decided, by whom and why. Decisions are appended; the last one stands. */
-export interface Decision {
+export interface Decision extends Signed {
   readonly id: string;
   readonly at: string;
-  readonly by: string;
   readonly route: RouteName;
   /** Kit chosen for all cylinders; null where the way needs none, or none is named yet. */
   readonly kitId: string | null;
@@ -62,7 +61,7 @@ export interface JobFacts {
 /** Everything a verdict needs, in one file: the open format a job travels in. */
 export interface JobFile extends PlacedFile {
   readonly format: 'tribos-job';
-  readonly version: 3;
+  readonly version: 4;
   readonly shop: Shop;
   readonly engine: EngineSpec;
   readonly instruments: readonly Instrument[];

@@ -30,11 +30,21 @@ import { SLIP_CODES, SUPERSEDES } from './slipCodes.js';
 import { supersedes, type Correcting } from './standing.js';
 import { resizes, WORK_KINDS } from './work.js';
 
-function gaugeFor(context: EntryContext, instrumentId: string, sense: Sense, part: string): Instrument {
+/** A gauge as it could have been in somebody's hand on that day: of this shop for what is typed in it. */
+function gaugeFor(
+  context: EntryContext,
+  { instrumentId, at }: { readonly instrumentId: string; readonly at: string },
+  sense: Sense,
+  part: string,
+): Instrument {
   const instrument = context.instruments.find((i) => i.id === instrumentId);
   if (!instrument) throw new Refused('/instrumentId', 'There is no such gauge in this shop.');
   if (!READS[instrument.type].includes(sense))
     throw new Refused('/instrumentId', `${instrument.name} does not read a ${part}.`);
+  if (instrument.importedBy !== null && context.importedBy === null)
+    throw new Refused('/instrumentId', `${instrument.name} is a gauge of a file, not of this shop.`);
+  if (instrument.retiredOn !== null && at.slice(0, 10) > instrument.retiredOn)
+    throw new Refused('/instrumentId', `${instrument.name} was retired before that day.`);
   return instrument;
 }
 
@@ -75,7 +85,7 @@ export const ZERO = entryKind(
   {
     added: ['value'],
     read: (sent, context) => {
-      const instrument = gaugeFor(context, sent.instrumentId, 'inside', 'bore');
+      const instrument = gaugeFor(context, sent, 'inside', 'bore');
       if (instrument.type !== 'dial-bore')
         throw new Refused('/instrumentId', 'Only a dial bore gauge is zeroed and read by deviation.');
       const from = sent.in;
@@ -119,7 +129,7 @@ const readingAt = (kinds: readonly PlaceKind[]) =>
       optional: ['corrects', 'zeroId', 'seen'],
       read: (sent, context) => {
         const { part, sense } = placeOn(kinds, sent.station, context);
-        const instrument = gaugeFor(context, sent.instrumentId, sense, part);
+        const instrument = gaugeFor(context, sent, sense, part);
         const zero = sent.zeroId === null ? null : zeroOf(context, sent.zeroId, sent.instrumentId);
         const read = parsed(sent.text, readingContext(instrument, zero !== null));
         const value = zero ? fromDeviation(zero, read.value) : read.value;
@@ -167,7 +177,7 @@ const leafAt = (kinds: readonly PlaceKind[]) =>
     {
       read: (sent, context) => {
         const { part, sense } = placeOn(kinds, sent.station, context);
-        const instrument = gaugeFor(context, sent.instrumentId, sense, part);
+        const instrument = gaugeFor(context, sent, sense, part);
         if (sent.stack.some((t) => !instrument.leaves.includes(nm(t))))
           throw new Refused('/stack', `${instrument.name} holds no such leaf.`);
         if (new Set(sent.stack).size < sent.stack.length)

@@ -3,6 +3,7 @@ import {
   id,
   object,
   oneOf,
+  orNull,
   type Fields,
   type Misfit,
   type Naming,
@@ -10,24 +11,25 @@ import {
   type OfFields,
   type Shape,
 } from '../shape/index.js';
-import type { EngineSpec } from '../specs/index.js';
+import type { EngineSpec, Signed } from '../specs/index.js';
 import { name, time } from './fields.js';
 import type { PlaceKind } from './placeKind.js';
 import type { FoundOn } from './standing.js';
 
 /** What every entry of a log has. Each kind adds its own. */
-export interface AnyEntry {
+export interface AnyEntry extends Signed {
   /** UUIDv7 made where it was typed. */
   readonly id: string;
   /** ISO time it was typed. */
   readonly at: string;
-  readonly by: string;
+  /** ISO time it reached the shop’s server; null until it has, and where nobody kept it. */
+  readonly received: string | null;
   readonly kind: string;
 }
 
 /** What stands around an entry while it is read. */
-export interface EntryContext {
-  readonly by: string;
+export interface EntryContext extends Signed {
+  readonly received: string | null;
   readonly engine: EngineSpec;
   readonly instruments: readonly Instrument[];
   /** An entry that stands before this one, by id. */
@@ -49,13 +51,19 @@ export class Refused extends Error {
 type Entry<K extends string, F extends Fields> = {
   readonly id: string;
   readonly at: string;
+  readonly received: string | null;
   readonly by: string;
+  readonly importedBy: string | null;
   readonly kind: K;
 } & OfFields<F>;
 
+/** What only its reader knows of an entry. */
+type Around = 'received' | 'by' | 'importedBy';
+const AROUND: readonly string[] = ['received', 'by', 'importedBy'] satisfies Around[];
+
 type Body<K extends string, F extends Fields, A extends keyof F, O extends keyof F> = Omit<
   Entry<K, F>,
-  'by' | A | O
+  Around | A | O
 > & { readonly [P in O]?: Of<F[P]> | undefined };
 
 /**
@@ -108,7 +116,15 @@ export function entryKind<
   const optional: readonly string[] = how.optional ?? [];
   const pick = (keep: (k: string) => boolean): Fields =>
     Object.fromEntries(Object.entries(fields).filter(([k]) => keep(k)));
-  const shape = object({ id, at: time, by: name, kind: oneOf(kind), ...fields }) as Shape<Entry<K, F>>;
+  const shape = object({
+    id,
+    at: time,
+    received: orNull(time),
+    by: name,
+    importedBy: orNull(name),
+    kind: oneOf(kind),
+    ...fields,
+  }) as Shape<Entry<K, F>>;
   const body = object(
     { id, at: time, kind: oneOf(kind), ...pick((k) => !added.includes(k) && !optional.includes(k)) },
     pick((k) => optional.includes(k)),
@@ -122,20 +138,25 @@ export function entryKind<
     in: (log) => log.filter(is),
     sent: (entry) =>
       Object.fromEntries(
-        Object.entries(entry).filter(([k]) => k !== 'by' && !added.includes(k)),
+        Object.entries(entry).filter(([k]) => !AROUND.includes(k) && !added.includes(k)),
       ) as unknown as Body<K, F, A, O>,
     read: (sent, context) => {
       const given = sent as Readonly<Record<string, unknown>>;
       const whole = {
         ...given,
         ...Object.fromEntries(optional.map((k) => [k, given[k] ?? null])),
+        received: context.received,
         by: context.by,
+        importedBy: context.importedBy,
       } as unknown as Omit<Entry<K, F>, A>;
       const more = how.read?.(whole, context);
       const entry = { ...whole, ...more } as unknown as Readonly<Record<string, unknown>>;
       // In the order it is described, whatever order it was sent in.
       return Object.fromEntries(
-        ['id', 'at', 'by', 'kind', ...Object.keys(fields)].map((k) => [k, entry[k]]),
+        ['id', 'at', 'received', 'by', 'importedBy', 'kind', ...Object.keys(fields)].map((k) => [
+          k,
+          entry[k],
+        ]),
       ) as unknown as Entry<K, F>;
     },
     renamed: (entry, naming) =>

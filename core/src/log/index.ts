@@ -1,3 +1,4 @@
+export * from './arrival.js';
 export * from './entries.js';
 export * from './entryKind.js';
 export * from './fields.js';

@@ -140,7 +140,9 @@ export function hiddenJob(
     kind: 'reading',
     id: `r${n}`,
     at: AT,
+    received: AT,
     by: 'hidden',
+    importedBy: null,
     station,
     instrumentId: readings[n]!.instrumentId,
     text: toDecimal(nm(shown[n]!), 'mm', 3),
@@ -160,7 +162,7 @@ export function hiddenJob(
   return {
     at: (uPast) => ({
       format: 'tribos-job',
-      version: 3,
+      version: 4,
       shop: { name: 'Practice', rules: USUAL_RULES, allowance: { clearance: nm(0), reason: '' } },
       engine: engineWith([
         limit('bore', 'service', null, truth.largest - uPast * u),

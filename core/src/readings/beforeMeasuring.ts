@@ -1,4 +1,5 @@
 import {
+  atHand,
   acceptance,
   difference,
   narrowestWindow,
@@ -48,6 +49,7 @@ export function beforeMeasuring(file: JobFile, station: SizePlace, by: string, a
   const reach = (of: SizePlace) =>
     file.instruments.filter(
       (i) =>
+        atHand(i) &&
         READS[i.type].includes(placeKindOf(file, of).sense) &&
         i.contacts === 2 &&
         nominalOf(file, of) >= i.rangeLow &&

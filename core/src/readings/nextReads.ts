@@ -1,4 +1,5 @@
 import {
+  atHand,
   instrumentOf,
   rankActions,
   READS,
@@ -92,7 +93,8 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
 
   const inHand = behind.readings.at(-1)!.entry.instrumentId;
   const used = new Set(behind.readings.map((r) => r.entry.instrumentId));
-  if (behind.readings.length < MOST_REPEATS) {
+  const own = file.instruments.filter(atHand);
+  if (behind.readings.length < MOST_REPEATS && own.some((i) => i.id === inHand)) {
     add('repeat', after(1), behind.station, inHand);
     add('five', after(5), behind.station, inHand);
   }
@@ -106,8 +108,8 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
   const reach = (i: Instrument) => item.limitAt !== null && inRange(i, nominalOf(file, behind.station));
   const bore = behind.station.part === 'bore';
   const zeroed = behind.readings.some((r) => r.entry.zeroId !== null);
-  const gauges = file.instruments.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
-  const micrometers = file.instruments.filter((i) => i.type === 'micrometer' && reach(i));
+  const gauges = own.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
+  const micrometers = own.filter((i) => i.type === 'micrometer' && reach(i));
   if (bore && !zeroed && gauges[0] && micrometers[0]) {
     const at = file.log.at(-1)?.at ?? '';
     const worth = comparatorWorth(file, behind.station.cylinder, gauges[0], micrometers[0], undefined, at, 3);
@@ -118,7 +120,7 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
       gauges[0].id,
     );
   }
-  const leaves = file.instruments.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
+  const leaves = own.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
   if (item.feature === 'clearance' && leaves && item.bracket === null) {
     const { kit } = fittedPiston(file, behind.station.cylinder);
     const station: GapPlace = { part: 'clearance', cylinder: behind.station.cylinder, kit: kit?.id ?? null };

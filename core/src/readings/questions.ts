@@ -6,7 +6,7 @@ import {
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
-import { placeKey, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
+import { placeKey, takenAt, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
 import { groupBy } from '../statistics/index.js';
 import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
 import { slips, type SlipQuestion } from './slips.js';
@@ -22,6 +22,7 @@ export const takenReading = (
   instrumentId: e.instrumentId,
   place: placeKey(e.station),
   at: e.at,
+  on: takenAt(e),
   by: e.by,
   ...measurandAt(file, e.station),
   zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),

@@ -1,4 +1,4 @@
-import { READS, type Instrument } from '../gauges/index.js';
+import { atHand, READS, type Instrument } from '../gauges/index.js';
 import { placeKindOf } from '../job/index.js';
 import { PISTON_SPOTS, type NewEntry, type PistonSpot, type SizePlace } from '../log/index.js';
 import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
@@ -144,7 +144,7 @@ function gaugeOf(
   const found =
     text === ''
       ? instruments.find((i) => i.id === fallback)
-      : instruments.find((i) => plain(i.name) === plain(text));
+      : instruments.find((i) => atHand(i) && plain(i.name) === plain(text));
   if (!found) return unread(text === '' ? 'No gauge is given.' : `“${text}” is no gauge of this shop.`);
   return READS[found.type].includes(placeKindOf({ engine }, station).sense)
     ? found

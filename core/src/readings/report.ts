@@ -1,5 +1,6 @@
 import { placesOf, type JobFile } from '../job/index.js';
-import type { AnyPlace } from '../log/index.js';
+import { clockBelieved, takenAt, type AnyEntry, type AnyPlace } from '../log/index.js';
+import { whoOf } from '../specs/index.js';
 import { bracketText, capital, placeName, printedDay, type Ask, type Section } from '../verdicts/index.js';
 import { readingsOf } from './facts.js';
 import { gaugeName } from './nextReads.js';
@@ -24,7 +25,8 @@ function inOrderOf(file: JobFile): (a: AnyPlace, b: AnyPlace) => number {
 /** Every place that was read, as it stands, with the gauge and who held it. */
 export function readingsReport(file: JobFile, ask: Ask): Section[] {
   const { places, gaps, questions, zeros, setAside } = readingsOf(file, ask.unit);
-  const day = printedDay;
+  const signed = (e: AnyEntry) =>
+    `${whoOf(e)}, ${printedDay(takenAt(e))}${clockBelieved(e) ? '' : ' by arrival: its device’s clock was wrong'}`;
   const order = inOrderOf(file);
   const inOrder = [...places.values()].sort((a, b) => order(a.station, b.station));
   const sizes = inOrder.map((p) => {
@@ -35,7 +37,7 @@ export function readingsReport(file: JobFile, ask: Ask): Section[] {
       placeFigure(p, ask.unit) ?? 'waits for an answer',
       p.readings.length > 1 ? `${p.readings.length} readings` : last.text,
       gauges.join(', '),
-      `${last.by}, ${day(last.at)}`,
+      signed(last),
     ];
   });
   const leaves = [...gaps.values()].map((g) => {
@@ -45,10 +47,10 @@ export function readingsReport(file: JobFile, ask: Ask): Section[] {
       bracketText(g.bracket, ask.unit),
       `${g.tries.length} ${g.tries.length === 1 ? 'leaf' : 'leaves'} tried`,
       gaugeName(file, last.instrumentId),
-      `${last.by}, ${day(last.at)}`,
+      signed(last),
     ];
   });
-  const notes = file.log.flatMap((e) => (e.kind === 'note' ? [`${e.text} (${e.by}, ${day(e.at)})`] : []));
+  const notes = file.log.flatMap((e) => (e.kind === 'note' ? [`${e.text} (${signed(e)})`] : []));
   const aside = putAsideSentences(file, { setAside, zeros });
   return [
     {

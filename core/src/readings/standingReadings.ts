@@ -11,6 +11,7 @@ import {
   placeKey,
   standing,
   standingLeaves,
+  takenAt,
   type GapPlace,
   type LeafEntry,
   type LogEntry,
@@ -18,7 +19,7 @@ import {
   type SizePlace,
   type StandingReading,
 } from '../log/index.js';
-import { halfTurn } from '../specs/index.js';
+import { halfTurn, whoOf } from '../specs/index.js';
 import { groupBy } from '../statistics/index.js';
 import { depthText, type LengthUnit } from '../units/index.js';
 import { outliers } from './outliers.js';
@@ -92,7 +93,7 @@ function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion>
       found.set(e.id, {
         code: 'taken-twice',
         readingId: e.id,
-        sentence: `${other.entry.by} took this station meanwhile: ${other.entry.text}; ${e.by} ${e.text}. Both are kept and count. Were both of this place?`,
+        sentence: `${whoOf(other.entry)} took this station meanwhile: ${other.entry.text}; ${whoOf(e)} ${e.text}. Both are kept and count. Were both of this place?`,
         instead: null,
         holds: false,
       });
@@ -174,7 +175,7 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
       result: usable.length === 0 ? null : placeEstimate(usable, bench, odd.has(key)),
       step: Math.max(...readings.map((r) => instrumentOf(bench, r.entry.instrumentId).resolution)),
       overdue: readings.some((r) =>
-        calibrationOverdue(instrumentOf(bench, r.entry.instrumentId), r.entry.at),
+        calibrationOverdue(instrumentOf(bench, r.entry.instrumentId), takenAt(r.entry)),
       ),
     });
   }
@@ -194,7 +195,7 @@ function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<str
   const gaps = new Map<string, GapState>();
   const tried = standingLeaves(file.log).filter((l) => !setAside.has(l.id));
   for (const [key, tries] of groupBy(tried, (l) => placeKey(l.station))) {
-    const used = tries.map((t) => ({ of: instrumentOf(file, t.instrumentId), at: t.at }));
+    const used = tries.map((t) => ({ of: instrumentOf(file, t.instrumentId), at: takenAt(t) }));
     gaps.set(key, {
       station: tries[0]!.station,
       key,

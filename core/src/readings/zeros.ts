@@ -1,6 +1,6 @@
 import { driftAllowed, instrumentOf, type Zero } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import type { LogEntry } from '../log/index.js';
+import { takenAt, type LogEntry } from '../log/index.js';
 
 /**
  * Comparator zeros of a log with their closing, in the sense of the bore. A zero can be found again only until
@@ -12,7 +12,17 @@ export function zerosOf(log: readonly LogEntry[]): Map<string, Zero> {
   for (const e of log) {
     if (e.kind === 'zero') {
       const { id, instrumentId, value, needle, repeats, at } = e;
-      zeros.set(id, { id, instrumentId, in: e.in, value, needle, repeats, at, closing: null });
+      zeros.set(id, {
+        id,
+        instrumentId,
+        in: e.in,
+        value,
+        needle,
+        repeats,
+        at,
+        on: takenAt(e),
+        closing: null,
+      });
       last.set(instrumentId, id);
     }
     const zero = e.kind === 'closing-zero' ? zeros.get(e.zeroId) : undefined;

@@ -105,5 +105,6 @@ export function decidedText(file: JobFile): string | null {
   if (!decision) return null;
   const kit: Kit | undefined = file.engine.kits.find((k) => k.id === decision.kitId);
   const way = ROUTES[decision.route];
-  return capital(kit ? `${kit.name}: ${way}` : way);
+  const said = kit ? `${kit.name}: ${way}` : way;
+  return decision.importedBy === null ? capital(said) : `In the file: ${said}`;
 }

@@ -1,3 +1,4 @@
+import { whoOf } from '../specs/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
 import { finishText, printedDay, type Ask, type Found, type Section } from '../verdicts/index.js';
 import { kitsOf } from './facts.js';
@@ -20,7 +21,7 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
         decision
           ? {
               kind: 'text',
-              text: `${decidedText(file)}. ${decision.reason || 'No reason was given.'} (${decision.by}, ${printedDay(decision.at)})`,
+              text: `${decidedText(file)}. ${decision.reason || 'No reason was given.'} (${whoOf(decision)}, ${printedDay(decision.at)})`,
             }
           : {
               kind: 'text',

@@ -1,5 +1,6 @@
 import { FEATURES, type FeatureKey } from './feature.js';
 import { sourceLine, type Conditions, type Limit, type LimitState, type Wall } from './limit.js';
+import { whoOf, type Signed } from './signed.js';
 
 /** What is known of the engine on the bench; a condition on something unknown cannot be decided. */
 export interface EngineFacts {
@@ -17,12 +18,11 @@ export interface Fitted {
 }
 
 /** A lead's written decision to use another figure. It shows wherever the verdict does. */
-export interface Override {
+export interface Override extends Signed {
   readonly feature: FeatureKey;
   readonly state: LimitState;
   readonly limitId: string;
   readonly reason: string;
-  readonly by: string;
 }
 
 export type Governing =
@@ -128,7 +128,7 @@ export function governing(
       status: 'governed',
       limit: chosen,
       others: onFile.filter((l) => l !== chosen),
-      why: `Override by ${override.by}: ${override.reason}`,
+      why: `Override by ${whoOf(override)}: ${override.reason}`,
       overridden: override,
     };
   }

@@ -7,4 +7,5 @@ export * from './limit.js';
 export * from './material.js';
 export * from './ports.js';
 export * from './sheetPart.js';
+export * from './signed.js';
 export * from './state.js';

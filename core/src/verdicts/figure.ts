@@ -32,7 +32,15 @@ export type Because =
   | 'finding';
 
 export type Caveat =
-  'two-directions' | 'unchecked' | 'overdue' | 'raised' | 'kept-repeat' | 'override' | 'leaves';
+  | 'two-directions'
+  | 'unchecked'
+  | 'overdue'
+  | 'raised'
+  | 'kept-repeat'
+  | 'override'
+  | 'leaves'
+  /** It rests on something a file brought in. */
+  | 'imported';
 
 /** One line of the working behind a figure. */
 export type WorkingLine =

@@ -173,6 +173,8 @@ export function judgeValue(file: JobFile, input: ToJudge): Figure {
   if (limit?.source.checkedBy === null) caveats.add('unchecked');
   if (governed.status === 'governed' && governed.overridden) caveats.add('override');
   if (leaves) caveats.add('leaves');
+  // What a file brought in was read with gauges of the file.
+  if (input.instruments.some((i) => i.importedBy !== null)) caveats.add('imported');
   const band = input.given && limit ? limit : fresh.status === 'governed' ? fresh.limit : null;
 
   return {

@@ -21,6 +21,7 @@ const CAVEATS: Record<Caveat, string> = {
   raised: 'Repeats scatter more than the gauge should; what was seen is used.',
   'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
   override: 'A lead has overridden the governing limit.',
+  imported: 'It rests on readings or findings that a file brought in: nobody of this shop took them.',
   leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
 };
 
@@ -88,7 +89,7 @@ function againstNew(item: Figure, unit: LengthUnit): string | null {
 }
 
 /** What is said on every verdict it touches, a passed one too: it could turn the verdict. */
-const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue']);
+const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue', 'imported']);
 
 function notes(item: Figure, details: readonly string[]): string[] {
   const beside = item.caveats.filter(

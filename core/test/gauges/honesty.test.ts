@@ -10,7 +10,7 @@ import {
   type LeafTry,
   type LogEntry,
 } from '../../src/index.js';
-import { IN_MIC, jobFile, LEAVES, MIC, reading, TELESCOPING, TWIN } from '../support.js';
+import { HERE, IN_MIC, jobFile, LEAVES, MIC, reading, TELESCOPING, TWIN } from '../support.js';
 
 /**
  * Hidden true bores exactly at the limit, read by gauges that err as the model says they do: how often does
@@ -67,6 +67,7 @@ function comparatorMap(draw: ReturnType<typeof random>): LogEntry[] {
     id: 'zero',
     at: '2026-03-01T09:00:00.000Z',
     by: 'first',
+    ...HERE,
     instrumentId: IN_MIC.id,
     in: { kind: 'micrometer', instrumentId: MIC.id },
     text: '77.100',
@@ -92,6 +93,7 @@ function comparatorMap(draw: ReturnType<typeof random>): LogEntry[] {
     id: 'closed',
     at: '2026-03-01T11:00:00.000Z',
     by: 'first',
+    ...HERE,
     zeroId: 'zero',
     text: '0',
     value: mm(0),
@@ -139,7 +141,7 @@ describe('a bore exactly at its limit', () => {
           (e) => e.kind === 'reading' && JSON.stringify(e.station) === JSON.stringify(worst.station),
         );
         tries.push(
-          { kind: 'take-back', id: `t${run}-${n}`, at: worst.at, by: 'x', readingId: worst.id },
+          { kind: 'take-back', id: `t${run}-${n}`, at: worst.at, by: 'x', ...HERE, readingId: worst.id },
           again(index),
         );
       }
@@ -171,6 +173,7 @@ describe('leaves beside a piston whose clearance is exactly the minimum', () => 
           id: `l${run}-${log.length}`,
           at: '2026-03-01T10:00:00.000Z',
           by: 'first',
+          ...HERE,
           station,
           instrumentId: 'leaves',
           stack: next as LeafTry['stack'],

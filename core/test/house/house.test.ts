@@ -18,7 +18,7 @@ import {
   type EntryContext,
   type JobFile,
 } from '../../src/index.js';
-import { bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
 import { ROD_SHEET, WITH_RODS } from './trialRoom.js';
 
 const MAP = [0, 1].map(() => [
@@ -30,6 +30,7 @@ const SOUND = () => [...bores(MAP), piston(0, '76.960'), piston(1, '76.960')];
 
 const context: EntryContext = {
   by: 'first',
+  ...HERE,
   engine: TWIN,
   instruments: [],
   known: () => undefined,
@@ -66,7 +67,7 @@ describe('the house', () => {
   it('says what every id in an entry names: nothing of a log is lost when another shop reads it', () => {
     const file = jobFile([
       ...SOUND(),
-      { kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', readingId: 'r1' },
+      { kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', ...HERE, readingId: 'r1' },
     ]);
     const named = new Set<string>();
     for (const e of file.log)

@@ -20,7 +20,7 @@ import {
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
-import { bore, bores, GAUGES, jobFile, LEAVES, limit, piston, TWIN } from '../support.js';
+import { HERE, bore, bores, GAUGES, jobFile, LEAVES, limit, piston, TWIN } from '../support.js';
 import { WITH_RODS, type JournalPlace } from './trialRoom.js';
 
 const AT = '2026-03-01T11:00:00.000Z';
@@ -41,6 +41,7 @@ const sent = (n: number, text: string, id = `j${n}`) => ({
 });
 const context: EntryContext = {
   by: 'first',
+  ...HERE,
   engine,
   instruments: [...GAUGES, LEAVES],
   known: () => undefined,
@@ -137,6 +138,7 @@ describe('a place that a trial room brings', () => {
       id: 'w',
       at: '2026-03-01T12:00:00.000Z',
       by: 'first',
+      ...HERE,
       what,
       cylinder,
       kitId: null,

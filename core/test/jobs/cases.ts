@@ -9,7 +9,7 @@ import {
   type Figure,
   type WorkEntry,
 } from '../../src/index.js';
-import { bores, GAUGES, jobFile, LEAVES, TWIN } from '../support.js';
+import { HERE, bores, GAUGES, jobFile, LEAVES, TWIN } from '../support.js';
 
 // Short words for the parts of a job that is judged falsely when a rule is forgotten.
 export const AT = '2026-03-01T10:00:00.000Z';
@@ -30,6 +30,7 @@ export const work = (what: WorkEntry['what'], over: Partial<WorkEntry> = {}): Wo
   id: `w-${what}`,
   at: LATER,
   by: 'first',
+  ...HERE,
   what,
   cylinder: 0,
   kitId: null,
@@ -42,6 +43,7 @@ export const finding = (what: FindingEntry['what'], over: Partial<FindingEntry> 
   id: `f-${what}`,
   at: AT,
   by: 'first',
+  ...HERE,
   cylinder: 0,
   what,
   place: null,
@@ -58,6 +60,7 @@ export const leaf = (
   id: `l-${thickness}`,
   at: AT,
   by: 'first',
+  ...HERE,
   station: { part: 'clearance', cylinder: 0, kit },
   instrumentId: 'leaves',
   stack: [mm(thickness)],

@@ -18,6 +18,7 @@ import {
   type SizePlace,
 } from '../../src/index.js';
 import {
+  HERE,
   bore,
   bores,
   GAUGES,
@@ -37,6 +38,7 @@ function sent(...bodies: object[]): LogEntry[] {
   bodies.forEach((body, i) => {
     const read = readEntry({ id: `e${i}`, at: at(i), ...body } as NewEntry, {
       by: 'first',
+      ...HERE,
       engine: jobFile([]).engine,
       instruments: GAUGES,
       known: (id) => log.find((e) => e.id === id),
@@ -110,7 +112,17 @@ describe('a map read by comparator', () => {
 
   it('proposes the size of the piston and the middle of its clearance', () => {
     const kit = jobFile([...bores([[['77.0']]]), piston(0, '77.467', { kit: 'plus-0.5' })], {
-      decisions: [{ id: 'd', at: at(0), by: 'lead', route: 'bore' as const, kitId: 'plus-0.5', reason: '' }],
+      decisions: [
+        {
+          id: 'd',
+          at: at(0),
+          by: 'lead',
+          importedBy: null,
+          route: 'bore' as const,
+          kitId: 'plus-0.5',
+          reason: '',
+        },
+      ],
     });
     const bored: JobFile = {
       ...kit,
@@ -121,6 +133,7 @@ describe('a map read by comparator', () => {
           id: 'w',
           at: at(30),
           by: 'x',
+          ...HERE,
           what: 'bored',
           cylinder: 0,
           kitId: 'plus-0.5',
@@ -138,8 +151,8 @@ describe('a map read by comparator', () => {
 describe('two at one cylinder', () => {
   const other = (seen: string | null) => [
     reading(bore(0, 15, 0), '77.020', 'ring-set', { id: 'a' }),
-    reading(bore(0, 15, 0), '77.024', 'ring-set', { id: 'b', by: 'second', seen: 'a' }),
-    reading(bore(0, 15, 0), '77.021', 'ring-set', { id: 'c', by: 'first', seen }),
+    reading(bore(0, 15, 0), '77.024', 'ring-set', { id: 'b', by: 'second', ...HERE, seen: 'a' }),
+    reading(bore(0, 15, 0), '77.021', 'ring-set', { id: 'c', by: 'first', ...HERE, seen }),
   ];
 
   it('asks when someone else took the station meanwhile, and keeps both', () => {

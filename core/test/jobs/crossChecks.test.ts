@@ -10,13 +10,14 @@ import {
   type LeafEntry,
   type LogEntry,
 } from '../../src/index.js';
-import { bores, GAUGES, jobFile, LEAVES, piston } from '../support.js';
+import { HERE, bores, GAUGES, jobFile, LEAVES, piston } from '../support.js';
 
 let made = 0;
 const leaf = (station: GapPlace, thickness: number, answer: LeafAnswer): LeafEntry => ({
   id: `l${(made += 1)}`,
   at: '2026-03-01T11:00:00.000Z',
   by: 'first',
+  ...HERE,
   kind: 'leaf',
   station,
   instrumentId: 'leaves',
@@ -113,6 +114,7 @@ describe('what work put aside', () => {
       id,
       at: '2026-03-01T12:00:00.000Z',
       by: 'first',
+      ...HERE,
       what: 'honed',
       cylinder,
       kitId: null,
@@ -154,6 +156,7 @@ describe('clearance by leaves', () => {
         id: 'tb',
         at: tried.at,
         by: 'first',
+        ...HERE,
         readingId: tried.id,
       }),
     );

@@ -9,7 +9,18 @@ import {
   verificationU,
   type LogEntry,
 } from '../../src/index.js';
-import { bore, bores, CALLIPER, instrument, MIC, piston, reading, RING, TELESCOPING } from '../support.js';
+import {
+  HERE,
+  bore,
+  bores,
+  CALLIPER,
+  instrument,
+  MIC,
+  piston,
+  reading,
+  RING,
+  TELESCOPING,
+} from '../support.js';
 import { AT, LATER, ONE, full, SOUND, work, finding, leaf, file, item } from './cases.js';
 
 describe('only a slip that was found is corrected', () => {
@@ -55,6 +66,7 @@ describe('an import takes nothing the bar refuses', () => {
     id: 'z',
     at: AT,
     by: 'x',
+    ...HERE,
     instrumentId: 'mic-set',
     in: { kind: 'micrometer' as const, instrumentId: 'mic' },
     text: '77.000',
@@ -83,6 +95,7 @@ describe('a comparator’s zero', () => {
     id,
     at,
     by: 'x',
+    ...HERE,
     instrumentId: 'mic-set',
     in: { kind: 'micrometer', instrumentId: 'mic' },
     text: '77.000',
@@ -95,6 +108,7 @@ describe('a comparator’s zero', () => {
     id: `c-${zeroId}`,
     at: LATER,
     by: 'x',
+    ...HERE,
     zeroId,
     text: String(value / 1000),
     value: um(value / 1000),
@@ -139,7 +153,15 @@ describe('what gauges can prove', () => {
   it('the shop’s allowance holds for matching too', () => {
     const engine = { ...ONE, cylinders: ['left', 'right'] };
     const decisions = [
-      { id: 'd', at: AT, by: 'lead', route: 'bore' as const, kitId: 'plus-0.5', reason: '' },
+      {
+        id: 'd',
+        at: AT,
+        by: 'lead',
+        importedBy: null,
+        route: 'bore' as const,
+        kitId: 'plus-0.5',
+        reason: '',
+      },
     ];
     const rows = ['77.505', '77.505', '77.505', '77.505'];
     const log = [

@@ -13,7 +13,7 @@ import {
   type FindingEntry,
   type LogEntry,
 } from '../../src/index.js';
-import { bores, CALLIPER, LEAVES, limit, piston, reading } from '../support.js';
+import { HERE, bores, CALLIPER, LEAVES, limit, piston, reading } from '../support.js';
 import { AT, LATER, ONE, PLATED, full, SOUND, work, finding, leaf, file, item } from './cases.js';
 
 describe('what was renewed is judged anew', () => {
@@ -52,7 +52,15 @@ describe('what was renewed is judged anew', () => {
 
   it('after boring, leaves are tried beside the piston that goes in, not the one that came out', () => {
     const decisions = [
-      { id: 'd', at: AT, by: 'lead', route: 'bore' as const, kitId: 'plus-0.5', reason: '' },
+      {
+        id: 'd',
+        at: AT,
+        by: 'lead',
+        importedBy: null,
+        route: 'bore' as const,
+        kitId: 'plus-0.5',
+        reason: '',
+      },
     ];
     const ticket = { low: mm(77.5), high: mm(77.515) };
     const log = [
@@ -109,7 +117,7 @@ describe('a finding is a verdict', () => {
     expect(stand(...both, finding('clean'))).toEqual(['crack']);
     expect(stand(...both, work('replated'))).toEqual(['crack']);
     expect(stand(...both, work('exchanged'))).toEqual([]);
-    const back = { kind: 'take-back' as const, id: 't', at: AT, by: 'x', readingId: 'f-crack' };
+    const back = { kind: 'take-back' as const, id: 't', at: AT, by: 'x', ...HERE, readingId: 'f-crack' };
     expect(stand(...both, back)).toEqual(['flaking']);
   });
 });
@@ -159,7 +167,9 @@ describe('one number for a piston in the bore as it is', () => {
   ];
 
   it('is the joint share of the propagation that the clearance verdicts come from, the unseen oval in it', () => {
-    const decisions = [{ id: 'd', at: AT, by: 'lead', route: 'fit' as const, kitId: 'std', reason: '' }];
+    const decisions = [
+      { id: 'd', at: AT, by: 'lead', importedBy: null, route: 'fit' as const, kitId: 'std', reason: '' },
+    ];
     const f = file(log, { engine, decisions, job: { plan: 'usual' } });
     const judged = judgeJob(f, 'mm', (p) => propagate(p, 40_000));
     const { p } = judged.kits.options[0]!;

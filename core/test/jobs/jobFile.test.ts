@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { jobFileSchema, judgeJob, readJobFile, type JobFile } from '../../src/index.js';
-import { bore, bores, jobFile, piston, reading } from '../support.js';
+import { HERE, bore, bores, jobFile, piston, reading } from '../support.js';
 
 const ROOT = fileURLToPath(new URL('../../../', import.meta.url));
 const WITHIN = [
@@ -28,6 +28,7 @@ const GOOD: JobFile = jobFile([...bores(WITHIN), piston(0, '76.960'), piston(1, 
       id: 'd',
       at: '2026-03-01T10:00:00.000Z',
       by: 'x',
+      importedBy: null,
       route: 'bore' as const,
       kitId: 'plus-0.5',
       reason: 'worn',
@@ -79,7 +80,9 @@ describe('the job file', () => {
       'a take-back of nothing',
       (f) => ({
         ...f,
-        log: [{ kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', readingId: 'no' }],
+        log: [
+          { kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', ...HERE, readingId: 'no' },
+        ],
       }),
       '/log/0/readingId',
     ],
@@ -119,7 +122,7 @@ describe('the job file', () => {
 
   it('is described by its published schema, checked by another validator', () => {
     const published = JSON.parse(
-      readFileSync(join(ROOT, 'docs/formats/job-file.v3.schema.json'), 'utf8'),
+      readFileSync(join(ROOT, 'docs/formats/job-file.v4.schema.json'), 'utf8'),
     ) as object;
     expect(published).toEqual(jobFileSchema);
     const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);
@@ -133,6 +136,15 @@ describe('the job file', () => {
       expect(readJobFile(spoil).ok).toBe(false);
     }
   });
+});
+
+/** A file as version 3 wrote it: nothing said when it arrived, what a file brought in, or what is retired. */
+const asOfThree = (file: ReturnType<typeof copy>) => ({
+  ...file,
+  version: 3,
+  instruments: file.instruments.map((i) => without(i, 'retiredOn', 'importedBy')),
+  log: file.log.map((e) => without(e, 'received', 'importedBy')),
+  decisions: file.decisions.map((d) => without(d, 'importedBy')),
 });
 
 describe('tribos check', () => {
@@ -158,8 +170,17 @@ describe('tribos check', () => {
     );
   });
 
+  it('brings a file of version 3 to this one: it was all said in the shop that wrote it', () => {
+    const old = asOfThree(copy());
+    const published = JSON.parse(
+      readFileSync(join(ROOT, 'docs/formats/job-file.v3.schema.json'), 'utf8'),
+    ) as object;
+    expect(new Ajv2020({ strict: true, strictTypes: false }).compile(published)(old)).toBe(true);
+    expect(readJobFile(old)).toEqual({ ok: true, file: good() });
+  });
+
   it('brings a file of version 2 to version 3: a decision names its way, a finding what a nail says', () => {
-    const now = copy();
+    const now = asOfThree(copy());
     const finding = { kind: 'finding', id: 's', at: '2026-03-01T10:00:00.000Z', by: 'x' };
     const old = {
       ...now,
@@ -180,7 +201,7 @@ describe('tribos check', () => {
   });
 
   it('brings a file of version 1 to this one: a score becomes a finding, what was not asked is unsaid', () => {
-    const { studies: _s, ...rest } = copy();
+    const { studies: _s, ...rest } = asOfThree(copy());
     const old = {
       ...rest,
       version: 1,
@@ -190,7 +211,14 @@ describe('tribos check', () => {
       job: { ...rest.job, thermal: without(rest.job.thermal, 'cylinder', 'piston') },
       log: [
         ...rest.log.map((e) => without(e, 'zeroId', 'seen')),
-        { kind: 'score', id: 's', at: '2026-03-01T10:00:00.000Z', by: 'x', cylinder: 1, depth: 10_000 },
+        {
+          kind: 'score',
+          id: 's',
+          at: '2026-03-01T10:00:00.000Z',
+          by: 'x',
+          cylinder: 1,
+          depth: 10_000,
+        },
       ],
     };
     const read = readJobFile(old);

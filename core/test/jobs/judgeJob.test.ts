@@ -10,7 +10,7 @@ import {
   type LogEntry,
   type Figure,
 } from '../../src/index.js';
-import { bore, bores, GAUGES, instrument, jobFile, piston, reading, TWIN } from '../support.js';
+import { HERE, bore, bores, GAUGES, instrument, jobFile, piston, reading, TWIN } from '../support.js';
 
 /** A sound twin on the usual plan: two directions, three depths. */
 const SOUND = [
@@ -95,7 +95,7 @@ describe('judging a job', () => {
     tries.forEach((t, i) => {
       log.push(t);
       if (i < tries.length - 1)
-        log.push({ kind: 'take-back', id: `b${i}`, at: t.at, by: 'x', readingId: t.id });
+        log.push({ kind: 'take-back', id: `b${i}`, at: t.at, by: 'x', ...HERE, readingId: t.id });
     });
     const file = jobFile(log);
     expect(item(file, '0:bore:max').state).not.toBe('within');
@@ -138,7 +138,7 @@ describe('judging a job', () => {
     expect(judgeJob(file).next.kind).toBe('answer');
     const answered = jobFile([
       ...file.log,
-      { kind: 'answer', id: 'a', at: odd.at, by: 'x', readingId: odd.id, slip: 'thimble-turn' },
+      { kind: 'answer', id: 'a', at: odd.at, by: 'x', ...HERE, readingId: odd.id, slip: 'thimble-turn' },
     ]);
     expect(judgeJob(answered).readings.questions.filter((q) => q.holds)).toEqual([]);
     expect(item(answered, '0:bore:max').value).toBe(mm(77.52));

@@ -1,5 +1,5 @@
 import { judgeJob, mm, recommendationSentence, um, type LogEntry } from '../../src/index.js';
-import { bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 describe('which oversize', () => {
   const right = [
@@ -19,6 +19,7 @@ describe('which oversize', () => {
       id: 's',
       at: '2026-03-01T10:00:00.000Z',
       by: 'x',
+      ...HERE,
       cylinder: 1,
       what: 'score',
       place: null,

@@ -12,7 +12,7 @@ import {
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
-import { bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
+import { HERE, bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
 
 const SOUND = [
   [
@@ -31,6 +31,7 @@ const decided = (kitId: string | null): Decision => ({
   id: 'd',
   at: '2026-03-01T10:00:00.000Z',
   by: 'x',
+  importedBy: null,
   route: kitId === null ? 'reuse' : 'bore',
   kitId,
   reason: '',
@@ -247,6 +248,7 @@ describe('recommending', () => {
               id: `a${i}${slip}`,
               at: e.at,
               by: 'x',
+              ...HERE,
               readingId: e.id,
               slip,
             }))

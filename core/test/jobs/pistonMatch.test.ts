@@ -34,6 +34,7 @@ describe('which piston in which bore', () => {
       id: 'd',
       at: '2026-03-01T10:00:00.000Z',
       by: 'lead',
+      importedBy: null,
       route: 'fit' as const,
       kitId: 'standard',
       reason: '',

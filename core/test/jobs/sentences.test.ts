@@ -11,7 +11,7 @@ import {
   type NextRead,
   type Figure,
 } from '../../src/index.js';
-import { bore, bores, jobFile, LEAVES, GAUGES, piston } from '../support.js';
+import { HERE, bore, bores, jobFile, LEAVES, GAUGES, piston } from '../support.js';
 
 const SOUND = [
   [
@@ -240,6 +240,7 @@ describe('what to do next, in words', () => {
       id: 'w',
       at: '2026-03-01T10:00:00.000Z',
       by: 'x',
+      ...HERE,
       what: 'honed' as const,
       cylinder: 0,
       kitId: null,
@@ -253,7 +254,9 @@ describe('what to do next, in words', () => {
     const decided = (reason: string) =>
       judgeJob({
         ...jobFile([...bores(MAP), piston(0, '76.95'), piston(1, '76.95')]),
-        decisions: [{ id: 'd', at: '', by: '', route: 'replate' as const, kitId: null, reason }],
+        decisions: [
+          { id: 'd', at: '', by: '', importedBy: null, route: 'replate' as const, kitId: null, reason },
+        ],
       }).next.sentence('mm');
     expect(decided('It flakes.')).toBe('Decided: stripped and replated. It flakes.');
     expect(decided('')).toBe('Decided: stripped and replated.');

@@ -1,8 +1,8 @@
 import { judgeJob, readJobFile, reportOf, type JobFile, type LogEntry } from '../../src/index.js';
-import { bore, jobFile, reading } from '../support.js';
+import { HERE, bore, jobFile, reading } from '../support.js';
 
 const AT = '2026-03-01T10:00:00.000Z';
-const base = (id: string) => ({ id, at: AT, by: 'first' });
+const base = (id: string) => ({ id, at: AT, by: 'first', ...HERE });
 
 /** A log with as many of everything that once was looked for from its beginning. */
 function logOf(n: number): LogEntry[] {

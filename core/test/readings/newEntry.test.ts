@@ -7,13 +7,14 @@ import {
   type NewEntry,
   type SizePlace,
 } from '../../src/index.js';
-import { bore, GAUGES, LEAVES, reading, TWIN } from '../support.js';
+import { HERE, bore, GAUGES, LEAVES, reading, TWIN } from '../support.js';
 
 const at = '2026-03-01T10:00:00.000Z';
 const log: LogEntry[] = [reading(bore(0, 15, 0), '77.020')];
 const read = (body: object, known: readonly LogEntry[] = log) =>
   readEntry({ id: 'n', at, ...body } as NewEntry, {
     by: 'first',
+    ...HERE,
     engine: TWIN,
     instruments: [...GAUGES, LEAVES],
     known: (id) => known.find((e) => e.id === id),
@@ -35,7 +36,7 @@ describe('what a screen sends, as the log will hold it', () => {
   it('reads the text with the gauge’s unit', () => {
     expect(size()).toMatchObject({
       ok: true,
-      entry: { value: mm(77.031), by: 'first', zeroId: null, seen: null },
+      entry: { value: mm(77.031), by: 'first', ...HERE, zeroId: null, seen: null },
     });
     expect(size({ text: '3.0342 in' })).toMatchObject({ entry: { value: 77_068_680, unit: 'in' } });
   });
@@ -161,7 +162,10 @@ describe('what a screen sends, as the log will hold it', () => {
   });
 
   it('keeps findings, work, notes and answers as they are', () => {
-    expect(read({ kind: 'note', text: 'n' })).toMatchObject({ ok: true, entry: { by: 'first', text: 'n' } });
+    expect(read({ kind: 'note', text: 'n' })).toMatchObject({
+      ok: true,
+      entry: { by: 'first', ...HERE, text: 'n' },
+    });
     expect(read({ kind: 'answer', readingId: log[0]!.id, slip: 'unit' }).ok).toBe(true);
     expect(
       read({ kind: 'finding', cylinder: 1, what: 'crack', place: { depth: mm(10), angle: 300 }, deep: null })
@@ -175,7 +179,7 @@ describe('what a screen sends, as the log will hold it', () => {
 
 describe('an entry of an older version', () => {
   it('a score becomes a finding, a clean wall withdraws it, a reading says it knows neither zero nor log', () => {
-    const base = { id: 'a', at, by: 'x', cylinder: 1 };
+    const base = { id: 'a', at, by: 'x', ...HERE, cylinder: 1 };
     expect(migrateEntry({ ...base, kind: 'score', depth: 10_000 })).toEqual({
       ...base,
       kind: 'finding',
@@ -188,6 +192,7 @@ describe('an entry of an older version', () => {
     expect(migrateEntry({ kind: 'reading', id: 'r' })).toEqual({
       kind: 'reading',
       id: 'r',
+      ...HERE,
       zeroId: null,
       seen: null,
     });

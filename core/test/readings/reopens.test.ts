@@ -12,12 +12,13 @@ import {
   type WorkEntry,
   type WorkKind,
 } from '../../src/index.js';
-import { bore, TWIN } from '../support.js';
+import { HERE, bore, TWIN } from '../support.js';
 
 const work = (what: WorkKind, over: Partial<WorkEntry> = {}): WorkEntry => ({
   id: `w-${what}`,
   at: '2026-03-01T10:00:00.000Z',
   by: 'first',
+  ...HERE,
   kind: 'work',
   what,
   cylinder: 0,

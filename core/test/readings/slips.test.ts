@@ -11,7 +11,7 @@ import {
   type Parsed,
   type SlipContext,
 } from '../../src/index.js';
-import { bore, instrument, reading, RING } from '../support.js';
+import { HERE, bore, instrument, reading, RING } from '../support.js';
 
 const near = [77.094, 77.081, 77.088].map(mm);
 const context = (over: Partial<SlipContext> = {}): SlipContext => ({
@@ -121,7 +121,7 @@ describe('what stands of the log', () => {
     const [wrong, right] = [reading(here, '77.95'), reading(here, '77.095')];
     const log = [
       wrong,
-      { id: 't', kind: 'take-back' as const, at: wrong.at, by: 'x', readingId: wrong.id },
+      { id: 't', kind: 'take-back' as const, at: wrong.at, by: 'x', ...HERE, readingId: wrong.id },
       right,
     ];
     expect(standing(log, s, none).map((r) => r.entry.text)).toEqual(['77.095']);
@@ -132,7 +132,7 @@ describe('what stands of the log', () => {
     const [first, second] = [reading(here, '77.108'), reading(here, '77.102')];
     const log = [
       first,
-      { id: 't', kind: 'take-back' as const, at: first.at, by: 'x', readingId: first.id },
+      { id: 't', kind: 'take-back' as const, at: first.at, by: 'x', ...HERE, readingId: first.id },
       second,
     ];
     expect(standing(log, s, none)).toEqual([

@@ -86,7 +86,14 @@ describe('which figure governs', () => {
 
   it('an override by a lead wins and shows', () => {
     const g = governing([maker, corrie], 'clearance', 'new', ENGINE, CORRIE, [
-      { feature: 'clearance', state: 'new', limitId: maker.id, reason: 'race use', by: 'Lead' },
+      {
+        feature: 'clearance',
+        state: 'new',
+        limitId: maker.id,
+        reason: 'race use',
+        by: 'Lead',
+        importedBy: null,
+      },
     ]);
     expect(g.status === 'governed' && g.overridden?.by).toBe('Lead');
     expect(g.status === 'governed' && g.limit).toBe(maker);

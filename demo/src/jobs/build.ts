@@ -50,7 +50,9 @@ export class LogBook {
   /** Keeps an entry as the server would read it. */
   private keep(body: NewEntry): this {
     const read = readEntry(body, {
+      received: body.at,
       by: this.by,
+      importedBy: null,
       engine: this.engine,
       instruments: this.instruments,
       known: (id) => this.log.find((e) => e.id === id),

@@ -146,6 +146,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           id: 'decision-1',
           at: new Date(now.getTime() - 1.5 * DAY).toISOString(),
           by: 'Mirela Okafor-Lind',
+          importedBy: null,
           route: 'fit',
           kitId: 'varrow-312-mx.corrie.corrie-forged',
           reason: 'The customer brought the forged kit; its own sheet governs clearance and gaps.',
@@ -226,6 +227,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           id: 'decision-1',
           at: new Date(now.getTime() - 4.5 * DAY).toISOString(),
           by: 'Mirela Okafor-Lind',
+          importedBy: null,
           route: 'replate',
           kitId: null,
           reason:
@@ -255,6 +257,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           id: 'decision-1',
           at: new Date(now.getTime() - 8.5 * DAY).toISOString(),
           by: 'Mirela Okafor-Lind',
+          importedBy: null,
           route: 'bore',
           kitId: PLUS_50,
           reason: 'The front does not surely clean up at +0.25; both take the same oversize.',

@@ -2,6 +2,7 @@ import { Global, Module, type DynamicModule } from '@nestjs/common';
 import { APP_FILTER, APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
 import { SequelizeModule } from '@nestjs/sequelize';
 import { EventsModule } from '../events/index.js';
+import { ExchangeModule } from '../exchange/index.js';
 import { GaugesModule } from '../gauges/index.js';
 import { JobsModule } from '../jobs/index.js';
 import { AccessGuard, Sessions, ScopeInterceptor } from '../kit/access.js';
@@ -31,6 +32,7 @@ export class AppModule {
         GaugesModule,
         JobsModule,
         ReportsModule,
+        ExchangeModule,
         EventsModule,
       ],
       controllers: [HealthController],

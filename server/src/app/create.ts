@@ -3,6 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
+import { MOST_FILE_BYTES } from '@tribos/contract';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Request, type Response } from 'express';
@@ -72,7 +73,8 @@ export async function createApp(
     next();
   });
   app.use(cookieParser());
-  app.use('/api/jobs/import', express.json({ limit: '8mb' }));
+  // Kept as it came, and read elsewhere.
+  app.use('/api/imports', express.raw({ type: 'application/json', limit: MOST_FILE_BYTES }));
   app.use('/api', express.json({ limit: '512kb' }));
   app.setGlobalPrefix('api');
   app.useGlobalPipes(

@@ -8,10 +8,11 @@ import * as sheetParts from './migrations/0005-sheet-parts.js';
 import * as summaries from './migrations/0006-summaries.js';
 import * as benches from './migrations/0007-benches.js';
 import * as devices from './migrations/0008-devices.js';
+import * as imported from './migrations/0009-imported.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries, benches, devices];
+const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries, benches, devices, imported];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 

@@ -1,5 +1,5 @@
-import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
-import { EditInstrument, InstrumentBody, type InstrumentView } from '@tribos/contract';
+import { Body, Controller, Get, Param, Patch, Post, Put } from '@nestjs/common';
+import { EditInstrument, InstrumentBody, RetireInstrument, type InstrumentView } from '@tribos/contract';
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
 import { GaugesService } from './gauges.service.js';
@@ -23,5 +23,11 @@ export class GaugesController {
   @May('edit-gauges')
   edit(@Param('id', IdPipe) id: string, @Body() body: EditInstrument): Promise<InstrumentView> {
     return this.gauges.edit(id, body);
+  }
+
+  @Patch(':id/retired')
+  @May('edit-gauges')
+  retire(@Param('id', IdPipe) id: string, @Body() body: RetireInstrument): Promise<InstrumentView> {
+    return this.gauges.retire(id, body);
   }
 }

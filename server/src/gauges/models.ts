@@ -20,6 +20,10 @@ export class InstrumentModel extends ShopRow {
   @Column(length) declare travel: number | null;
   @Column(json) declare leaves: number[];
   @Column(day) declare calibrationDue: string | null;
+  @Column(day) declare retiredOn: string | null;
+  /** The only job it is known in: a gauge of the file that job was imported from. */
+  @Column(uuid) declare jobId: string | null;
+  @Column(text) declare importedBy: string | null;
   @Column(integer) declare version: number;
 }
 
@@ -37,4 +41,5 @@ export class StudyModel extends ShopRow {
   @Column(integer) declare repeats: number;
   /** Standard deviation, nm; null with too few repeats to use it. */
   @Column(real) declare s: number | null;
+  @Column(day) declare retiredOn: string | null;
 }

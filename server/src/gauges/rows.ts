@@ -25,6 +25,8 @@ export const instrumentOf = (row: InstrumentModel): Instrument =>
     travel: row.travel,
     leaves: row.leaves,
     calibrationDue: row.calibrationDue,
+    retiredOn: row.retiredOn,
+    importedBy: row.importedBy,
   }) as unknown as Instrument;
 
 export function instrumentRow({ setting, ...rest }: Instrument) {
@@ -44,5 +46,5 @@ export function instrumentFromBody(body: InstrumentBody): Instrument {
       : settingKind === 'micrometer'
         ? { kind: 'micrometer', instrumentId: settingInstrumentId ?? '' }
         : { kind: 'none' };
-  return { ...rest, setting } as unknown as Instrument;
+  return { ...rest, setting, retiredOn: null, importedBy: null } as unknown as Instrument;
 }

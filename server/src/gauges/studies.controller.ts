@@ -1,6 +1,7 @@
-import { Body, Controller, Get, Post } from '@nestjs/common';
-import { StudyBody, type StudyView } from '@tribos/contract';
+import { Body, Controller, Get, Param, Patch, Post } from '@nestjs/common';
+import { Retire, StudyBody, type StudyView } from '@tribos/contract';
 import { May } from '../kit/access.js';
+import { IdPipe } from '../kit/uuid.js';
 import { StudiesService } from './studies.service.js';
 
 @Controller('studies')
@@ -16,5 +17,11 @@ export class StudiesController {
   @May('measure')
   add(@Body() body: StudyBody): Promise<StudyView> {
     return this.studies.add(body);
+  }
+
+  @Patch(':id/retired')
+  @May('edit-gauges')
+  retire(@Param('id', IdPipe) id: string, @Body() body: Retire): Promise<StudyView> {
+    return this.studies.retire(id, body);
   }
 }

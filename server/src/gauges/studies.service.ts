@@ -1,12 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { StudyBody, StudyView } from '@tribos/contract';
+import type { Retire, StudyBody, StudyView } from '@tribos/contract';
 import { FEWEST_REPEATS, parseReading, repeatabilityStudy, type Study } from '@tribos/core';
 import { v7 } from 'uuid';
 import type { Gathered } from '../kit/gather.js';
-import { ProblemError } from '../kit/problems.js';
+import { notFound, ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
+import { today } from '../kit/today.js';
 import { AuditService } from '../people/index.js';
+import { gaugesIn } from './inJob.js';
 import { GaugesService } from './gauges.service.js';
 import { StudyModel } from './models.js';
 
@@ -20,9 +22,16 @@ const viewOf = (row: StudyModel): StudyView => ({
   values: row.readings,
   repeats: row.repeats,
   s: row.s,
+  retiredOn: row.retiredOn,
 });
 
-const usableOf = ({ instrumentId, by, at, s, repeats }: StudyView): Study[] =>
+const usableOf = ({
+  instrumentId,
+  by,
+  at,
+  s,
+  repeats,
+}: Pick<StudyView, 'instrumentId' | 'by' | 'at' | 's' | 'repeats'>): Study[] =>
   s === null ? [] : [{ instrumentId, by, at, s, repeats }];
 
 /** Repeats of people with gauges: what each person's own scatter is. */
@@ -36,43 +45,57 @@ export class StudiesService {
   ) {}
 
   async list(): Promise<StudyView[]> {
-    return (await this.studies.findAll({ order: ['at', 'id'] })).map(viewOf);
+    const ids = (await this.gauges.all()).map((i) => i.id);
+    return (await this.studies.findAll({ where: { instrumentId: ids }, order: ['at', 'id'] })).map(viewOf);
   }
 
-  /** Those with repeats enough to stand in for the usual figure. */
-  async usable(): Promise<Study[]> {
-    return (await this.list()).flatMap(usableOf);
-  }
-
-  /** What `gather` brings of the shop's studies. */
-  wanted() {
-    return { studies: { model: this.studies, sql: 'ORDER BY at, id' } };
+  /**
+   * What `gather` brings of studies: those that count, of the gauges a job knows.
+   * @param job SQL that gives the job's id
+   */
+  wanted(job: string) {
+    return {
+      studies: {
+        model: this.studies,
+        sql: `WHERE retired_on IS NULL AND instrument_id IN
+          (SELECT instruments.id FROM instruments WHERE ${gaugesIn(job)}) ORDER BY at, id`,
+        only: ['id', 'instrumentId', 'part', 'by', 'at', 'repeats', 's'],
+      },
+    };
   }
 
   /** The usable ones of what was gathered. */
   studiesOf(rows: Gathered<ReturnType<StudiesService['wanted']>>): Study[] {
-    return rows.studies.map(viewOf).flatMap(usableOf);
+    return rows.studies.flatMap(({ instrumentId, by, at, s, repeats }) =>
+      usableOf({ instrumentId, by, at: at.toISOString(), s, repeats }),
+    );
   }
 
   /** Keeps studies as an import brings them: their figures, without the readings behind them. */
   async keep(studies: readonly Study[]): Promise<void> {
     const { shopId } = this.scope.who;
-    const known = await this.usable();
-    for (const { instrumentId, by, at, s, repeats } of studies) {
-      if (known.some((k) => k.instrumentId === instrumentId && k.by === by && k.at === at)) continue;
-      await this.studies.create({
-        shopId,
-        id: v7(),
-        instrumentId,
-        part: 'from a job file',
-        by,
-        at: new Date(at),
-        texts: [],
-        readings: [],
-        repeats,
-        s,
-      });
-    }
+    const rows = studies.map(({ instrumentId, by, at, s, repeats }) => ({
+      shopId,
+      id: v7(),
+      instrumentId,
+      part: 'from a job file',
+      by,
+      at: new Date(at),
+      texts: [],
+      readings: [],
+      repeats,
+      s,
+    }));
+    await this.studies.bulkCreate(rows, { validate: false, hooks: false });
+  }
+
+  /** A study that no longer counts, or counts again: verdicts that rested on it are judged anew. */
+  async retire(id: string, { retired }: Retire): Promise<StudyView> {
+    const row = await this.studies.findOne({ where: { id } });
+    if (!row) throw notFound('study');
+    await row.update({ retiredOn: retired ? (row.retiredOn ?? today()) : null });
+    await this.audit.note(retired ? 'study retired' : 'study back in use', id, { gauge: row.instrumentId });
+    return viewOf(row);
   }
 
   async add(body: StudyBody): Promise<StudyView> {
@@ -89,6 +112,7 @@ export class StudiesService {
     const refuse = (path: string, sentence: string) =>
       new ProblemError(422, 'study', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
     if (!gauge) throw refuse('/instrumentId', 'There is no such gauge in this shop.');
+    if (gauge.retiredOn !== null) throw refuse('/instrumentId', `${gauge.name} is retired.`);
     if (gauge.type === 'leaf')
       throw refuse('/instrumentId', 'Leaves go or do not go: they have no repeatability of their own.');
     const readings = body.texts.map((text, n) => {

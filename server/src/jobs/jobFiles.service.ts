@@ -64,8 +64,8 @@ export class JobFiles {
         decisions: { model: this.decisions, sql: `WHERE job_id = ${JOB} ORDER BY position` },
         ...this.shop.wanted(OF_JOB('customer_id')),
         ...this.engines.wanted(OF_JOB('engine_id')),
-        ...this.gauges.wanted(),
-        ...this.studies.wanted(),
+        ...this.gauges.wanted(JOB),
+        ...this.studies.wanted(JOB),
         ...log,
       },
       bind,
@@ -74,7 +74,7 @@ export class JobFiles {
     if (!job) throw notFound('job');
     const file = inHouse({
       format: 'tribos-job',
-      version: 3,
+      version: 4,
       shop: this.shop.rulesOf(rows.shop[0]!),
       engine: this.engines.specOf(rows),
       instruments: this.gauges.instrumentsOf(rows),

@@ -1,4 +1,4 @@
-import { Body, Controller, Get, Header, HttpCode, Param, Patch, Post, Query, Req, Res } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Patch, Post, Query, Req } from '@nestjs/common';
 import {
   AppendLog,
   EditJob,
@@ -11,14 +11,12 @@ import {
   type JobView,
   type Page,
 } from '@tribos/contract';
-import type { Response } from 'express';
 import { JudgingService } from '../judging/index.js';
 import { May, Unscoped, type SignedInRequest } from '../kit/access.js';
 import { Scope } from '../kit/scope.js';
 import { IdPipe } from '../kit/uuid.js';
 import { LogService } from '../readings/index.js';
 import { BenchesService } from './benches.service.js';
-import { ExchangeService } from './exchange.service.js';
 import { JobsService } from './jobs.service.js';
 
 @Controller()
@@ -26,7 +24,6 @@ export class JobsController {
   constructor(
     private readonly jobs: JobsService,
     private readonly onBenches: BenchesService,
-    private readonly exchange: ExchangeService,
     private readonly log: LogService,
     private readonly judging: JudgingService,
     private readonly scope: Scope,
@@ -46,13 +43,6 @@ export class JobsController {
   @May('edit-job')
   create(@Body() body: NewJob): Promise<JobView> {
     return this.jobs.create(body);
-  }
-
-  @Post('jobs/import')
-  @May('edit-job')
-  @Unscoped()
-  bringIn(@Req() request: SignedInRequest, @Body() json: object): Promise<JobView> {
-    return this.exchange.bringIn(request.who!, json);
   }
 
   @Get('jobs/:id')
@@ -101,22 +91,5 @@ export class JobsController {
     // Nothing is open while it is judged.
     const file = await this.scope.run(request.who!, () => this.jobs.file(id));
     return this.judging.whole({ shopId, file, want: 'verdicts', unit: unit === 'in' ? 'in' : 'mm' });
-  }
-
-  @Get('jobs/:id/file')
-  async file(@Param('id', IdPipe) id: string, @Res({ passthrough: true }) response: Response) {
-    const file = await this.jobs.file(id);
-    response.attachment(`job-${String(file.job.number).padStart(4, '0')}.json`);
-    return file;
-  }
-
-  @Get('jobs/:id/readings.csv')
-  @Header('content-type', 'text/csv; charset=utf-8')
-  async csv(
-    @Param('id', IdPipe) id: string,
-    @Res({ passthrough: true }) response: Response,
-  ): Promise<string> {
-    response.attachment('readings.csv');
-    return this.exchange.csv(id);
   }
 }

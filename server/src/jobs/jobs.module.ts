@@ -7,7 +7,6 @@ import { PeopleModule } from '../people/index.js';
 import { ReadingsModule } from '../readings/index.js';
 import { SpecsModule } from '../specs/index.js';
 import { BenchesService } from './benches.service.js';
-import { ExchangeService } from './exchange.service.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobsController } from './jobs.controller.js';
 import { JobsService } from './jobs.service.js';
@@ -25,7 +24,7 @@ import { SummariesService } from './summaries.service.js';
     ReadingsModule,
   ],
   controllers: [JobsController],
-  providers: [JobsService, JobFiles, BenchesService, ExchangeService, SummariesService],
+  providers: [JobsService, JobFiles, BenchesService, SummariesService],
   exports: [JobsService, JobFiles, SummariesService],
 })
 export class JobsModule {}

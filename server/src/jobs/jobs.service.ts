@@ -205,7 +205,7 @@ export class JobsService {
     const { name: by } = this.scope.who;
     await this.keepDecision(
       id,
-      { id: body.id, at: new Date().toISOString(), by, route, kitId, reason },
+      { id: body.id, at: new Date().toISOString(), by, importedBy: null, route, kitId, reason },
       now.decisions.length + 1,
     );
     const kit = now.engine.kits.find((k) => k.id === kitId);

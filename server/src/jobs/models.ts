@@ -46,6 +46,8 @@ export class DecisionModel extends ShopRow {
   @Column(uuid) declare id: string;
   @Column(time) declare at: Date;
   @Column(text) declare by: string;
+  /** Who brought in the file it comes from. */
+  @Column(text) declare importedBy: string | null;
   @Column(text) declare route: string;
   @Column(uuid) declare kitId: string | null;
   @Column(text) declare reason: string;

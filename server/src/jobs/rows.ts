@@ -6,6 +6,7 @@ export const decisionOf = (row: DecisionModel): Decision => ({
   id: row.id,
   at: row.at.toISOString(),
   by: row.by,
+  importedBy: row.importedBy,
   route: row.route as Decision['route'],
   kitId: row.kitId,
   reason: row.reason,

@@ -70,7 +70,10 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
     marks: judged.marks,
     stationsPlanned: planned.length,
     stationsRead: planned.filter((s) => judged.readings.places.has(placeKey(s))).length,
-    decided: chosen === null ? null : (kit?.name ?? ROUTES[chosen.route]),
+    decided:
+      chosen === null
+        ? null
+        : `${chosen.importedBy === null ? '' : 'in the file: '}${kit?.name ?? ROUTES[chosen.route]}`,
     next: {
       mm: judged.next.sentence('mm'),
       in: judged.next.sentence('in'),
@@ -105,5 +108,13 @@ export function judgeTask(sent: JudgeTask): Judged {
   return { maps, answer: answerOf(task, judgePrepared(task.file, prepared, spreadOf), spreadOf) };
 }
 
-/** Reads a job file that somebody sent. */
-export const readTask = (json: unknown): JobFileReading => readJobFile(json);
+/** Reads a job file that somebody sent, as its text. */
+export function readTask(text: string): JobFileReading {
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch {
+    return { ok: false, misfits: [{ path: '', sentence: 'it is not JSON' }] };
+  }
+  return readJobFile(json);
+}

@@ -52,8 +52,8 @@ export class JudgingService implements OnApplicationShutdown {
   }
 
   /** Reads a job file that somebody of a shop sent. */
-  read(shopId: string, json: unknown): Promise<JobFileReading> {
-    return this.turns.run(shopId, () => this.onThread('read', json));
+  read(shopId: string, text: string): Promise<JobFileReading> {
+    return this.turns.run(shopId, () => this.onThread('read', text));
   }
 
   /** Whether the server is stopping, so that work given up is no failure. */

@@ -2,7 +2,7 @@ import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import PgBoss from 'pg-boss';
 
 /** Long work, by the name of its queue, with what it needs to be found again. */
-export const QUEUES = ['report'] as const;
+export const QUEUES = ['report', 'import'] as const;
 export type QueueName = (typeof QUEUES)[number];
 
 const SCHEMA = 'queue';
@@ -13,11 +13,16 @@ const SCHEMA = 'queue';
  */
 export async function ensureQueues(
   ownerUrl: string,
-  query: (sql: string) => Promise<{ readonly rows: readonly { readonly there: boolean }[] }>,
+  query: (sql: string) => Promise<{ readonly rows: readonly { readonly queues: number }[] }>,
   grantTo: string,
 ): Promise<void> {
-  const { rows } = await query(`SELECT to_regclass('${SCHEMA}.version') IS NOT NULL AS there`);
-  if (rows[0]?.there) return;
+  const there = await query(`SELECT (to_regclass('${SCHEMA}.queue') IS NOT NULL)::int AS queues`);
+  const made = there.rows[0]?.queues
+    ? await query(
+        `SELECT count(*)::int AS queues FROM ${SCHEMA}.queue WHERE name IN ('${QUEUES.join("', '")}')`,
+      )
+    : there;
+  if (made.rows[0]?.queues === QUEUES.length) return;
   const boss = new PgBoss({
     connectionString: ownerUrl,
     schema: SCHEMA,
@@ -32,7 +37,7 @@ export async function ensureQueues(
   await query(`GRANT USAGE ON SCHEMA ${SCHEMA} TO ${grantTo};
     GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${SCHEMA} TO ${grantTo};
     GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${SCHEMA} TO ${grantTo};
-    SELECT true AS there`);
+    SELECT 0 AS queues`);
 }
 
 /** Long work that is queued in PostgreSQL, so that a server that stops loses none of it. */

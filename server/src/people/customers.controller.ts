@@ -1,5 +1,7 @@
-import { Controller, Get, Query } from '@nestjs/common';
-import type { CustomerView } from '@tribos/contract';
+import { Body, Controller, Get, Param, Patch, Query } from '@nestjs/common';
+import { Retire, type CustomerView } from '@tribos/contract';
+import { May } from '../kit/access.js';
+import { IdPipe } from '../kit/uuid.js';
 import { ShopService } from './shop.service.js';
 
 @Controller()
@@ -11,5 +13,11 @@ export class CustomersController {
     return this.shop.searchCustomers(
       typeof search === 'string' ? search.replaceAll('\u0000', '').slice(0, 100) : '',
     );
+  }
+
+  @Patch('customers/:id/retired')
+  @May('edit-job')
+  retire(@Param('id', IdPipe) id: string, @Body() body: Retire): Promise<CustomerView> {
+    return this.shop.retireCustomer(id, body);
   }
 }

@@ -1,5 +1,5 @@
 import { Column, Model, PrimaryKey, Table } from 'sequelize-typescript';
-import { bytes, integer, json, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
+import { bytes, day, integer, json, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
 @Table({ tableName: 'shops', underscored: true, timestamps: false })
 export class ShopModel extends Model {
@@ -37,6 +37,7 @@ export class SessionModel extends ShopRow {
 @ShopTable('customers')
 export class CustomerModel extends ShopRow {
   @PrimaryKey @Column(uuid) declare id: string;
+  @Column(day) declare retiredOn: string | null;
   @Column(text) declare name: string;
   @Column(text) declare phone: string;
 }

@@ -1,11 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { CustomerView } from '@tribos/contract';
+import type { CustomerView, Retire } from '@tribos/contract';
 import type { Shop } from '@tribos/core';
 import { nm } from '@tribos/core';
 import { Op } from 'sequelize';
 import { v7 } from 'uuid';
+import { notFound } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
+import { today } from '../kit/today.js';
+import { AuditService } from './audit.service.js';
 import { BenchModel, CustomerModel, ShopModel } from './models.js';
 
 const MOST_CUSTOMERS = 20;
@@ -18,6 +21,7 @@ export class ShopService {
     @InjectModel(BenchModel) private readonly benchRows: typeof BenchModel,
     @InjectModel(CustomerModel) private readonly customers: typeof CustomerModel,
     private readonly scope: Scope,
+    private readonly audit: AuditService,
   ) {}
 
   /**
@@ -46,7 +50,7 @@ export class ShopService {
 
   async searchCustomers(search: string): Promise<CustomerView[]> {
     const rows = await this.customers.findAll({
-      where: { name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } },
+      where: { retiredOn: null, name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } },
       order: ['name'],
       limit: MOST_CUSTOMERS,
     });
@@ -66,8 +70,20 @@ export class ShopService {
   /** The customer of that name and phone, kept on first sight. */
   async findOrKeepCustomer(name: string, phone: string): Promise<string> {
     const { shopId } = this.scope.who;
-    const found = await this.customers.findOne({ where: { name, phone } });
-    return found ? found.id : (await this.customers.create({ shopId, id: v7(), name, phone })).id;
+    // Two jobs opened at once for somebody new: the second finds what the first kept.
+    await this.customers.bulkCreate([{ shopId, id: v7(), name, phone }], { ignoreDuplicates: true });
+    const found = (await this.customers.findOne({ where: { name, phone } }))!;
+    if (found.retiredOn !== null) await found.update({ retiredOn: null });
+    return found.id;
+  }
+
+  /** A customer who is no longer offered for new jobs, or is again. Their jobs keep their name. */
+  async retireCustomer(id: string, { retired }: Retire): Promise<CustomerView> {
+    const row = await this.customers.findOne({ where: { id } });
+    if (!row) throw notFound('customer');
+    await row.update({ retiredOn: retired ? (row.retiredOn ?? today()) : null });
+    await this.audit.note(retired ? 'customer retired' : 'customer back', id);
+    return { id, name: row.name, phone: row.phone };
   }
 
   /** The next job number, each given once: the shop's row is locked until the transaction ends. */

@@ -14,6 +14,10 @@ import { Scope } from '../kit/scope.js';
 import { canonical, chainLink, chainStart } from './chain.js';
 import { LogEntryModel } from './models.js';
 
+/** What an entry says, whoever it is read for and whenever it came. */
+const said = ({ by: _by, received: _received, importedBy: _importedBy, ...rest }: LogEntry): string =>
+  canonical(rest);
+
 const refuse = (path: string, sentence: string): ProblemError =>
   new ProblemError(422, 'entry', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
 
@@ -58,7 +62,7 @@ export class LogService {
       const entry = this.entryOf(file, body, known, `/entries/${n}`);
       const before = known.get(entry.id);
       if (before) {
-        if (canonical({ ...before, by: '' }) !== canonical({ ...entry, by: '' })) {
+        if (said(before) !== said(entry)) {
           throw new ProblemError(
             409,
             'id-reused',
@@ -127,7 +131,9 @@ export class LogService {
     path: string,
   ): LogEntry {
     const read = readEntry(body, {
+      received: new Date().toISOString(),
       by: this.scope.who.name,
+      importedBy: null,
       engine: file.engine,
       instruments: file.instruments,
       known: (id) => known.get(id),

@@ -1,14 +1,6 @@
 import { Column, PrimaryKey } from 'sequelize-typescript';
 import { bytes, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
-/** A file kept once, by the hash of what is in it. */
-@ShopTable('files')
-export class FileModel extends ShopRow {
-  @PrimaryKey @Column(bytes) declare hash: Buffer;
-  @Column(text) declare type: string;
-  @Column(bytes) declare content: Buffer;
-}
-
 @ShopTable('reports')
 export class ReportModel extends ShopRow {
   @PrimaryKey @Column(uuid) declare id: string;

@@ -1,15 +1,15 @@
 import { Module } from '@nestjs/common';
 import { SequelizeModule } from '@nestjs/sequelize';
+import { FilesModule } from '../files/index.js';
 import { JobsModule } from '../jobs/index.js';
 import { JudgingModule } from '../judging/index.js';
-import { FilesService } from './files.service.js';
-import { FileModel, ReportModel } from './models.js';
+import { ReportModel } from './models.js';
 import { ReportsController } from './reports.controller.js';
 import { ReportsService } from './reports.service.js';
 
 @Module({
-  imports: [SequelizeModule.forFeature([FileModel, ReportModel]), JobsModule, JudgingModule],
+  imports: [SequelizeModule.forFeature([ReportModel]), FilesModule, JobsModule, JudgingModule],
   controllers: [ReportsController],
-  providers: [ReportsService, FilesService],
+  providers: [ReportsService],
 })
 export class ReportsModule {}

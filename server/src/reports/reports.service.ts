@@ -2,12 +2,12 @@ import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common'
 import { InjectModel } from '@nestjs/sequelize';
 import type { AskReport, ReportView } from '@tribos/contract';
 import type { LengthUnit } from '@tribos/core';
+import { FilesService } from '../files/index.js';
 import { JobFiles } from '../jobs/index.js';
 import { JudgingService } from '../judging/index.js';
 import { notFound } from '../kit/problems.js';
 import { Queue } from '../kit/queue.js';
 import { Scope, type Who } from '../kit/scope.js';
-import { FilesService } from './files.service.js';
 import { ReportModel } from './models.js';
 import { reportPdf } from './pdf.js';
 

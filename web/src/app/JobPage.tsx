@@ -16,7 +16,7 @@ import {
 import { STATIONS } from './stations.js';
 import { useEffect, useState } from 'react';
 import { NavLink, Outlet, useParams } from 'react-router';
-import type { StationMark } from '@tribos/core';
+import { importerOf, type StationMark } from '@tribos/core';
 
 const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;
 
@@ -31,6 +31,7 @@ export function JobPage() {
 function Job({ context }: { context: JobContext }) {
   const { file, judgement } = context;
   const { job, engine } = file;
+  const importedBy = importerOf(file);
   const [editing, setEditing] = useState(false);
   const { glance } = useSettings();
   const mayEdit = useMay('edit-job');
@@ -52,6 +53,7 @@ function Job({ context }: { context: JobContext }) {
             job.use,
             `${engine.cylinders.length === 1 ? 'one cylinder' : `${engine.cylinders.length} cylinders`}, ${WALLS[engine.wall]}`,
             job.customer,
+            importedBy && `from a file ${importedBy} brought in`,
           ]
             .filter(Boolean)
             .join(' · ')}
@@ -82,6 +84,9 @@ function Job({ context }: { context: JobContext }) {
           ))}
           <li className="no-print ml-auto hidden flex-wrap justify-end text-small sm:flex">
             <TextLink to={`/jobs/${job.id}/bench-sheet`}>Bench sheet</TextLink>
+            {importedBy !== null && (
+              <FileLink href={`/api/jobs/${job.id}/original`}>The file it came in</FileLink>
+            )}
             <FileLink href={`/api/jobs/${job.id}/file`}>Job file</FileLink>
             <FileLink href={`/api/jobs/${job.id}/readings.csv`}>Readings as CSV</FileLink>
             <TextLink to={`/engines/${engine.id}`}>Limits</TextLink>

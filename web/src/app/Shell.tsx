@@ -4,7 +4,8 @@ import { Link, NavLink, Outlet } from 'react-router';
 import { sendFor, useOutbox } from '../outbox/index.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { clockOffText, useClockOff } from '../kit/clock.js';
-import { useEvents, useLine } from '../kit/useEvents.js';
+import { useLine, type Line } from '../kit/line.js';
+import { useEvents } from '../kit/useEvents.js';
 import { SignIn, signOut, useSession } from '../people/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
 
@@ -144,23 +145,29 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
   );
 }
 
-/** Whether the server answers, and how many readings wait for it. */
+const LINE: Record<Line, string> = {
+  up: 'line up',
+  server: 'server not reached',
+  database: 'database away',
+};
+
+/** What does not answer, and how many readings wait for it. */
 function LineState() {
   const line = useLine();
   const { waiting } = useOutbox();
   const clockOff = useClockOff();
-  const text =
-    waiting > 0
-      ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting`
-      : line === 'up'
-        ? 'line up'
-        : 'line down';
+  const text = [
+    line === 'up' && waiting > 0 ? null : LINE[line],
+    waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting` : null,
+  ]
+    .filter(Boolean)
+    .join(' · ');
   return (
     <span
       role="status"
-      className={`px-2.5 whitespace-nowrap ${line === 'down' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}
+      className={`px-2.5 whitespace-nowrap ${line !== 'up' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}
     >
-      {line === 'down' && waiting > 0 ? `line down · ${text}` : text}
+      {text}
       {clockOff !== 0 && (
         <span className="font-semibold text-undecided"> · clock {clockOffText(clockOff)}: set it</span>
       )}

@@ -1,4 +1,5 @@
 import {
+  atHand,
   isGap,
   nominalOf,
   placeKindOf,
@@ -13,7 +14,9 @@ const KEY = 'tribos:gauge';
 /** Gauges of the shop that read this part at this size. */
 export function suitable(file: JobFile, station: Place): Instrument[] {
   const size = nominalOf(file, station);
-  const fits = file.instruments.filter((i) => READS[i.type].includes(placeKindOf(file, station).sense));
+  const fits = file.instruments.filter(
+    (i) => atHand(i) && READS[i.type].includes(placeKindOf(file, station).sense),
+  );
   if (isGap(file, station)) return fits;
   const inRange = fits.filter((i) => size >= i.rangeLow && size <= i.rangeHigh);
   return inRange.length > 0 ? inRange : fits;

@@ -10,6 +10,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { NewDecision, type JobView } from '@tribos/contract';
 import {
+  whoOf,
   CONSTRUCTION,
   finishText,
   formatLength,
@@ -138,11 +139,12 @@ export function DecideStation() {
                     className={`border-b border-rule py-2 ${i > 0 ? 'text-soft line-through decoration-1' : ''}`}
                   >
                     <p className="font-semibold">
+                      {d.importedBy !== null && 'In the file: '}
                       {file.engine.kits.find((k) => k.id === d.kitId)?.name ?? capital(ROUTES[d.route])}
                     </p>
                     <p>{d.reason || 'no reason given'}</p>
                     <p className="text-small text-soft">
-                      {d.by}, {dayText(d.at)}
+                      {whoOf(d)}, {dayText(d.at)}
                     </p>
                   </li>
                 ))}

@@ -7,6 +7,8 @@ import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useMay, useSession } from '../people/index.js';
+import { RetireGauge } from './RetireGauge.js';
+import { StudyList } from './StudyList.js';
 import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 
 const StudySheet = lazy(async () => ({ default: (await import('./StudySheet.js')).StudySheet }));
@@ -18,6 +20,7 @@ export function GaugePage() {
   const { unit } = useSettings();
   const session = useSession();
   const mayMeasure = useMay('measure');
+  const mayEdit = useMay('edit-gauges');
   const [studying, setStudying] = useState(false);
   const gauges = useQuery({ queryKey: keys.gauges, queryFn: () => api.get<InstrumentView[]>('/gauges') });
   const studies = useQuery({ queryKey: keys.studies, queryFn: () => api.get<StudyView[]>('/studies') });
@@ -28,27 +31,31 @@ export function GaugePage() {
     ) : (
       <Loading what="the gauge" />
     );
-  const gauge = gauges.data.find((v) => v.instrument.id === id)?.instrument;
-  if (!gauge) return <Failed error={new Error('There is no such gauge in this shop.')} />;
+  const view = gauges.data.find((v) => v.instrument.id === id);
+  if (!view) return <Failed error={new Error('There is no such gauge in this shop.')} />;
+  const gauge = view.instrument;
   const own = studies.data.filter((s) => s.instrumentId === gauge.id);
-  const usable = own.flatMap((s) => (s.s === null ? [] : [{ ...s, s: s.s }]));
+  const counted = own.filter((s) => s.retiredOn === null);
+  const usable = counted.flatMap((s) => (s.s === null ? [] : [{ ...s, s: s.s }]));
   const people = [...new Set(usable.map((s) => s.by))];
   const me = session.data?.person.name ?? '';
   const figure = (v: number) => formatLength(nm(Math.round(v)), { unit, step: 1_000, extra: 1 });
-  const cells = studyCells(own);
+  const cells = studyCells(counted);
   const compares = gauge.type === 'leaf';
 
   return (
     <Page
       title={gauge.name}
-      sub={`${USUAL[gauge.type].name}. What a person’s own repeats show is used for that person from then on.`}
+      sub={`${gauge.retiredOn === null ? '' : `Retired: in use until ${dayText(gauge.retiredOn)}. `}${USUAL[gauge.type].name}. What a person’s own repeats show is used for that person from then on.`}
       actions={
-        mayMeasure &&
-        !compares && (
-          <Button look="brass" onClick={() => setStudying(true)}>
-            Study my repeatability
-          </Button>
-        )
+        <>
+          {mayEdit && <RetireGauge view={view} />}
+          {mayMeasure && !compares && gauge.retiredOn === null && (
+            <Button look="brass" onClick={() => setStudying(true)}>
+              Study my repeatability
+            </Button>
+          )}
+        </>
       }
     >
       {compares ? (
@@ -109,6 +116,7 @@ export function GaugePage() {
               </Empty>
             )}
           </section>
+          <StudyList studies={own} unit={unit} mayRetire={mayEdit} />
         </>
       )}
       {studying && (

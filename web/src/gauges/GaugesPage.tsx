@@ -7,6 +7,7 @@ import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useMay } from '../people/index.js';
+import { RetiredGauges } from './RetiredGauges.js';
 import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 
 const GaugeSheet = lazy(async () => ({ default: (await import('./GaugeSheet.js')).GaugeSheet }));
@@ -30,6 +31,7 @@ export function GaugesPage() {
   });
   if (!data)
     return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the gauges" />;
+  const inUse = data.filter((v) => v.instrument.retiredOn === null);
   const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
   const now = new Date().toISOString();
   return (
@@ -44,7 +46,7 @@ export function GaugesPage() {
         )
       }
     >
-      {data.length === 0 && <Empty>No gauge yet. Add those you measure with.</Empty>}
+      {inUse.length === 0 && <Empty>No gauge yet. Add those you measure with.</Empty>}
       <div className="overflow-x-auto">
         <table className="w-full min-w-170 border-t border-ink/60 bg-sheet text-left">
           <thead className="text-small text-soft">
@@ -67,7 +69,7 @@ export function GaugesPage() {
             </tr>
           </thead>
           <tbody>
-            {data.map((view) => {
+            {inUse.map((view) => {
               const i = view.instrument;
               const overdue = calibrationOverdue(i, now);
               return (
@@ -127,9 +129,10 @@ export function GaugesPage() {
           </tbody>
         </table>
       </div>
+      <RetiredGauges gauges={data.filter((v) => v.instrument.retiredOn !== null)} />
       {open && (
         <Suspense fallback={null}>
-          <GaugeSheet view={open === 'new' ? null : open} all={data} onClose={() => setOpen(null)} />
+          <GaugeSheet view={open === 'new' ? null : open} all={inUse} onClose={() => setOpen(null)} />
         </Suspense>
       )}
     </Page>

@@ -18,7 +18,9 @@ export const logEntryOf = (
   before: Log = logOf(file),
 ): EntryReading<LogEntry> =>
   readEntry(body, {
+    received: null,
     by,
+    importedBy: null,
     engine: file.engine,
     instruments: file.instruments,
     known: (id) => before.get(id),

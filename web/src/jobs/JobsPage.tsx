@@ -1,9 +1,10 @@
 import { useInfiniteQuery } from '@tanstack/react-query';
-import { lazy, Suspense, useDeferredValue, useRef, useState, type ChangeEvent } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
-import type { JobRow, JobView, Page as ListPage } from '@tribos/contract';
+import { lazy, Suspense, useDeferredValue } from 'react';
+import { useSearchParams } from 'react-router';
+import type { JobRow, Page as ListPage } from '@tribos/contract';
+import { ImportButton } from '../exchange/index.js';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { useMay } from '../people/index.js';
 import { Button, Empty, Failed, Loading, Page, TextField } from '../ui/index.js';
 import { JobRows } from './JobRows.js';
@@ -70,54 +71,5 @@ export function JobsPage() {
         </Suspense>
       )}
     </Page>
-  );
-}
-
-/** Brings a job file in as a new job. */
-function ImportButton() {
-  const input = useRef<HTMLInputElement>(null);
-  const navigate = useNavigate();
-  const [trouble, setTrouble] = useState<string | null>(null);
-  const [busy, setBusy] = useState(false);
-  const take = async (event: ChangeEvent<HTMLInputElement>) => {
-    const file = event.target.files?.[0];
-    event.target.value = '';
-    if (!file) return;
-    setBusy(true);
-    setTrouble(null);
-    try {
-      const view = await api.post<JobView>('/jobs/import', JSON.parse(await file.text()));
-      await queryClient.invalidateQueries({ queryKey: keys.allJobs });
-      void navigate(`/jobs/${view.file.job.id}`);
-    } catch (error) {
-      setTrouble(
-        error instanceof SyntaxError
-          ? `${file.name} is not JSON. Nothing was imported.`
-          : (error as Error).message,
-      );
-    } finally {
-      setBusy(false);
-    }
-  };
-  return (
-    <div className="grid justify-items-end">
-      <input
-        ref={input}
-        type="file"
-        accept="application/json,.json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Job file"
-        onChange={(e) => void take(e)}
-      />
-      <Button onClick={() => input.current?.click()} disabled={busy}>
-        {busy ? 'Importing …' : 'Import a job file'}
-      </Button>
-      {trouble && (
-        <p role="alert" className="max-w-md text-small text-beyond">
-          {trouble}
-        </p>
-      )}
-    </div>
   );
 }

@@ -1,5 +1,6 @@
 import type { Problem } from '@tribos/contract';
 import { hearTime } from './clock.js';
+import { lineOf, setLine } from './line.js';
 
 /** An answer that is not a success, with the server's sentence. */
 export class ApiError extends Error {
@@ -11,10 +12,17 @@ export class ApiError extends Error {
   }
 }
 
-/** The line is down: nothing was answered at all. */
+const DOWN = {
+  server: 'The server cannot be reached. What you typed is kept on this device.',
+  database:
+    'The database is not answering: nothing can be kept there now. What you typed is kept on this device.',
+  busy: 'The server has too much to do at the moment. What you typed is kept on this device.',
+};
+
+/** Nothing can be done about it here but to wait: nothing was answered, or that it cannot be done now. */
 export class LineDown extends Error {
-  constructor() {
-    super('The server cannot be reached. What you typed is kept on this device.');
+  constructor(readonly what: keyof typeof DOWN) {
+    super(DOWN[what]);
   }
 }
 
@@ -31,12 +39,15 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   try {
     response = await fetch(`/api${path}`, { credentials: 'same-origin', ...init });
   } catch {
-    throw new LineDown();
+    setLine('server');
+    throw new LineDown('server');
   }
   hearTime(response.headers.get('date'));
-  if (response.status === 502 || response.status === 503 || response.status === 504) throw new LineDown();
+  const problem = response.ok ? EMPTY : ((await response.json().catch(() => EMPTY)) as Problem);
+  const line = lineOf(response.status, problem.code);
+  if (line) setLine(line);
+  if (line !== 'up') throw new LineDown(line ?? 'busy');
   if (!response.ok) {
-    const problem = (await response.json().catch(() => EMPTY)) as Problem;
     throw new ApiError(response.status, problem.detail ? problem : { ...EMPTY, status: response.status });
   }
   return response;
@@ -56,6 +67,11 @@ export const api = {
   get: async <T>(path: string): Promise<T> => json<T>(await send(path, {})),
   post: async <T>(path: string, body: unknown): Promise<T> =>
     json<T>(await send(path, withBody('POST', body))),
+  /** Sends a file as it is. */
+  file: async <T>(path: string, file: Blob): Promise<T> =>
+    json<T>(
+      await send(path, { method: 'POST', headers: { 'content-type': 'application/json' }, body: file }),
+    ),
   put: async <T>(path: string, body: unknown): Promise<T> => json<T>(await send(path, withBody('PUT', body))),
   patch: async <T>(path: string, body: unknown): Promise<T> =>
     json<T>(await send(path, withBody('PATCH', body))),

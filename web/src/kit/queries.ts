@@ -28,5 +28,6 @@ export const keys = {
   /** Propagated maps, by problem. */
   spreads: ['spreads'] as const,
   spread: (problem: string) => ['spreads', problem] as const,
+  import: (id: string) => ['imports', id] as const,
   reports: (jobId: string) => ['reports', jobId] as const,
 };

@@ -18,6 +18,7 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
   instruments: gauge,
   studies: gauge,
   reports: (id) => [keys.reports(id)],
+  imports: (id) => [keys.import(id), keys.allJobs],
 };
 
 export const isTopic = (table: string): table is Topic => (TOPICS as readonly string[]).includes(table);

@@ -1,27 +1,47 @@
 import { useEffect } from 'react';
 import { keys, queryClient } from './queries.js';
-import { store } from './store.js';
+import { lineOf, onLine, setLine, type Line } from './line.js';
 import { isTopic, touch } from './topics.js';
-
-type Line = 'up' | 'down';
-const line = store<Line>('up');
-
-export const setLine = line.set;
-
-/** Whether the server answers. */
-export const useLine = line.use;
-
-/** Called when the line comes back. */
-export const onLineUp = (work: () => void): (() => void) =>
-  line.listen(() => {
-    if (line.get() === 'up') work();
-  });
 
 /** After a gap, or of a topic newer than this page, anything may have changed. */
 const heard = (table: string, id: string): void =>
   isTopic(table) ? touch(table, id) : void queryClient.invalidateQueries();
 
 const AGAIN_MS = 1_000;
+
+/** Asks what it is that does not answer. */
+const probed = (): Promise<Line> =>
+  fetch('/api/health').then(
+    async (response) => {
+      const { code = '' } = response.ok
+        ? {}
+        : ((await response.json().catch(() => ({}))) as { code?: string });
+      return lineOf(response.status, code) ?? 'up';
+    },
+    () => 'server',
+  );
+
+/** Asks again and again until everything answers; what is back says nothing by itself. */
+function askUntilUp(): () => void {
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const ask = async () => {
+    const now = await probed();
+    setLine(now);
+    if (now === 'up') void queryClient.invalidateQueries();
+  };
+  const stop = onLine((now) => {
+    clearTimeout(timer);
+    if (now !== 'up') timer = setTimeout(again, AGAIN_MS);
+  });
+  const again = () => {
+    timer = setTimeout(again, AGAIN_MS);
+    void ask();
+  };
+  return () => {
+    stop();
+    clearTimeout(timer);
+  };
+}
 
 /** Hears what others change, and whether the line is up. */
 export function useEvents(): void {
@@ -41,7 +61,7 @@ export function useEvents(): void {
         heard(table, id);
       };
       source.onerror = () => {
-        setLine('down');
+        void probed().then(setLine);
         // It may have ended because the session did: then the sign-in is shown.
         void queryClient.invalidateQueries({ queryKey: keys.session });
         // A browser gives up on some failures; opening anew never does.
@@ -50,6 +70,7 @@ export function useEvents(): void {
       };
     };
     open();
+    const quiet = askUntilUp();
     // A page kept for the back button would keep its connection too, and a browser allows only a few.
     const hide = () => {
       clearTimeout(timer);
@@ -64,6 +85,7 @@ export function useEvents(): void {
       window.removeEventListener('pagehide', hide);
       window.removeEventListener('pageshow', show);
       clearTimeout(timer);
+      quiet();
       source?.close();
     };
   }, []);

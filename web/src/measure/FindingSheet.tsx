@@ -3,6 +3,7 @@ import { newEntry, useEntryForm } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import {
+  whoOf,
   FINDING,
   TAKE_BACK,
   FINDINGS,
@@ -128,7 +129,7 @@ export function FindingSheet({
               <span>
                 {findingText(e, unit)}{' '}
                 <span className="text-small text-soft">
-                  {e.by}
+                  {whoOf(e)}
                   {e.place ? `, ${halfTurn(e.place.angle)}° on the map` : ''}
                 </span>
               </span>

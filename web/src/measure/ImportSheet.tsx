@@ -3,6 +3,7 @@ import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
 import type { AppendedLog } from '@tribos/contract';
 import {
+  atHand,
   guessMapping,
   placeName,
   pistonAsked,
@@ -168,7 +169,7 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
                 onChange={(e) => setInstrumentId(e.target.value)}
               >
                 <option value="">none</option>
-                {file.instruments.map((i) => (
+                {file.instruments.filter(atHand).map((i) => (
                   <option key={i.id} value={i.id}>
                     {i.name}
                   </option>

@@ -1,4 +1,4 @@
-import { NOTE, type BodyOf, type EntryOf, type JobFile } from '@tribos/core';
+import { NOTE, whoOf, type BodyOf, type EntryOf, type JobFile } from '@tribos/core';
 import { FieldTrouble } from '../forms/index.js';
 import { useEntryForm } from '../job/index.js';
 import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
@@ -31,7 +31,7 @@ export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => voi
       <ul className="mt-4">
         {notes.map((n) => (
           <li key={n.id} className="border-t border-rule py-2">
-            {n.text} <span className="text-small text-soft">{n.by}</span>
+            {n.text} <span className="text-small text-soft">{whoOf(n)}</span>
           </li>
         ))}
       </ul>

@@ -4,6 +4,7 @@ import { useEntryForm, type JobContext } from '../job/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 import { useEffect } from 'react';
 import {
+  atHand,
   CLOSING_ZERO,
   ZERO,
   atLeastText,
@@ -79,7 +80,8 @@ function OpeningZero({
   const { file, judgement } = context;
   const suggested = suggestedZero(file, judgement, cylinder);
   const micrometers = file.instruments.filter(
-    (i) => i.type === 'micrometer' && suggested.value >= i.rangeLow && suggested.value <= i.rangeHigh,
+    (i) =>
+      atHand(i) && i.type === 'micrometer' && suggested.value >= i.rangeLow && suggested.value <= i.rangeHigh,
   );
   const unitOf = (place: string) => lengthUnitOf(file.instruments, place, gauge.unit);
   const place = micrometers[0]?.id ?? RING;

@@ -3,7 +3,7 @@ import { get, update } from 'idb-keyval';
 import type { AppendedLog } from '@tribos/contract';
 import { api, ApiError } from '../kit/api.js';
 import { signal, store } from '../kit/store.js';
-import { onLineUp, setLine } from '../kit/useEvents.js';
+import { onLineUp, setLine } from '../kit/line.js';
 
 /** An entry typed here that the server has not answered for yet. */
 export interface Waiting {
@@ -145,8 +145,7 @@ export function flush(): Promise<void> {
         await flushOnce();
       } while (oncemore);
       if (waiting.get().length === 0) setLine('up');
-    } catch (error) {
-      if (!(error instanceof ApiError)) setLine('down');
+    } catch {
       timer = setTimeout(() => void flush(), AGAIN_MS);
     }
   };

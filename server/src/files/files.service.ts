@@ -4,6 +4,9 @@ import { InjectModel } from '@nestjs/sequelize';
 import { Scope } from '../kit/scope.js';
 import { FileModel } from './models.js';
 
+/** What a file is known by: SHA-256 of what is in it. */
+export const hashOf = (content: Buffer): Buffer => createHash('sha256').update(content).digest();
+
 /** Files of a shop, each kept once by what is in it. */
 @Injectable()
 export class FilesService {
@@ -14,9 +17,9 @@ export class FilesService {
 
   /** @returns the hash it is known by */
   async keep(type: string, content: Buffer): Promise<Buffer> {
-    const hash = createHash('sha256').update(content).digest();
-    const before = await this.files.findOne({ attributes: ['hash'], where: { hash } });
-    if (!before) await this.files.create({ shopId: this.scope.who.shopId, hash, type, content });
+    const hash = hashOf(content);
+    const row = { shopId: this.scope.who.shopId, hash, type, content };
+    await this.files.bulkCreate([row], { ignoreDuplicates: true });
     return hash;
   }
 

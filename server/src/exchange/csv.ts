@@ -1,0 +1,57 @@
+import { placeName, toDecimal, whoOf, type JobFile } from '@tribos/core';
+import { stringify } from 'csv-stringify/sync';
+
+const COLUMNS = [
+  'time',
+  'arrived',
+  'person',
+  'gauge',
+  'station',
+  'part',
+  'cylinder',
+  'depth_mm',
+  'direction_deg',
+  'place',
+  'typed',
+  'value_nm',
+  'value_mm',
+  'stands',
+];
+
+/** Every reading of a job as a table, taken back and corrected ones included and marked. */
+export function readingsCsv(file: JobFile): string {
+  const gone = new Set(
+    file.log.flatMap((e) =>
+      e.kind === 'take-back'
+        ? [e.readingId]
+        : e.kind === 'reading' && e.corrects
+          ? [e.corrects.readingId]
+          : [],
+    ),
+  );
+  const rows = file.log.flatMap((e) => {
+    if (e.kind !== 'reading') return [];
+    const { station } = e;
+    return [
+      {
+        time: e.at,
+        arrived: e.received ?? '',
+        person: whoOf(e),
+        gauge: file.instruments.find((i) => i.id === e.instrumentId)?.name ?? '',
+        station: placeName(file, station),
+        part: station.part,
+        cylinder: file.engine.cylinders[station.cylinder] ?? '',
+        depth_mm: 'depth' in station ? station.depth / 1e6 : '',
+        direction_deg: 'angle' in station ? station.angle : '',
+        place: 'place' in station ? station.place : '',
+        typed: e.text,
+        value_nm: e.value,
+        // Every digit there is: the table can be read back in without loss.
+        value_mm: toDecimal(e.value, 'mm', 6).replace(/0{1,3}$/u, ''),
+        stands: gone.has(e.id) ? 'no' : 'yes',
+      },
+    ];
+  });
+  // A cell that starts like a formula would run in a spreadsheet.
+  return stringify(rows, { header: true, columns: COLUMNS, escape_formulas: true });
+}

@@ -1,0 +1,162 @@
+import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
+import { InjectModel } from '@nestjs/sequelize';
+import { MOST_FILE_BYTES, type ImportView, type Problem } from '@tribos/contract';
+import { inHouse, type JobFile } from '@tribos/core';
+import { Op } from 'sequelize';
+import { FilesService, hashOf } from '../files/index.js';
+import { JudgingService } from '../judging/index.js';
+import { notFound, ProblemError } from '../kit/problems.js';
+import { Queue } from '../kit/queue.js';
+import { Scope, type Who } from '../kit/scope.js';
+import { BringIn } from './bringIn.service.js';
+import { ImportModel } from './models.js';
+
+interface Order {
+  readonly importId: string;
+  readonly who: Who;
+}
+
+/** What is asked with a file. */
+export interface Asked {
+  readonly id: string;
+  readonly name: string;
+  /** A file that is in already is brought in once more. */
+  readonly again: boolean;
+}
+
+const viewOf = (row: ImportModel): ImportView => ({
+  id: row.id,
+  name: row.name,
+  by: row.by,
+  askedAt: row.askedAt.toISOString(),
+  state: row.state,
+  progress: row.progress,
+  jobId: row.jobId,
+  problem: row.problem,
+});
+
+/** Job files on their way in: kept as they came, queued, read on a thread, brought in whole or not at all. */
+@Injectable()
+export class ImportsService implements OnApplicationBootstrap {
+  private readonly logger = new Logger(ImportsService.name);
+
+  constructor(
+    @InjectModel(ImportModel) private readonly imports: typeof ImportModel,
+    private readonly files: FilesService,
+    private readonly bringIn: BringIn,
+    private readonly judging: JudgingService,
+    private readonly queue: Queue,
+    private readonly scope: Scope,
+  ) {}
+
+  async onApplicationBootstrap(): Promise<void> {
+    await this.queue
+      .work<Order>('import', (order) => this.work(order))
+      .catch((error: unknown) => this.logger.warn(`nothing is imported: ${String(error)}`));
+  }
+
+  /** Keeps the file and queues it; asking twice with one id asks once. */
+  async ask(content: Buffer, { id, name, again }: Asked): Promise<ImportView> {
+    const before = await this.imports.findOne({ where: { id } });
+    if (before) return viewOf(before);
+    if (!again) await this.refuseSame(content);
+    const { who } = this.scope;
+    const fileHash = await this.files.keep('application/json', content);
+    const row = {
+      shopId: who.shopId,
+      id,
+      name,
+      by: who.name,
+      askedAt: new Date(),
+      fileHash,
+      state: 'queued',
+      progress: 0,
+      jobId: null,
+      problem: null,
+    } as const;
+    // The same, sent twice at once, waits here for the first to be kept.
+    await this.imports.bulkCreate([row], { ignoreDuplicates: true });
+    this.scope.afterCommit(() => this.order({ importId: id, who }));
+    return this.view(id);
+  }
+
+  async view(id: string): Promise<ImportView> {
+    const row = await this.imports.findOne({ where: { id } });
+    if (!row) throw notFound('import');
+    return viewOf(row);
+  }
+
+  /** The file a job came with, byte for byte. */
+  async original(jobId: string): Promise<{ readonly name: string; readonly content: Buffer }> {
+    const row = await this.imports.findOne({ where: { jobId } });
+    const content = row && (await this.files.content(row.fileHash));
+    if (!content) throw notFound('file this job came with');
+    return { name: row.name, content };
+  }
+
+  private async refuseSame(content: Buffer): Promise<void> {
+    const same = await this.imports.findOne({
+      where: { fileHash: hashOf(content), state: { [Op.ne]: 'refused' } },
+      order: [['askedAt', 'DESC']],
+    });
+    if (!same) return;
+    throw new ProblemError(
+      409,
+      'already-imported',
+      `${same.by} brought this very file in on ${same.askedAt.toISOString().slice(0, 10)}. Nothing was imported.`,
+      { current: viewOf(same) },
+    );
+  }
+
+  private order(order: Order): void {
+    this.queue.add('import', order).catch((error: unknown) => {
+      // It stays queued in its table, and says so; asking again sends it again.
+      this.logger.warn(`import ${order.importId} waits: ${String(error)}`);
+    });
+  }
+
+  /** Nothing is open while the file is read; it is kept in one transaction. */
+  private async work({ importId, who }: Order): Promise<void> {
+    const content = await this.scope.run(who, async () => {
+      const row = await this.imports.findOne({ where: { id: importId } });
+      if (!row || row.state === 'done' || row.state === 'refused') return null;
+      await row.update({ state: 'working', progress: 0.1 });
+      return this.files.content(row.fileHash);
+    });
+    if (!content) return;
+    try {
+      const file = await this.read(who, content);
+      await this.say(who, importId, { progress: 0.5 });
+      await this.scope.run(who, async () => {
+        // Another server may have had it in hand too, after a pause.
+        const row = await this.imports.findOne({ where: { id: importId }, lock: true });
+        if (row?.state !== 'working') return;
+        const jobId = await this.bringIn.keep(file);
+        await this.imports.update({ state: 'done', progress: 1, jobId }, { where: { id: importId } });
+      });
+    } catch (error) {
+      if (!(error instanceof ProblemError) || error.getStatus() >= 500) throw error;
+      const { code, detail, errors } = error.getResponse() as Problem;
+      const problem = { code, detail, ...(errors ? { errors } : {}) };
+      await this.say(who, importId, { state: 'refused', progress: 1, problem });
+    }
+  }
+
+  private async read(who: Who, content: Buffer): Promise<JobFile> {
+    if (content.length > MOST_FILE_BYTES) throw new ProblemError(413, 'too-large', 'The file is too large.');
+    const read = await this.judging.read(who.shopId, content.toString('utf8'));
+    if (read.ok) return inHouse(read.file);
+    throw new ProblemError(
+      422,
+      'job-file',
+      `This is not a job file that can be read: ${`${read.misfits[0]!.path} ${read.misfits[0]!.sentence}`.trim()}. Nothing was imported.`,
+      { errors: read.misfits },
+    );
+  }
+
+  private async say(who: Who, id: string, how: Partial<ImportModel>): Promise<void> {
+    await this.scope.run(who, async () => {
+      await this.imports.update(how, { where: { id } });
+    });
+  }
+}

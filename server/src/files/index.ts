@@ -1,0 +1,2 @@
+export { FilesModule } from './files.module.js';
+export { FilesService, hashOf } from './files.service.js';

@@ -1,0 +1,1 @@
+export { ImportButton } from './ImportButton.js';
