@@ -12,3 +12,4 @@ export * from './specs/limit.js';
 export * from './gauges/instrument.js';
 export * from './reports/report.js';
 export * from './exchange/import.js';
+export * from './record/record.js';

@@ -1,7 +1,8 @@
 import { fork, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ROOT } from './paths.mjs';
+import { ROOT, STATE } from './paths.mjs';
 import { Trouble } from './say.mjs';
+import { ensureSigningKey } from './signingKey.mjs';
 
 /** Migrates the owner's database and loads what is asked for. */
 export function prepareDatabase(ownerUrl, flags = []) {
@@ -17,7 +18,13 @@ export function prepareDatabase(ownerUrl, flags = []) {
 /** Starts the server as a child; resolves when it listens. */
 export function startServer({ databaseUrl, port, onExit = () => undefined }) {
   const child = fork(join(ROOT, 'server/dist/main.js'), {
-    env: { ...process.env, DATABASE_URL: databaseUrl, PORT: String(port), WEB_ROOT: join(ROOT, 'web/dist') },
+    env: {
+      ...process.env,
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      WEB_ROOT: join(ROOT, 'web/dist'),
+      TRIBOS_SIGNING_KEY: process.env.TRIBOS_SIGNING_KEY ?? ensureSigningKey(join(STATE, 'signing-key.pem')),
+    },
   });
   return new Promise((resolve, reject) => {
     child.once('message', () => {

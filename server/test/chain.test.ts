@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { canonical, chainLink, chainStart } from '../src/readings/chain.js';
+import { canonical, chainLink, chainStart } from '../src/kit/chain.js';
 
 const log = (entries: readonly unknown[], job = 'job'): string[] => {
   let link = chainStart(job);

@@ -40,6 +40,7 @@ const ALL = [
   '0007-benches',
   '0008-devices',
   '0009-imported',
+  '0010-chains',
 ];
 
 describe('migrating', () => {

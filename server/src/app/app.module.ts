@@ -9,6 +9,7 @@ import { AccessGuard, Sessions, ScopeInterceptor } from '../kit/access.js';
 import { ProblemFilter } from '../kit/problems.js';
 import { Queue } from '../kit/queue.js';
 import { Scope } from '../kit/scope.js';
+import { RecordModule } from '../record/index.js';
 import { ReportsModule } from '../reports/index.js';
 import { PeopleModule } from '../people/index.js';
 import { SpecsModule } from '../specs/index.js';
@@ -33,6 +34,7 @@ export class AppModule {
         JobsModule,
         ReportsModule,
         ExchangeModule,
+        RecordModule,
         EventsModule,
       ],
       controllers: [HealthController],

@@ -9,10 +9,22 @@ import * as summaries from './migrations/0006-summaries.js';
 import * as benches from './migrations/0007-benches.js';
 import * as devices from './migrations/0008-devices.js';
 import * as imported from './migrations/0009-imported.js';
+import * as chains from './migrations/0010-chains.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
-const MIGRATIONS = [foundations, measure, honest, reports, sheetParts, summaries, benches, devices, imported];
+const MIGRATIONS = [
+  foundations,
+  measure,
+  honest,
+  reports,
+  sheetParts,
+  summaries,
+  benches,
+  devices,
+  imported,
+  chains,
+];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
 

@@ -4,10 +4,11 @@ import { partsRenamed, whoOf, type EngineSpec, type Instrument, type JobFile } f
 import { v7 } from 'uuid';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { JobsService, SummariesService } from '../jobs/index.js';
+import { canonical } from '../kit/chain.js';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
-import { canonical, LogService, renamedDecision, renamedEntry } from '../readings/index.js';
+import { LogService, renamedDecision, renamedEntry } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { Ids } from './ids.js';
 
@@ -88,7 +89,7 @@ export class BringIn {
     await this.keepLog(file, jobId, ids);
     for (const [i, d] of file.decisions.entries())
       await this.jobs.keepDecision(jobId, { ...renamedDecision(d, v7(), ids.naming), importedBy }, i + 1);
-    await this.audit.note('job imported', jobId, { from: file.job.number, shop: file.shop.name });
+    this.audit.note('job imported', jobId, { from: file.job.number, shop: file.shop.name });
     await this.summaries.due(jobId);
     return jobId;
   }

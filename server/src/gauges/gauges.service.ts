@@ -63,7 +63,7 @@ export class GaugesService {
     const instrument = instrumentFromBody(body);
     await this.refuseImpossible(instrument);
     await this.keep([instrument]);
-    await this.audit.note('gauge added', body.id, { ...instrument });
+    this.audit.note('gauge added', body.id, { ...instrument });
     return { version: 1, instrument };
   }
 
@@ -115,7 +115,7 @@ export class GaugesService {
       { where: { id, version } },
     );
     if (changed === 0) throw stale('gauge', { version: before.version, instrument: instrumentOf(before) });
-    await this.audit.note(what, id, { before: instrumentOf(before), after: instrument });
+    this.audit.note(what, id, { before: instrumentOf(before), after: instrument });
     return { version: version + 1, instrument };
   }
 

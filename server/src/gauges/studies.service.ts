@@ -94,7 +94,7 @@ export class StudiesService {
     const row = await this.studies.findOne({ where: { id } });
     if (!row) throw notFound('study');
     await row.update({ retiredOn: retired ? (row.retiredOn ?? today()) : null });
-    await this.audit.note(retired ? 'study retired' : 'study back in use', id, { gauge: row.instrumentId });
+    this.audit.note(retired ? 'study retired' : 'study back in use', id, { gauge: row.instrumentId });
     return viewOf(row);
   }
 
@@ -102,7 +102,7 @@ export class StudiesService {
     const before = await this.studies.findOne({ where: { id: body.id } });
     if (before) return viewOf(before);
     const view = await this.measured(body, this.scope.who.name, new Date());
-    await this.audit.note('repeatability studied', view.instrumentId, { part: view.part, s: view.s });
+    this.audit.note('repeatability studied', view.instrumentId, { part: view.part, s: view.s });
     return view;
   }
 

@@ -15,7 +15,6 @@ import { JudgingService } from '../judging/index.js';
 import { May, Unscoped, type SignedInRequest } from '../kit/access.js';
 import { Scope } from '../kit/scope.js';
 import { IdPipe } from '../kit/uuid.js';
-import { LogService } from '../readings/index.js';
 import { BenchesService } from './benches.service.js';
 import { JobsService } from './jobs.service.js';
 
@@ -24,7 +23,6 @@ export class JobsController {
   constructor(
     private readonly jobs: JobsService,
     private readonly onBenches: BenchesService,
-    private readonly log: LogService,
     private readonly judging: JudgingService,
     private readonly scope: Scope,
   ) {}
@@ -61,12 +59,6 @@ export class JobsController {
   @May('measure')
   append(@Param('id', IdPipe) id: string, @Body() body: AppendLog): Promise<AppendedLog> {
     return this.jobs.append(id, body);
-  }
-
-  @Get('jobs/:id/log/chain')
-  async chain(@Param('id', IdPipe) id: string) {
-    await this.jobs.view(id);
-    return this.log.verify(id);
   }
 
   @Post('jobs/:id/decisions')

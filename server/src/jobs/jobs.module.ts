@@ -5,6 +5,7 @@ import { EventsModule } from '../events/index.js';
 import { JudgingModule } from '../judging/index.js';
 import { PeopleModule } from '../people/index.js';
 import { ReadingsModule } from '../readings/index.js';
+import { SealsModule } from '../seals/index.js';
 import { SpecsModule } from '../specs/index.js';
 import { BenchesService } from './benches.service.js';
 import { JobFiles } from './jobFiles.service.js';
@@ -22,6 +23,7 @@ import { SummariesService } from './summaries.service.js';
     SpecsModule,
     GaugesModule,
     ReadingsModule,
+    SealsModule,
   ],
   controllers: [JobsController],
   providers: [JobsService, JobFiles, BenchesService, SummariesService],

@@ -14,15 +14,19 @@ import type {
 import { namedBy, routeOf, ROUTES, UNSTATED_THERMAL, type JobFile, type RouteName } from '@tribos/core';
 import { Op, type WhereOptions } from 'sequelize';
 import { JudgingService } from '../judging/index.js';
+import { brokenAt, canonical, chainLink, chainStart, type Checked } from '../kit/chain.js';
 import { ProblemError, stale } from '../kit/problems.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { AuditService, ShopService } from '../people/index.js';
-import { canonical, LogService } from '../readings/index.js';
+import { LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { BenchesService } from './benches.service.js';
 import { JobFiles } from './jobFiles.service.js';
 import { DecisionModel, JobModel } from './models.js';
+import { decisionOf } from './rows.js';
 import { SummariesService } from './summaries.service.js';
+
+const decisionsStart = (jobId: string): Buffer => chainStart(`decisions ${jobId}`);
 
 const PAGE = 50;
 /** A job that is written to each time while it is judged is not decided on. */
@@ -90,7 +94,7 @@ export class JobsService {
         overrides: [],
       },
     });
-    await this.audit.note('job opened', body.id);
+    this.audit.note('job opened', body.id);
     await this.summaries.due(body.id);
     return this.view(body.id);
   }
@@ -132,7 +136,7 @@ export class JobsService {
       const current = await this.view(id);
       throw stale('job', { version: current.version, job: current.file.job });
     }
-    await this.audit.note('job changed', id, changes);
+    this.audit.note('job changed', id, changes);
     await this.summaries.due(id);
     return this.view(id);
   }
@@ -210,14 +214,36 @@ export class JobsService {
     );
     const kit = now.engine.kits.find((k) => k.id === kitId);
     await this.jobs.update({ decided: kit?.name ?? ROUTES[route] }, { where: { id } });
-    await this.audit.note('decided', id, { route, kitId, reason });
+    this.audit.note('decided', id, { route, kitId, reason });
     await this.summaries.due(id);
     return this.view(id);
   }
 
+  /** Whether the decisions of a job follow one another unbroken. */
+  async verifyDecisions(jobId: string): Promise<Checked> {
+    const rows = await this.decisions.findAll({ where: { jobId }, order: ['position'] });
+    const chained = rows.filter((r) => r.hash !== null);
+    const first = rows.length - chained.length + 1;
+    return brokenAt(
+      decisionsStart(jobId),
+      chained.map((r) => ({
+        seq: r.position,
+        said: decisionOf(r),
+        previousHash: r.previousHash!,
+        hash: r.hash!,
+      })),
+      first,
+    );
+  }
+
+  /** Adds a decision to the end of a job’s. The caller holds the job’s lock. */
   async keepDecision(jobId: string, decision: JobFile['decisions'][number], position: number): Promise<void> {
+    const last = await this.decisions.findOne({ where: { jobId, position: position - 1 } });
+    const previousHash = last?.hash ?? decisionsStart(jobId);
     await this.decisions.create({
       ...decision,
+      previousHash,
+      hash: chainLink(previousHash, position, { ...decision, at: new Date(decision.at).toISOString() }),
       at: new Date(decision.at),
       shopId: this.scope.who.shopId,
       jobId,

@@ -1,6 +1,6 @@
 import { Column, DataType, PrimaryKey } from 'sequelize-typescript';
 import type { Summary } from '../judging/index.js';
-import { day, integer, json, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
+import { bytes, day, integer, json, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
 @ShopTable('jobs')
 export class JobModel extends ShopRow {
@@ -51,4 +51,7 @@ export class DecisionModel extends ShopRow {
   @Column(text) declare route: string;
   @Column(uuid) declare kitId: string | null;
   @Column(text) declare reason: string;
+  /** Null for what was decided before decisions were chained. */
+  @Column(bytes) declare previousHash: Buffer | null;
+  @Column(bytes) declare hash: Buffer | null;
 }

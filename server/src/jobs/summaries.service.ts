@@ -8,6 +8,7 @@ import { EventsService } from '../events/index.js';
 import { JudgingService, type Summary } from '../judging/index.js';
 import { FairQueue } from '../kit/fairQueue.js';
 import { Scope } from '../kit/scope.js';
+import { SealsService } from '../seals/index.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobModel, SummaryDueModel } from './models.js';
 
@@ -43,6 +44,7 @@ export class SummariesService implements OnApplicationBootstrap {
     @InjectConnection() private readonly sequelize: Sequelize,
     private readonly files: JobFiles,
     private readonly judging: JudgingService,
+    private readonly seals: SealsService,
     private readonly scope: Scope,
     private readonly events: EventsService,
   ) {}
@@ -147,7 +149,10 @@ export class SummariesService implements OnApplicationBootstrap {
 
   private async keep(jobId: string, summary: Summary, last: boolean): Promise<void> {
     await this.jobs.update({ ...summary }, { where: { id: jobId } });
-    if (last) await this.dues.destroy({ where: { jobId } });
+    if (!last) return;
+    await this.dues.destroy({ where: { jobId } });
+    // What was written since the last time is summed up, and sealed with it.
+    this.seals.sealed(jobId);
   }
 
   /** Changes whenever something is written to a job. */

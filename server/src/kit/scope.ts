@@ -40,7 +40,11 @@ export class Scope {
       await this.sequelize.query(`SELECT set_config('app.shop_id', $1, true)`, { bind: [who.shopId] });
       store.getStore()?.set('who', who);
       store.getStore()?.set('transaction of the scope', transaction);
-      return work();
+      const last: (() => Promise<void>)[] = [];
+      store.getStore()?.set('last things', last);
+      const result = await work();
+      for (const thing of last) await thing();
+      return result;
     });
   }
 
@@ -50,6 +54,16 @@ export class Scope {
    */
   apart<T>({ shopId }: Pick<Who, 'shopId'>, work: () => Promise<T>): Promise<T> {
     return store.exit(() => this.run({ ...THE_HOUSE, shopId }, work));
+  }
+
+  /**
+   * Does something in the running transaction as the very last before it commits: what everybody of the shop
+   * takes turns at is held for no longer than that, and nothing is waited for while it is held.
+   */
+  beforeCommit(work: () => Promise<void>): void {
+    const last = store.getStore()?.get('last things') as (() => Promise<void>)[] | undefined;
+    if (!last) throw new Error('nothing is being committed here');
+    last.push(work);
   }
 
   /** Does something once the running transaction has committed, outside of it; never when it fails. */

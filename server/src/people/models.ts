@@ -53,6 +53,11 @@ export class AuditModel extends ShopRow {
   @PrimaryKey @Column({ type: integer, autoIncrement: true }) declare id: number;
   @Column(text) declare by: string;
   @Column(text) declare action: string;
+  @Column(time) declare at: Date;
   @Column(text) declare subject: string;
   @Column(json) declare detail: object;
+  /** Place in the chain of the shop; null for what was noted before it was chained. */
+  @Column(integer) declare seq: number | null;
+  @Column(bytes) declare previousHash: Buffer | null;
+  @Column(bytes) declare hash: Buffer | null;
 }

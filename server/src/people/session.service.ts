@@ -80,7 +80,7 @@ export class SessionService {
         name: person!.name,
         role: person!.role as Role,
       };
-      await this.audit.note('signed in', who.personId, {}, who);
+      this.audit.note('signed in', who.personId, {}, who);
       return who;
     });
     if (before !== null) await this.endBefore(before);
@@ -97,7 +97,7 @@ export class SessionService {
   }
 
   private noteRefused(shopId: string, personId: string): Promise<void> {
-    return this.scope.apart({ shopId }, () => this.audit.note('sign-in refused', personId));
+    return this.scope.apart({ shopId }, async () => this.audit.note('sign-in refused', personId));
   }
 
   /** What a device was signed in with before, perhaps in another shop, ends when somebody else signs in. */
@@ -120,6 +120,6 @@ export class SessionService {
 
   async signOut(token: string): Promise<void> {
     await this.end(token);
-    await this.audit.note('signed out', this.scope.who.personId);
+    this.audit.note('signed out', this.scope.who.personId);
   }
 }

@@ -1,4 +1,3 @@
-export { canonical } from './chain.js';
 export { LogService } from './log.service.js';
 export { ReadingsModule } from './readings.module.js';
 export { renamedDecision, renamedEntry } from './renamed.js';

@@ -8,10 +8,10 @@ import {
   type LogEntry,
   type SentEntry,
 } from '@tribos/core';
+import { brokenAt, canonical, chainLink, chainStart, type Checked } from '../kit/chain.js';
 import type { Gathered } from '../kit/gather.js';
 import { ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
-import { canonical, chainLink, chainStart } from './chain.js';
 import { LogEntryModel } from './models.js';
 
 /** What an entry says, whoever it is read for and whenever it came. */
@@ -110,18 +110,12 @@ export class LogService {
   }
 
   /** Whether the chain of a job is unbroken; otherwise the first place that does not follow. */
-  async verify(
-    jobId: string,
-  ): Promise<{ readonly intact: boolean; readonly entries: number; readonly brokenAt: number | null }> {
+  async verify(jobId: string): Promise<Checked> {
     const rows = await this.entries.findAll({ where: { jobId }, order: ['seq'] });
-    let previous = chainStart(jobId);
-    for (const [i, row] of rows.entries()) {
-      const hash = chainLink(previous, i + 1, row.body);
-      if (row.seq !== i + 1 || !row.previousHash.equals(previous) || !row.hash.equals(hash))
-        return { intact: false, entries: rows.length, brokenAt: i + 1 };
-      previous = hash;
-    }
-    return { intact: true, entries: rows.length, brokenAt: null };
+    return brokenAt(
+      chainStart(jobId),
+      rows.map((r) => ({ seq: r.seq, said: r.body, previousHash: r.previousHash, hash: r.hash })),
+    );
   }
 
   private entryOf(

@@ -125,7 +125,7 @@ export class EnginesService {
       limits: [],
       kits: [],
     } as unknown as EngineSpec);
-    await this.audit.note('engine added', body.id, { maker: body.maker, model: body.model });
+    this.audit.note('engine added', body.id, { maker: body.maker, model: body.model });
     return this.view(body.id);
   }
 
@@ -139,7 +139,7 @@ export class EnginesService {
     this.guard(limit, spec, body.confirmed);
     const position = ((await this.limits.max('position', { where: { engineId } })) as number | null) ?? 0;
     await this.limits.create({ ...limitRow(limit, engineId, position + 1), shopId: this.scope.who.shopId });
-    await this.audit.note('limit added', body.id, { ...limit });
+    this.audit.note('limit added', body.id, { ...limit });
     return this.view(engineId);
   }
 
@@ -157,7 +157,7 @@ export class EnginesService {
     this.guard(limit, { ...spec, limits: spec.limits.filter((l) => l.id !== limitId) }, body.confirmed);
     const { id: _id, engineId: _engine, position: _position, ...values } = limitRow(limit, engineId, 0);
     await this.update(engineId, limitId, body.version, values);
-    await this.audit.note('limit changed', limitId, { before, after: limit });
+    this.audit.note('limit changed', limitId, { before, after: limit });
     return this.view(engineId);
   }
 
@@ -183,7 +183,7 @@ export class EnginesService {
         'You typed this limit yourself. A second person has to compare it with the document.',
       );
     await this.update(engineId, limitId, version, { checkedBy: name });
-    await this.audit.note('limit checked', limitId, { source: sourceLine(limitOf(row).source) });
+    this.audit.note('limit checked', limitId, { source: sourceLine(limitOf(row).source) });
     return this.view(engineId);
   }
 

@@ -1,0 +1,54 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Query } from '@nestjs/common';
+import {
+  AuditQuery,
+  Fingerprint,
+  type AuditRow,
+  type FingerprintCheck,
+  type JobRecordCheck,
+  type Page,
+  type RecordCheck,
+} from '@tribos/contract';
+import { May } from '../kit/access.js';
+import { IdPipe } from '../kit/uuid.js';
+import { AuditService } from '../people/index.js';
+import { RecordService } from './record.service.js';
+
+/** The record of the shop: who did what, and whether it is still as it was kept. */
+@Controller()
+export class RecordController {
+  constructor(
+    private readonly record: RecordService,
+    private readonly audit: AuditService,
+  ) {}
+
+  @Get('record/audit')
+  @May('see-record')
+  list(@Query() { after }: AuditQuery): Promise<Page<AuditRow>> {
+    return this.audit.list(after === undefined ? null : Number(after));
+  }
+
+  @Get('record/check')
+  @May('see-record')
+  check(): Promise<RecordCheck> {
+    return this.record.check();
+  }
+
+  @Post('record/fingerprint')
+  @HttpCode(200)
+  @May('see-record')
+  fingerprint(): Promise<Fingerprint> {
+    return this.record.fingerprint();
+  }
+
+  @Post('record/fingerprint/check')
+  @HttpCode(200)
+  @May('see-record')
+  checkFingerprint(@Body() body: Fingerprint): Promise<FingerprintCheck> {
+    return this.record.checkFingerprint(body);
+  }
+
+  @Get('jobs/:id/log/chain')
+  checkJob(@Param('id', IdPipe) id: string): Promise<JobRecordCheck> {
+    return this.record.checkJob(id);
+  }
+}

@@ -1,0 +1,2 @@
+export { SealsModule } from './seals.module.js';
+export { SealsService } from './seals.service.js';
