@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
-import axe from 'axe-core';
+import { violations as violationsOn } from '../lib/axe.mjs';
 import { By, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
 import { api, demoJob, freshJob, press, take } from '../lib/job.mjs';
 import { startWorld } from '../lib/world.mjs';
@@ -38,21 +38,7 @@ const gaugeId = async (name: string): Promise<string> =>
     (g) => g.instrument.name.startsWith(name),
   )!.instrument.id;
 
-interface Violation {
-  readonly id: string;
-  readonly nodes: readonly { readonly target: unknown; readonly failureSummary: string }[];
-}
-
-/** What axe finds on the page as it stands. */
-async function violations(): Promise<string[]> {
-  await browser.driver.executeScript(axe.source);
-  const found = (await browser.driver.executeAsyncScript(
-    'axe.run(document, { resultTypes: ["violations"] }).then((r) => arguments[0](r.violations))',
-  )) as Violation[];
-  return found.map(
-    (v) => `${v.id}: ${JSON.stringify(v.nodes.map((n) => [n.target, n.failureSummary]).slice(0, 3))}`,
-  );
-}
+const violations = (): Promise<string[]> => violationsOn(browser.driver);
 
 describe('signing in', () => {
   it('refuses a wrong word with a sentence, keeps the address, and lets the right one in', async () => {

@@ -1,6 +1,17 @@
-import { Gauge, ListChecks, Moon, PanelsTopLeft, Search, Sun, Wrench, type LucideIcon } from 'lucide-react';
+import {
+  Gauge,
+  ListChecks,
+  Moon,
+  PanelsTopLeft,
+  Search,
+  Store,
+  Sun,
+  Wrench,
+  type LucideIcon,
+} from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
+import { may, type Permission, type Role } from '@tribos/contract';
 import { sendFor, useOutbox } from '../outbox/index.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { clockOffText, useClockOff } from '../kit/clock.js';
@@ -11,11 +22,20 @@ import { Failed, Kbd, Loading } from '../ui/index.js';
 
 const Find = lazy(async () => ({ default: (await import('./Find.js')).Find }));
 
-const PLACES: readonly { to: string; name: string; icon: LucideIcon; end?: boolean }[] = [
+interface RailPlace {
+  readonly to: string;
+  readonly name: string;
+  readonly icon: LucideIcon;
+  readonly end?: boolean;
+  /** Shown to those who may do this alone. */
+  readonly needs?: Permission;
+}
+const PLACES: readonly RailPlace[] = [
   { to: '/', name: 'Benches', icon: PanelsTopLeft, end: true },
   { to: '/jobs', name: 'Jobs', icon: ListChecks },
   { to: '/engines', name: 'Engines', icon: Wrench },
   { to: '/gauges', name: 'Gauges', icon: Gauge },
+  { to: '/shop', name: 'Shop', icon: Store, needs: 'see-record' },
 ];
 
 export function Shell() {
@@ -35,7 +55,7 @@ export function Shell() {
   );
 }
 
-function SignedIn({ id, name, role, shop }: { id: string; name: string; role: string; shop: string }) {
+function SignedIn({ id, name, role, shop }: { id: string; name: string; role: Role; shop: string }) {
   useEvents();
   const [finding, setFinding] = useState(false);
 
@@ -63,19 +83,21 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: st
         aria-label="Places"
         className="no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3"
       >
-        {PLACES.map(({ to, name: word, icon: Icon, end }) => (
-          <NavLink
-            key={to}
-            to={to}
-            end={end ?? false}
-            className={({ isActive }) =>
-              `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-t-3 text-small md:min-h-16 md:flex-none md:border-t-0 md:border-l-3 ${isActive ? 'border-brass-line bg-rail-on font-semibold text-white' : 'border-transparent'}`
-            }
-          >
-            <Icon size={20} aria-hidden="true" />
-            {word}
-          </NavLink>
-        ))}
+        {PLACES.filter(({ needs }) => !needs || may(role, needs)).map(
+          ({ to, name: word, icon: Icon, end }) => (
+            <NavLink
+              key={to}
+              to={to}
+              end={end ?? false}
+              className={({ isActive }) =>
+                `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-t-3 text-small md:min-h-16 md:flex-none md:border-t-0 md:border-l-3 ${isActive ? 'border-brass-line bg-rail-on font-semibold text-white' : 'border-transparent'}`
+              }
+            >
+              <Icon size={20} aria-hidden="true" />
+              {word}
+            </NavLink>
+          ),
+        )}
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
         <TopLine name={name} role={role} shop={shop} find={() => setFinding(true)} />

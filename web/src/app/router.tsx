@@ -65,6 +65,10 @@ export const router = createBrowserRouter([
         path: 'gauges/:id',
         lazy: async () => ({ Component: (await import('../gauges/GaugePage.js')).GaugePage }),
       },
+      {
+        path: 'shop',
+        lazy: async () => ({ Component: (await import('../record/RecordPage.js')).RecordPage }),
+      },
     ],
   },
 ]);

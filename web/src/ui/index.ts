@@ -6,4 +6,4 @@ export { Sheet } from './Sheet.js';
 export { Empty, Failed, Kbd, Loading } from './States.js';
 export { FileLink, LinkButton, TextLink } from './TextLink.js';
 export { VerdictMark, type MarkState } from './VerdictMark.js';
-export { dayText } from './dayText.js';
+export { dayText, momentText } from './dayText.js';

@@ -1,0 +1,20 @@
+import { Page } from '../ui/index.js';
+import { AuditTrail } from './AuditTrail.js';
+import { CheckRecord } from './CheckRecord.js';
+import { Fingerprints } from './Fingerprints.js';
+
+/** The record of the shop: whether it is as it was kept, what proves it outside, and who did what. */
+export function RecordPage() {
+  return (
+    <Page
+      title="The shop’s record"
+      sub="Readings, decisions and who did what are only ever added to, each linked to the one before it."
+    >
+      <div className="grid gap-4 md:grid-cols-2">
+        <CheckRecord />
+        <Fingerprints />
+      </div>
+      <AuditTrail />
+    </Page>
+  );
+}
