@@ -26,6 +26,7 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
   const decided = (urgency: 'wait' | 'decided'): RouteAction | null => {
     if (!chosen) return null;
     const kit = file.engine.kits.find((k) => k.id === chosen.kitId);
+    const said = chosen.importedBy === null ? 'Decided' : 'Decided in the file';
     return {
       ...common,
       kind: 'decided',
@@ -33,8 +34,8 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
       kitId: chosen.kitId,
       sentence: () =>
         kit
-          ? `Decided: ${kit.name} for ${cylindersText(file)}.`
-          : `Decided: ${ROUTES[chosen.route]}.${chosen.reason ? ` ${chosen.reason}` : ''}`,
+          ? `${said}: ${kit.name} for ${cylindersText(file)}.`
+          : `${said}: ${ROUTES[chosen.route]}.${chosen.reason ? ` ${chosen.reason}` : ''}`,
     };
   };
   const decide = (urgency: 'decide-at-once' | 'decide'): RouteAction => ({

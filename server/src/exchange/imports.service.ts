@@ -1,7 +1,7 @@
 import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import { MOST_FILE_BYTES, type ImportView, type Problem } from '@tribos/contract';
-import { inHouse, type JobFile } from '@tribos/core';
+import { inHouse, printedDay, type JobFile } from '@tribos/core';
 import { Op } from 'sequelize';
 import { FilesService, hashOf } from '../files/index.js';
 import { JudgingService } from '../judging/index.js';
@@ -103,7 +103,7 @@ export class ImportsService implements OnApplicationBootstrap {
     throw new ProblemError(
       409,
       'already-imported',
-      `${same.by} brought this very file in on ${same.askedAt.toISOString().slice(0, 10)}. Nothing was imported.`,
+      `${same.by} brought this very file in on ${printedDay(same.askedAt.toISOString())}. Nothing was imported.`,
       { current: viewOf(same) },
     );
   }

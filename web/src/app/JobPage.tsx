@@ -47,13 +47,17 @@ function Job({ context }: { context: JobContext }) {
           </span>
           {job.machine}
         </h1>
+        {importedBy !== null && (
+          <p className="border border-undecided px-2 text-small font-semibold text-undecided">
+            from a file {importedBy} brought in
+          </p>
+        )}
         <p className="min-w-0 flex-1 truncate text-soft">
           {[
             job.engineNumber && `engine ${job.engineNumber}`,
             job.use,
             `${engine.cylinders.length === 1 ? 'one cylinder' : `${engine.cylinders.length} cylinders`}, ${WALLS[engine.wall]}`,
             job.customer,
-            importedBy && `from a file ${importedBy} brought in`,
           ]
             .filter(Boolean)
             .join(' · ')}

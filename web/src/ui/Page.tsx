@@ -19,7 +19,7 @@ export function Page({
           <h1 className="text-title font-semibold">{title}</h1>
           {sub && <p className="text-soft">{sub}</p>}
         </div>
-        {actions && <div className="flex flex-wrap gap-2">{actions}</div>}
+        {actions && <div className="flex flex-wrap items-start justify-end gap-2">{actions}</div>}
       </header>
       {children}
     </div>
