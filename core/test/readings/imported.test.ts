@@ -14,14 +14,13 @@ import {
 } from '../../src/index.js';
 import { bore, bores, GAUGES, HERE, jobFile, MIC, piston, reading, RING } from '../support.js';
 
-const READ = [
-  [
-    ['77.020', '77.019', '77.018', '77.019'],
-    ['77.016', '77.016', '77.015', '77.015'],
-    ['77.012', '77.012', '77.012', '77.011'],
-  ],
+const WALL = [
+  ['77.020', '77.019', '77.018', '77.019'],
+  ['77.016', '77.016', '77.015', '77.015'],
+  ['77.012', '77.012', '77.012', '77.011'],
 ];
-const OWN = [...bores(READ), piston(0, '76.960')];
+const READ = [WALL, WALL];
+const OWN = [...bores(READ), piston(0, '76.960'), piston(1, '76.960')];
 
 /** The same job as another shop's file brought it in. */
 function brought(file: JobFile, by = 'Ann'): JobFile {
@@ -51,7 +50,7 @@ describe('what a file brought in', () => {
   });
 
   it('marks a verdict that rests on one reading of a file among others of this shop', () => {
-    const log = [...OWN.slice(0, -1), { ...piston(0, '76.960'), importedBy: 'Ann', instrumentId: 'theirs' }];
+    const log = [...OWN.slice(0, -1), { ...piston(1, '76.960'), importedBy: 'Ann', instrumentId: 'theirs' }];
     const mixed = jobFile(log, {
       job: { plan: 'full' },
       instruments: [...GAUGES, { ...MIC, id: 'theirs', importedBy: 'Ann' }],

@@ -84,10 +84,19 @@ const databaseAway = (): ProblemError =>
     'The database is not answering. Nothing was saved; try again in a moment.',
   );
 
+const diskFull = (): ProblemError =>
+  new ProblemError(
+    503,
+    'database-full',
+    'The disk of the database is full: everything can be read, nothing can be kept until there is room. Nothing was saved.',
+    {},
+    10,
+  );
+
 /** Classes of PostgreSQL’s errors that are about the database itself. */
 const AWAY = ['08', '53', '57', '58', 'F0', 'XX'];
 /** The same, said by the system. */
-const NOT_REACHED = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT', 'ENOSPC']);
+const NOT_REACHED = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT']);
 
 /** A connection that was cut in the middle says so in words alone. */
 function isCut(error: unknown): boolean {
@@ -135,7 +144,8 @@ function fromDatabase(error: DatabaseError): ProblemError | null {
       'busy',
       'Someone else wrote at the same moment. Nothing was saved; send it again.',
     );
-  // Lost or refused connections, shutting down, out of resources, a full disk, a broken file.
+  if (code === '53100' || code === 'ENOSPC') return diskFull();
+  // Lost or refused connections, shutting down, out of resources, a broken file.
   if (AWAY.some((begin) => code.startsWith(begin)) || NOT_REACHED.has(code)) return databaseAway();
   return null;
 }

@@ -16,6 +16,7 @@ const DOWN = {
   server: 'The server cannot be reached. What you typed is kept on this device.',
   database:
     'The database is not answering: nothing can be kept there now. What you typed is kept on this device.',
+  full: 'The disk of the database is full: it can be read, and keeps nothing until there is room. What you typed is kept on this device.',
   busy: 'The server has too much to do at the moment. What you typed is kept on this device.',
 };
 
@@ -46,7 +47,7 @@ async function send(path: string, init: RequestInit): Promise<Response> {
   const problem = response.ok ? EMPTY : ((await response.json().catch(() => EMPTY)) as Problem);
   const line = lineOf(response.status, problem.code);
   if (line) setLine(line);
-  if (line !== 'up') throw new LineDown(line ?? 'busy');
+  if (line !== 'up') throw new LineDown(line ?? (problem.code === 'database-full' ? 'full' : 'busy'));
   if (!response.ok) {
     throw new ApiError(response.status, problem.detail ? problem : { ...EMPTY, status: response.status });
   }
