@@ -41,6 +41,7 @@ const ALL = [
   '0008-devices',
   '0009-imported',
   '0010-chains',
+  '0011-append',
 ];
 
 describe('migrating', () => {

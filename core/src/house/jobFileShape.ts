@@ -1,5 +1,5 @@
 import { ROUTE_NAMES } from '../job/index.js';
-import { angle, day, name, size, time } from '../log/index.js';
+import { angle, day, MOST_ENTRIES, name, size, time } from '../log/index.js';
 import {
   boolean,
   byKind,
@@ -164,7 +164,11 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
         100,
       ),
     }),
-    log: list(byKind('kind', Object.fromEntries(kindsOf(rooms).map((k) => [k.kind, k.shape])))),
+    log: list(
+      byKind('kind', Object.fromEntries(kindsOf(rooms).map((k) => [k.kind, k.shape]))),
+      0,
+      MOST_ENTRIES,
+    ),
     decisions: list(
       object({
         id,

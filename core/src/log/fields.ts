@@ -1,6 +1,9 @@
 import { integer, number, pattern, text, type Shape } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 
+/** A log holds so many entries at most. */
+export const MOST_ENTRIES = 20_000;
+
 /** Fields that entries of every kind are made of. */
 
 /** Ten metres either way: what the parser takes, nm. */

@@ -17,7 +17,7 @@ import { databaseOptions } from './database.js';
 import { HealthController } from './health.controller.js';
 
 @Global()
-@Module({ providers: [Scope, Queue], exports: [Scope, Queue] })
+@Module({ providers: [Scope, Queue, Sessions], exports: [Scope, Queue, Sessions] })
 export class KitModule {}
 
 @Module({})
@@ -40,7 +40,6 @@ export class AppModule {
       controllers: [HealthController],
       providers: [
         { provide: APP_FILTER, useClass: ProblemFilter },
-        Sessions,
         { provide: APP_GUARD, useClass: AccessGuard },
         { provide: APP_INTERCEPTOR, useClass: ScopeInterceptor },
       ],

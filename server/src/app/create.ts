@@ -72,6 +72,8 @@ export async function createApp(
     response.setHeader('cache-control', 'no-store');
     next();
   });
+  // With no-store nobody asks whether an answer is still the same.
+  app.set('etag', false);
   app.use(cookieParser());
   // Kept as it came, and read elsewhere.
   app.use('/api/imports', express.raw({ type: 'application/json', limit: MOST_FILE_BYTES }));

@@ -10,6 +10,7 @@ import * as benches from './migrations/0007-benches.js';
 import * as devices from './migrations/0008-devices.js';
 import * as imported from './migrations/0009-imported.js';
 import * as chains from './migrations/0010-chains.js';
+import * as append from './migrations/0011-append.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -24,6 +25,7 @@ const MIGRATIONS = [
   devices,
   imported,
   chains,
+  append,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -47,7 +47,7 @@ export class BenchesService {
     }
     const soon = new Date(now.getTime() + DUE_SOON_DAYS * 86_400_000).toISOString().slice(0, 10);
     const gaugesDue = (await this.gauges.all())
-      .filter((i) => i.calibrationDue !== null && i.calibrationDue <= soon)
+      .filter((i) => i.retiredOn === null && i.calibrationDue !== null && i.calibrationDue <= soon)
       .map((i) => ({
         id: i.id,
         name: i.name,

@@ -1,10 +1,10 @@
 import { Injectable } from '@nestjs/common';
-import { InjectConnection, InjectModel } from '@nestjs/sequelize';
+import { InjectModel } from '@nestjs/sequelize';
 import { inHouse, type JobFile } from '@tribos/core';
-import type { Sequelize } from 'sequelize-typescript';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { gather } from '../kit/gather.js';
 import { notFound } from '../kit/problems.js';
+import { Scope } from '../kit/scope.js';
 import { ShopService } from '../people/index.js';
 import { LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
@@ -29,7 +29,7 @@ export class JobFiles {
   constructor(
     @InjectModel(JobModel) private readonly jobs: typeof JobModel,
     @InjectModel(DecisionModel) private readonly decisions: typeof DecisionModel,
-    @InjectConnection() private readonly sequelize: Sequelize,
+    private readonly scope: Scope,
     private readonly shop: ShopService,
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
@@ -58,7 +58,7 @@ export class JobFiles {
     bind: readonly unknown[],
   ): Promise<VersionedFile> {
     const rows = await gather(
-      this.sequelize,
+      this.scope,
       {
         job: { model: this.jobs, sql: `WHERE id = ${JOB}` },
         decisions: { model: this.decisions, sql: `WHERE job_id = ${JOB} ORDER BY position` },

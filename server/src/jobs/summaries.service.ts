@@ -61,6 +61,12 @@ export class SummariesService implements OnApplicationBootstrap {
   async due(jobId: string): Promise<void> {
     const { shopId } = this.scope.who;
     await this.dues.bulkCreate([{ shopId, jobId }], { ignoreDuplicates: true });
+    this.soonAfterCommit(jobId);
+  }
+
+  /** Takes a summary in hand that the database itself has marked as due, once that is committed. */
+  soonAfterCommit(jobId: string): void {
+    const { shopId } = this.scope.who;
     this.scope.afterCommit(() => this.soon({ shopId, jobId }));
   }
 

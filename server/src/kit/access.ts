@@ -9,13 +9,13 @@ import {
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import { InjectConnection } from '@nestjs/sequelize';
-import { may, type Permission, type Role } from '@tribos/contract';
+import { may, type Permission } from '@tribos/contract';
 import type { Request } from 'express';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
 import { from, lastValueFrom, type Observable } from 'rxjs';
 import { ProblemError } from './problems.js';
-import { Scope, type Who } from './scope.js';
+import { Scope, whoOf, type SessionRow, type Who } from './scope.js';
 
 export const COOKIE = 'tribos_session';
 
@@ -62,20 +62,45 @@ export class Sessions {
   }
 
   private async of(hash: Buffer): Promise<Who | null> {
-    const [row] = await this.sequelize.query<{
-      shop_id: string;
-      shop_name: string;
-      id: string;
-      name: string;
-      role: Role;
-    }>('SELECT * FROM session_person($1)', { bind: [hash], type: QueryTypes.SELECT });
-    return row
-      ? { shopId: row.shop_id, shopName: row.shop_name, personId: row.id, name: row.name, role: row.role }
-      : null;
+    const [row] = await this.sequelize.query<SessionRow>('SELECT * FROM session_person($1)', {
+      bind: [hash],
+      type: QueryTypes.SELECT,
+    });
+    return row ? whoOf(row) : null;
   }
 }
 
-/** Lets in who is signed in and may do it. */
+/** Lets nobody in who is not signed in, or may not do what a route needs. */
+function admitted(who: Who | null, needed: Permission): Who {
+  if (!who)
+    throw new ProblemError(
+      401,
+      'not-signed-in',
+      'You are not signed in, or were signed out. What you typed is kept on this device.',
+    );
+  if (!may(who.role, needed))
+    throw new ProblemError(
+      403,
+      'not-allowed',
+      `A ${who.role} may not do this in this shop. Nothing was saved.`,
+    );
+  return who;
+}
+
+/** What a route asks of who calls it. */
+function asked(reflector: Reflector, context: ExecutionContext) {
+  const targets = [context.getHandler(), context.getClass()];
+  return {
+    open: reflector.getAllAndOverride<boolean>(OPEN, targets) ?? false,
+    unscoped: reflector.getAllAndOverride<boolean>(UNSCOPED, targets) ?? false,
+    needs: reflector.getAllAndOverride<Permission>(PERMISSION, targets) ?? 'read',
+  };
+}
+
+/**
+ * Lets in who is signed in and may do it, to routes without a transaction of their own; to all others the scope
+ * does, where it begins. Routes for everybody look for nobody.
+ */
 @Injectable()
 export class AccessGuard implements CanActivate {
   constructor(
@@ -84,44 +109,31 @@ export class AccessGuard implements CanActivate {
   ) {}
 
   async canActivate(context: ExecutionContext): Promise<boolean> {
-    const targets = [context.getHandler(), context.getClass()];
+    const { open, unscoped, needs } = asked(this.reflector, context);
+    if (open || !unscoped) return true;
     const request = context.switchToHttp().getRequest<SignedInRequest>();
-    const who = await this.sessions.whoIs(request);
-    if (who) request.who = who;
-    if (this.reflector.getAllAndOverride<boolean>(OPEN, targets)) return true;
-    if (!who)
-      throw new ProblemError(
-        401,
-        'not-signed-in',
-        'You are not signed in, or were signed out. What you typed is kept on this device.',
-      );
-    const needed = this.reflector.getAllAndOverride<Permission>(PERMISSION, targets) ?? 'read';
-    if (!may(who.role, needed))
-      throw new ProblemError(
-        403,
-        'not-allowed',
-        `A ${who.role} may not do this in this shop. Nothing was saved.`,
-      );
+    request.who = admitted(await this.sessions.whoIs(request), needs);
     return true;
   }
 }
 
-/** Runs every signed-in request in the scope of its shop. */
+/** Runs every request that is not for everybody in the scope of the shop of who calls. */
 @Injectable()
 export class ScopeInterceptor implements NestInterceptor {
   constructor(
     private readonly reflector: Reflector,
     private readonly scope: Scope,
+    private readonly sessions: Sessions,
   ) {}
 
   intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
+    const { open, unscoped, needs } = asked(this.reflector, context);
+    if (open || unscoped) return next.handle();
     const request = context.switchToHttp().getRequest<SignedInRequest>();
-    const unscoped = this.reflector.getAllAndOverride<boolean>(UNSCOPED, [
-      context.getHandler(),
-      context.getClass(),
-    ]);
-    const { who } = request;
-    if (!who || unscoped) return next.handle();
-    return from(this.scope.run(who, () => lastValueFrom(next.handle(), { defaultValue: undefined })));
+    const session = this.sessions.hashOf(request);
+    const admit = (who: Who | null) => (request.who = admitted(who, needs));
+    if (session === null) admit(null);
+    const work = () => lastValueFrom(next.handle(), { defaultValue: undefined });
+    return from(this.scope.enter(session!, admit, work));
   }
 }

@@ -1,5 +1,5 @@
-import { DataTypes, QueryTypes, type Model, type ModelStatic } from 'sequelize';
-import type { Sequelize } from 'sequelize-typescript';
+import { DataTypes, type Model, type ModelStatic } from 'sequelize';
+import type { Scope } from './scope.js';
 
 /** Rows of one table that are wanted: what follows `FROM table`, with what is bound as $1, $2 … */
 export interface WantedRows<M extends Model = Model> {
@@ -37,7 +37,7 @@ const quoted = (name: string): string => `"${name}"`;
  * only an instance can do: they are to be read. Not for columns of bytes.
  */
 export async function gather<const W extends Readonly<Record<string, WantedRows>>>(
-  sequelize: Sequelize,
+  scope: Scope,
   wanted: W,
   bind: readonly unknown[],
 ): Promise<Gathered<W>> {
@@ -46,9 +46,9 @@ export async function gather<const W extends Readonly<Record<string, WantedRows>
     const list = fields.map((a) => quoted(a.field)).join(', ');
     return `(SELECT coalesce(json_agg(t), '[]') FROM (SELECT ${list} FROM ${model.getTableName() as string} ${sql}) t) AS ${quoted(key)}`;
   });
-  const [found] = await sequelize.query<Record<string, Record<string, unknown>[]>>(
+  const [found] = await scope.ask<Record<string, Record<string, unknown>[]>>(
     `SELECT ${columns.join(',\n')}`,
-    { bind: [...bind], type: QueryTypes.SELECT },
+    bind,
   );
   return Object.fromEntries(
     Object.entries(wanted).map(([key, { model }]) => {

@@ -73,6 +73,8 @@ export function fromValidation(errors: readonly ValidationError[]): ProblemError
 }
 
 interface DatabaseError {
+  readonly code?: string;
+  readonly constraint?: string;
   readonly original?: { readonly code?: string; readonly constraint?: string };
   readonly parent?: { readonly code?: string; readonly constraint?: string };
 }
@@ -102,7 +104,7 @@ const NOT_REACHED = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT',
 function isCut(error: unknown): boolean {
   const { name, message, parent } = (error ?? {}) as { name?: string; message?: string; parent?: Error };
   return (
-    name === 'SequelizeDatabaseError' &&
+    (name === 'SequelizeDatabaseError' || name === 'Error') &&
     /connection terminated|connection error|not queryable|client has encountered/iu.test(
       `${message} ${parent?.message}`,
     )
@@ -111,9 +113,10 @@ function isCut(error: unknown): boolean {
 
 /** What PostgreSQL refuses is the request's fault when it is about the data, ours otherwise. */
 function fromDatabase(error: DatabaseError): ProblemError | null {
-  const cause = error.original ?? error.parent;
-  const code = cause?.code;
-  if (!code) return null;
+  // As Sequelize wraps it, or as the driver says it.
+  const cause = error.original ?? error.parent ?? error;
+  const { code } = cause;
+  if (typeof code !== 'string') return null;
   if (cause.constraint === 'jobs_one_on_a_bench')
     return new ProblemError(
       409,

@@ -1,4 +1,5 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
+import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection } from '@nestjs/sequelize';
 import { Sequelize as Base, type Transaction } from 'sequelize';
@@ -16,6 +17,40 @@ export interface Who {
 
 /** Nobody in particular, who may do nothing. */
 const THE_HOUSE: Omit<Who, 'shopId'> = { shopName: '', personId: '', name: 'Tribos', role: 'apprentice' };
+
+/** Who a session stands for, as the database says it. */
+export interface SessionRow {
+  readonly shop_id: string;
+  readonly shop_name: string;
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+export const whoOf = (row: SessionRow): Who => ({
+  shopId: row.shop_id,
+  shopName: row.shop_name,
+  personId: row.id,
+  name: row.name,
+  role: row.role,
+});
+
+/** A transaction with the connection it runs on, which Sequelize’s types leave out. */
+type Running = Transaction & {
+  readonly connection: {
+    query(question: { name: string; text: string; values: unknown[] }): Promise<{ rows: unknown[] }>;
+  };
+};
+
+const names = new Map<string, string>();
+/** A name for a prepared question: the same for the same text. */
+function nameOf(sql: string): string {
+  const known = names.get(sql);
+  if (known) return known;
+  const made = createHash('sha1').update(sql).digest('base64url');
+  names.set(sql, made);
+  return made;
+}
 
 const store = new AsyncLocalStorage<Map<string, unknown>>();
 
@@ -35,17 +70,48 @@ Base.useCLS({
 export class Scope {
   constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
 
-  async run<T>(who: Who, work: () => Promise<T>): Promise<T> {
+  run<T>(who: Who, work: () => Promise<T>): Promise<T> {
+    return this.within(async () => {
+      await this.ask(`SELECT set_config('app.shop_id', $1, true)`, [who.shopId]);
+      return who;
+    }, work);
+  }
+
+  /**
+   * The same for whoever holds a session, looked up where the transaction begins.
+   * @param session what it is known by
+   * @param admit   throws when they may not
+   */
+  enter<T>(session: Buffer, admit: (who: Who | null) => Who, work: () => Promise<T>): Promise<T> {
+    return this.within(async () => {
+      const [row] = await this.ask<SessionRow>('SELECT * FROM enter_shop($1)', [session]);
+      return admit(row ? whoOf(row) : null);
+    }, work);
+  }
+
+  private within<T>(begin: () => Promise<Who>, work: () => Promise<T>): Promise<T> {
     return this.sequelize.transaction(async (transaction) => {
-      await this.sequelize.query(`SELECT set_config('app.shop_id', $1, true)`, { bind: [who.shopId] });
-      store.getStore()?.set('who', who);
-      store.getStore()?.set('transaction of the scope', transaction);
+      const now = store.getStore()!;
+      now.set('transaction of the scope', transaction);
+      now.set('who', await begin());
       const last: (() => Promise<void>)[] = [];
-      store.getStore()?.set('last things', last);
+      now.set('last things', last);
       const result = await work();
       for (const thing of last) await thing();
       return result;
     });
+  }
+
+  /**
+   * Asks on the connection of the running transaction, prepared there once: what is asked again and again is not
+   * planned again and again.
+   * @param sql text that does not change from call to call; what does is bound as $1, $2 …
+   */
+  async ask<Row>(sql: string, bind: readonly unknown[]): Promise<Row[]> {
+    const transaction = store.getStore()?.get('transaction of the scope') as Running | undefined;
+    if (!transaction) throw new Error('nothing is scoped here');
+    const question = { name: nameOf(sql), text: sql, values: [...bind] };
+    return (await transaction.connection.query(question)).rows as Row[];
   }
 
   /**

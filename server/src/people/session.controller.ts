@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { Body, Controller, Delete, Get, HttpCode, Post, Req, Res } from '@nestjs/common';
 import { SignIn, type SessionView } from '@tribos/contract';
 import type { Response } from 'express';
-import { COOKIE, Open, Unscoped, type SignedInRequest } from '../kit/access.js';
+import { COOKIE, Open, Sessions, Unscoped, type SignedInRequest } from '../kit/access.js';
 import type { Who } from '../kit/scope.js';
 import { SignInLimit } from './signInLimit.js';
 import { SESSION_HOURS, SessionService } from './session.service.js';
@@ -26,13 +26,15 @@ export class SessionController {
   constructor(
     private readonly sessions: SessionService,
     private readonly limit: SignInLimit,
+    private readonly signedIn: Sessions,
   ) {}
 
   /** Who is signed in, or nothing: asked by every page before it knows. */
   @Get()
   @Open()
-  who(@Req() request: SignedInRequest): { session: SessionView | null } {
-    return { session: request.who ? view(request.who) : null };
+  async who(@Req() request: SignedInRequest): Promise<{ session: SessionView | null }> {
+    const who = await this.signedIn.whoIs(request);
+    return { session: who ? view(who) : null };
   }
 
   @Post()

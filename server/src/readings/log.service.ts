@@ -2,15 +2,16 @@ import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import {
   migrateEntry,
+  MOST_ENTRIES,
   readEntry,
   slipsFound,
   type JobFile,
   type LogEntry,
   type SentEntry,
 } from '@tribos/core';
-import { brokenAt, canonical, chainLink, chainStart, type Checked } from '../kit/chain.js';
+import { brokenAt, canonical, chainStart, type Checked } from '../kit/chain.js';
 import type { Gathered } from '../kit/gather.js';
-import { ProblemError } from '../kit/problems.js';
+import { notFound, ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { LogEntryModel } from './models.js';
 
@@ -20,6 +21,26 @@ const said = ({ by: _by, received: _received, importedBy: _importedBy, ...rest }
 
 const refuse = (path: string, sentence: string): ProblemError =>
   new ProblemError(422, 'entry', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
+
+const idReused = (extras: { readonly current?: LogEntry } = {}): ProblemError =>
+  new ProblemError(
+    409,
+    'id-reused',
+    'An entry with this id but other content is already in the log. Nothing was saved.',
+    extras,
+  );
+
+/** What the database says of entries it does not append. */
+const refusals: Readonly<Record<string, () => ProblemError>> = {
+  TL404: () => notFound('job'),
+  TL409: idReused,
+  TL422: () =>
+    new ProblemError(
+      422,
+      'log-full',
+      `A log holds at most ${MOST_ENTRIES} entries, and this one does. Nothing was saved: open another job.`,
+    ),
+};
 
 /** The append-only, hash-chained log of a job. */
 @Injectable()
@@ -51,7 +72,7 @@ export class LogService {
 
   /**
    * Appends entries in order. An id that is already in this job's log with the same content is skipped, so
-   * sending twice changes nothing; one with other content is refused. The caller holds the job's lock.
+   * sending twice changes nothing; one with other content is refused.
    * @returns the entries as they stand
    */
   async append(file: JobFile, bodies: readonly SentEntry[]): Promise<LogEntry[]> {
@@ -63,12 +84,7 @@ export class LogService {
       const before = known.get(entry.id);
       if (before) {
         if (said(before) !== said(entry)) {
-          throw new ProblemError(
-            409,
-            'id-reused',
-            'An entry with this id but other content is already in the log. Nothing was saved.',
-            { current: before },
-          );
+          throw idReused({ current: before });
         }
         result.push(before);
         return;
@@ -77,36 +93,28 @@ export class LogService {
       fresh.push(entry);
       result.push(entry);
     });
-    await this.keep(file.job.id, fresh);
-    return result;
+    const standing = await this.keep(file.job.id, fresh);
+    return result.map((e) => standing.get(e.id) ?? e);
   }
 
-  /** Adds entries to the end of the chain. */
-  async keep(jobId: string, fresh: readonly LogEntry[]): Promise<void> {
-    if (fresh.length === 0) return;
-    const { shopId } = this.scope.who;
-    const last = await this.entries.findOne({ where: { jobId }, order: [['seq', 'DESC']] });
-    let previousHash = last?.hash ?? chainStart(jobId);
-    let seq = last?.seq ?? 0;
-    const rows = fresh.map((entry) => {
-      seq += 1;
-      const hash = chainLink(previousHash, seq, entry);
-      const row = {
-        shopId,
+  /**
+   * Adds entries to the end of the chain, under the job’s lock. The link of each is made where it is kept:
+   * SHA-256 over the previous link, its place and its canonical text.
+   * @returns those that somebody sent meanwhile, as they stand
+   */
+  async keep(jobId: string, fresh: readonly LogEntry[]): Promise<ReadonlyMap<string, LogEntry>> {
+    if (fresh.length === 0) return new Map();
+    const rows = await this.scope
+      .ask<{ at_entry: number; standing: object }>('SELECT * FROM append_log($1, $2, $3, $4)', [
         jobId,
-        seq,
-        id: entry.id,
-        kind: entry.kind,
-        at: entry.at,
-        by: entry.by,
-        body: entry,
-        previousHash,
-        hash,
-      };
-      previousHash = hash;
-      return row;
-    });
-    await this.entries.bulkCreate(rows, { validate: false, hooks: false });
+        fresh,
+        fresh.map(canonical),
+        MOST_ENTRIES,
+      ])
+      .catch((error: unknown) => {
+        throw refusals[(error as { code?: string }).code ?? '']?.() ?? error;
+      });
+    return new Map(rows.map((r) => [fresh[r.at_entry - 1]!.id, migrateEntry(r.standing) as LogEntry]));
   }
 
   /** Whether the chain of a job is unbroken; otherwise the first place that does not follow. */
