@@ -42,6 +42,7 @@ const ALL = [
   '0009-imported',
   '0010-chains',
   '0011-append',
+  '0012-search',
 ];
 
 describe('migrating', () => {

@@ -11,6 +11,7 @@ import * as devices from './migrations/0008-devices.js';
 import * as imported from './migrations/0009-imported.js';
 import * as chains from './migrations/0010-chains.js';
 import * as append from './migrations/0011-append.js';
+import * as search from './migrations/0012-search.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -26,6 +27,7 @@ const MIGRATIONS = [
   imported,
   chains,
   append,
+  search,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -15,26 +15,26 @@ import { JudgingService } from '../judging/index.js';
 import { May, Unscoped, type SignedInRequest } from '../kit/access.js';
 import { Scope } from '../kit/scope.js';
 import { IdPipe } from '../kit/uuid.js';
-import { BenchesService } from './benches.service.js';
 import { JobsService } from './jobs.service.js';
+import { ListsService } from './lists.service.js';
 
 @Controller()
 export class JobsController {
   constructor(
     private readonly jobs: JobsService,
-    private readonly onBenches: BenchesService,
+    private readonly lists: ListsService,
     private readonly judging: JudgingService,
     private readonly scope: Scope,
   ) {}
 
   @Get('benches')
   benches(): Promise<BenchesView> {
-    return this.onBenches.view();
+    return this.lists.home();
   }
 
   @Get('jobs')
   list(@Query() query: JobQuery): Promise<Page<JobRow>> {
-    return this.jobs.list(query);
+    return this.lists.jobs(query);
   }
 
   @Post('jobs')

@@ -11,6 +11,7 @@ import { BenchesService } from './benches.service.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobsController } from './jobs.controller.js';
 import { JobsService } from './jobs.service.js';
+import { ListsService } from './lists.service.js';
 import { DecisionModel, JobModel, SummaryDueModel } from './models.js';
 import { SummariesService } from './summaries.service.js';
 
@@ -26,7 +27,7 @@ import { SummariesService } from './summaries.service.js';
     SealsModule,
   ],
   controllers: [JobsController],
-  providers: [JobsService, JobFiles, BenchesService, SummariesService],
+  providers: [JobsService, JobFiles, BenchesService, ListsService, SummariesService],
   exports: [JobsService, JobFiles, SummariesService],
 })
 export class JobsModule {}

@@ -1,18 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type {
-  AppendedLog,
-  AppendLog,
-  EditJob,
-  JobQuery,
-  JobRow,
-  JobView,
-  NewDecision,
-  NewJob,
-  Page,
-} from '@tribos/contract';
+import type { AppendedLog, AppendLog, EditJob, JobView, NewDecision, NewJob } from '@tribos/contract';
 import { namedBy, routeOf, ROUTES, UNSTATED_THERMAL, type JobFile, type RouteName } from '@tribos/core';
-import { Op, type WhereOptions } from 'sequelize';
 import { JudgingService } from '../judging/index.js';
 import { brokenAt, canonical, chainLink, chainStart, type Checked } from '../kit/chain.js';
 import { ProblemError, stale } from '../kit/problems.js';
@@ -28,7 +17,6 @@ import { SummariesService } from './summaries.service.js';
 
 const decisionsStart = (jobId: string): Buffer => chainStart(`decisions ${jobId}`);
 
-const PAGE = 50;
 /** A job that is written to each time while it is judged is not decided on. */
 const MOST_TRIES = 5;
 
@@ -48,20 +36,6 @@ export class JobsService {
     private readonly scope: Scope,
     private readonly audit: AuditService,
   ) {}
-
-  async list(query: JobQuery): Promise<Page<JobRow>> {
-    const limit = query.limit ?? PAGE;
-    const words = (query.search ?? '').toLowerCase().split(/\s+/u).filter(Boolean);
-    const where: WhereOptions = {
-      ...(query.after ? { number: { [Op.lt]: query.after } } : {}),
-      ...(words.length > 0
-        ? { [Op.and]: words.map((w) => ({ search: { [Op.like]: `%${w.replace(/[\\%_]/gu, '\\$&')}%` } })) }
-        : {}),
-    };
-    const rows = await this.jobs.findAll({ where, order: [['number', 'DESC']], limit: limit + 1 });
-    const items = await this.benches.rows(rows.slice(0, limit));
-    return { items, next: rows.length > limit ? String(items.at(-1)!.number) : null };
-  }
 
   async view(id: string): Promise<JobView> {
     return this.files.versioned(id);

@@ -1,4 +1,3 @@
-import type { JobRow } from '@tribos/contract';
 import type { Decision, JobFacts } from '@tribos/core';
 import type { DecisionModel, JobModel } from './models.js';
 
@@ -30,18 +29,3 @@ export function factsOf(row: JobModel, customer: string): JobFacts {
     overrides: row.overrides as JobFacts['overrides'] & object,
   };
 }
-
-export const listRow = (row: JobModel, customer: string): JobRow => ({
-  id: row.id,
-  number: row.number,
-  engine: row.machine,
-  customer,
-  complaint: row.complaint,
-  bench: row.bench,
-  promised: row.promised,
-  overall: row.overall as JobRow['overall'],
-  marks: row.marks as JobRow['marks'],
-  read: row.stationsRead,
-  planned: row.stationsPlanned,
-  decided: row.decided,
-});

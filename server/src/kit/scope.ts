@@ -2,9 +2,10 @@ import { AsyncLocalStorage } from 'node:async_hooks';
 import { createHash } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection } from '@nestjs/sequelize';
-import { Sequelize as Base, type Transaction } from 'sequelize';
+import { Sequelize as Base } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
 import type { Role } from '@tribos/contract';
+import { Opened } from './opened.js';
 
 /** Who is asking, for which shop. */
 export interface Who {
@@ -35,12 +36,7 @@ export const whoOf = (row: SessionRow): Who => ({
   role: row.role,
 });
 
-/** A transaction with the connection it runs on, which Sequelize’s types leave out. */
-type Running = Transaction & {
-  readonly connection: {
-    query(question: { name: string; text: string; values: unknown[] }): Promise<{ rows: unknown[] }>;
-  };
-};
+const ID = /^[0-9a-f-]{36}$/u;
 
 const names = new Map<string, string>();
 /** A name for a prepared question: the same for the same text. */
@@ -71,33 +67,46 @@ export class Scope {
   constructor(@InjectConnection() private readonly sequelize: Sequelize) {}
 
   run<T>(who: Who, work: () => Promise<T>): Promise<T> {
-    return this.within(async () => {
-      await this.ask(`SELECT set_config('app.shop_id', $1, true)`, [who.shopId]);
-      return who;
-    }, work);
+    if (!ID.test(who.shopId)) throw new Error('no shop has such an id');
+    return this.within(`SELECT set_config('app.shop_id', '${who.shopId}', true)`, () => who, work);
   }
 
   /**
-   * The same for whoever holds a session, looked up where the transaction begins.
+   * The same for whoever holds a session, looked up on the way on which the transaction begins.
    * @param session what it is known by
    * @param admit   throws when they may not
    */
   enter<T>(session: Buffer, admit: (who: Who | null) => Who, work: () => Promise<T>): Promise<T> {
-    return this.within(async () => {
-      const [row] = await this.ask<SessionRow>('SELECT * FROM enter_shop($1)', [session]);
-      return admit(row ? whoOf(row) : null);
-    }, work);
+    return this.within<T, SessionRow>(
+      `SELECT * FROM enter_shop('\\x${session.toString('hex')}')`,
+      (row) => admit(row ? whoOf(row) : null),
+      work,
+    );
   }
 
-  private within<T>(begin: () => Promise<Who>, work: () => Promise<T>): Promise<T> {
-    return this.sequelize.transaction(async (transaction) => {
-      const now = store.getStore()!;
-      now.set('transaction of the scope', transaction);
-      now.set('who', await begin());
+  private within<T, Row>(
+    first: string,
+    whoIs: (row: Row | undefined) => Who,
+    work: () => Promise<T>,
+  ): Promise<T> {
+    const transaction = new Opened(this.sequelize, first);
+    const now = new Map<string, unknown>(store.getStore() ?? []);
+    return store.run(now, async () => {
+      const [row] = await transaction.open<Row>();
       const last: (() => Promise<void>)[] = [];
-      now.set('last things', last);
-      const result = await work();
-      for (const thing of last) await thing();
+      let result: T;
+      try {
+        now.set('transaction of the scope', transaction);
+        now.set('last things', last);
+        now.set('who', whoIs(row));
+        result = await work();
+        for (const thing of last) await thing();
+      } catch (error) {
+        // What went wrong first is what is told.
+        await transaction.rollback().catch(() => undefined);
+        throw error;
+      }
+      await transaction.commit();
       return result;
     });
   }
@@ -108,10 +117,10 @@ export class Scope {
    * @param sql text that does not change from call to call; what does is bound as $1, $2 …
    */
   async ask<Row>(sql: string, bind: readonly unknown[]): Promise<Row[]> {
-    const transaction = store.getStore()?.get('transaction of the scope') as Running | undefined;
+    const transaction = store.getStore()?.get('transaction of the scope') as Opened | undefined;
     if (!transaction) throw new Error('nothing is scoped here');
     const question = { name: nameOf(sql), text: sql, values: [...bind] };
-    return (await transaction.connection.query(question)).rows as Row[];
+    return (await transaction.wire.query(question)).rows as Row[];
   }
 
   /**
@@ -134,7 +143,7 @@ export class Scope {
 
   /** Does something once the running transaction has committed, outside of it; never when it fails. */
   afterCommit(work: () => void): void {
-    const transaction = store.getStore()?.get('transaction of the scope') as Transaction | undefined;
+    const transaction = store.getStore()?.get('transaction of the scope') as Opened | undefined;
     if (!transaction) throw new Error('nothing is being committed here');
     transaction.afterCommit(() => store.exit(work));
   }

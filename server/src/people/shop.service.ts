@@ -62,11 +62,6 @@ export class ShopService {
     return { id, name, phone };
   }
 
-  async customerNames(ids: readonly string[]): Promise<Map<string, string>> {
-    const rows = await this.customers.findAll({ where: { id: [...ids] } });
-    return new Map(rows.map((r) => [r.id, r.name]));
-  }
-
   /** The customer of that name and phone, kept on first sight. */
   async findOrKeepCustomer(name: string, phone: string): Promise<string> {
     const { shopId } = this.scope.who;
