@@ -1,5 +1,6 @@
 import type { Problem } from '@tribos/contract';
 import { hearTime } from './clock.js';
+import { early } from './early.js';
 import { lineOf, setLine } from './line.js';
 
 /** An answer that is not a success, with the server's sentence. */
@@ -38,7 +39,8 @@ const EMPTY: Problem = {
 async function send(path: string, init: RequestInit): Promise<Response> {
   let response: Response;
   try {
-    response = await fetch(`/api${path}`, { credentials: 'same-origin', ...init });
+    const asked = init.method === undefined ? early(path) : null;
+    response = await (asked ?? fetch(`/api${path}`, { credentials: 'same-origin', ...init }));
   } catch {
     setLine('server');
     throw new LineDown('server');

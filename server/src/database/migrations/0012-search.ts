@@ -13,13 +13,11 @@ CREATE INDEX jobs_search ON jobs USING gin (search gin_trgm_ops);
 CREATE FUNCTION find_jobs(patterns text[], before integer, most integer) RETURNS TABLE (id uuid)
   LANGUAGE plpgsql STABLE SECURITY DEFINER SET search_path = pg_catalog, public AS $$
 DECLARE
-  shop uuid := public.current_shop();
-  longest text := (SELECT p FROM unnest(patterns) p ORDER BY length(p) DESC LIMIT 1);
+  holds text := (SELECT string_agg(format('j.search LIKE %L', p), ' AND ') FROM unnest(patterns) p);
 BEGIN
-  -- Planned with what is looked for: a rare word leads by the index, a common one by the newest jobs.
-  RETURN QUERY EXECUTE 'SELECT j.id FROM public.jobs j
-    WHERE j.shop_id = $1 AND j.search LIKE $2 AND j.search LIKE ALL ($3) AND ($4::integer IS NULL OR j.number < $4)
-    ORDER BY j.number DESC LIMIT $5' USING shop, longest, patterns, before, most;
+  -- Planned with what is looked for: a rare word leads by the index, common ones by the newest jobs.
+  RETURN QUERY EXECUTE 'SELECT j.id FROM public.jobs j WHERE j.shop_id = $1 AND ' || holds ||
+    ' AND ($2::integer IS NULL OR j.number < $2) ORDER BY j.number DESC LIMIT $3' USING public.current_shop(), before, most;
 END $$;
 REVOKE ALL ON FUNCTION find_jobs(text[], integer, integer) FROM PUBLIC;
 GRANT EXECUTE ON FUNCTION find_jobs(text[], integer, integer) TO ${app};
