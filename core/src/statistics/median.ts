@@ -2,7 +2,8 @@
 const { sqrt } = Math;
 /** Median of at least one number. */
 export function median(values: readonly number[]): number {
-  const sorted = [...values].sort((a, b) => a - b);
+  // Numbers sort themselves: asking a function which of two comes first costs ten times as much.
+  const sorted = Float64Array.from(values).sort();
   const middle = sorted.length >> 1;
   return sorted.length % 2 === 1 ? sorted[middle]! : (sorted[middle - 1]! + sorted[middle]!) / 2;
 }
