@@ -35,16 +35,22 @@ export const exactly = (value: number): Estimate => ({ value, components: [] });
  * correlation inside a key and none between keys).
  */
 export function linear(terms: readonly { readonly c: number; readonly of: Estimate }[]): Estimate {
-  const joined = new Map<string, Component>();
+  const joined = new Map<string, { part: Component; amplitude: number }>();
   let value = 0;
   for (const { c, of } of terms) {
     value += c * of.value;
     for (const part of of.components) {
       const before = joined.get(part.key);
-      joined.set(part.key, { ...part, amplitude: (before?.amplitude ?? 0) + c * part.amplitude });
+      if (before) {
+        before.part = part;
+        before.amplitude += c * part.amplitude;
+      } else joined.set(part.key, { part, amplitude: c * part.amplitude });
     }
   }
-  return { value, components: [...joined.values()] };
+  return {
+    value,
+    components: Array.from(joined.values(), ({ part, amplitude }) => ({ ...part, amplitude })),
+  };
 }
 
 /** Difference a − b. */

@@ -7,9 +7,9 @@ import {
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
 import { placeKey, takenAt, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
-import { groupBy } from '../statistics/index.js';
+import { groupBy, MedianWindow } from '../statistics/index.js';
 import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
-import { slips, type SlipQuestion } from './slips.js';
+import { besideOf, slips, type Beside, type SlipQuestion } from './slips.js';
 import { zerosOf } from './zeros.js';
 
 export const takenReading = (
@@ -31,27 +31,39 @@ export const takenReading = (
 /** As many as the largest whole map has; what stood longer ago says nothing more. */
 const MOST_NEIGHBOURS = 240;
 
+const NOTHING = besideOf([]);
+
 /** Readings by the thing they are of, as they come: what stands beside the next one. */
 export class Neighbours {
-  private readonly byThing = new Map<string, Nanometres[]>();
+  private readonly byThing = new Map<
+    string,
+    { readonly values: Nanometres[]; readonly window: MedianWindow }
+  >();
 
   constructor(private readonly file: JobFile) {}
 
   add(e: ReadingEntry): void {
     const thing = this.thing(e);
-    const values = this.byThing.get(thing);
-    if (values) values.push(e.value);
-    else this.byThing.set(thing, [e.value]);
+    const kept = this.byThing.get(thing) ?? { values: [], window: new MedianWindow(MOST_NEIGHBOURS) };
+    kept.values.push(e.value);
+    kept.window.add(e.value);
+    this.byThing.set(thing, kept);
   }
 
   /** How many stand beside a reading so far. */
   count(e: ReadingEntry): number {
-    return this.byThing.get(this.thing(e))?.length ?? 0;
+    return this.byThing.get(this.thing(e))?.values.length ?? 0;
   }
 
-  /** The last of those beside a reading, of the first so many. */
-  of(e: ReadingEntry, first = this.count(e)): readonly Nanometres[] {
-    return this.byThing.get(this.thing(e))?.slice(Math.max(0, first - MOST_NEIGHBOURS), first) ?? [];
+  /** What stands beside a reading now. */
+  of(e: ReadingEntry): Beside {
+    return this.byThing.get(this.thing(e))?.window ?? NOTHING;
+  }
+
+  /** What stood beside it when there were only so many. */
+  at(e: ReadingEntry, first: number): Beside {
+    const values = this.byThing.get(this.thing(e))?.values ?? [];
+    return besideOf(values.slice(Math.max(0, first - MOST_NEIGHBOURS), first));
   }
 
   private thing({ station }: ReadingEntry): string {
@@ -63,7 +75,7 @@ export class Neighbours {
 export function questionsFor(
   file: JobFile,
   e: ReadingEntry,
-  neighbours: readonly Nanometres[],
+  neighbours: Beside,
   zeros: ReadonlyMap<string, Zero>,
   show: LengthUnit,
 ): SlipQuestion[] {
@@ -127,7 +139,7 @@ export function slipsFound(file: JobFile): FoundOn {
     const { beside, before, answers, zeros } = indexed();
     const at = before.get(id);
     if (!at) return none;
-    const neighbours = beside.of(at.entry, at.count);
+    const neighbours = beside.at(at.entry, at.count);
     const codes = new Set(questionsFor(file, at.entry, neighbours, zeros, 'mm').map((q) => q.code));
     for (const { slip } of answers.get(id) ?? []) codes.delete(slip);
     found.set(id, codes);

@@ -22,12 +22,24 @@ export interface SlipInput {
   readonly step: number;
 }
 
+/** What stands beside a reading: how many, and their median, nm. */
+export interface Beside {
+  readonly count: number;
+  /** NaN of none. */
+  readonly middle: number;
+}
+
+export const besideOf = (values: readonly number[]): Beside => ({
+  count: values.length,
+  middle: values.length === 0 ? Number.NaN : median(values),
+});
+
 export interface SlipContext {
   readonly instrument: Pick<Instrument, 'resolution' | 'unit' | 'name'>;
   /** Size the drawing gives for this place. */
   readonly nominal: Nanometres;
   /** Standing readings of the same part, the one in question left out. */
-  readonly neighbours: readonly Nanometres[];
+  readonly neighbours: Beside;
   /** Standard uncertainty of the difference to a neighbour, nm. */
   readonly u: number;
   /** Off the maker's gauge height, across the wrong axis: kept, not used. */
@@ -86,17 +98,17 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     }
   }
 
-  const at = neighbours.length > 0 ? median(neighbours) : nominal;
+  const at = neighbours.count > 0 ? neighbours.middle : nominal;
   const off = reading.value - at;
   // With nothing beside it the nominal stands in, and the wear an old engine may show has to be let through.
-  const slack = neighbours.length > 0 ? Math.max(3 * u, 0.04 * NM_PER.mm) : 0.2 * NM_PER.mm;
+  const slack = neighbours.count > 0 ? Math.max(3 * u, 0.04 * NM_PER.mm) : 0.2 * NM_PER.mm;
   for (const system of ['mm', 'in'] as const) {
     if (system !== instrument.unit || Math.abs(Math.abs(off) - TURN[system]) > slack) continue;
     const corrected = nm(reading.value - Math.sign(off) * TURN[system]);
     const text = `${toDecimal(corrected, system, system === 'mm' ? 3 : 4)} ${system}`;
     ask(
       'thimble-turn',
-      `${reading.text} is one turn of the thimble (${system === 'mm' ? '0.500 mm' : '0.025 in'}) from ${neighbours.length > 0 ? 'its neighbours' : 'the nominal size'}. Was it ${text}?`,
+      `${reading.text} is one turn of the thimble (${system === 'mm' ? '0.500 mm' : '0.025 in'}) from ${neighbours.count > 0 ? 'its neighbours' : 'the nominal size'}. Was it ${text}?`,
       text,
       true,
     );
@@ -148,8 +160,8 @@ function deviationSlips(
         true,
       ),
     ];
-  if (neighbours.length < 2 || deviation === 0) return [];
-  const at = median(neighbours);
+  if (neighbours.count < 2 || deviation === 0) return [];
+  const at = neighbours.middle;
   const fits = (value: number) => Math.abs(value - at) <= 3 * u;
   if (fits(zero + deviation) || !fits(zero - deviation)) return [];
   const turned = /^[-−–]/u.test(reading.text.trim())

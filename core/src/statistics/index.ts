@@ -1,6 +1,7 @@
 export * from './expectNormal.js';
 export * from './leastAbsolute.js';
 export * from './median.js';
+export * from './medianWindow.js';
 export * from './normal.js';
 export * from './select.js';
 export * from './studentT.js';
