@@ -88,6 +88,9 @@ await run(async () => {
       },
     });
     await shot('bench-sheet', `/jobs/${job}/bench-sheet`, 'back to the job');
+    await driver.manage().deleteAllCookies();
+    await signIn(driver, world.base, 'mirela@ternhollow.example');
+    await shot('record', '/shop', 'Yes: nothing was changed');
     await shot('gauge', `/gauges/${gauge.instrument.id}`, '3 people, 3 parts');
   } finally {
     await browser.close();

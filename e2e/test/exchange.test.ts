@@ -122,4 +122,18 @@ it('the record of the shop is followed, fingerprinted, and held against a finger
   await sees(driver, 'It does not hold.');
   await give('Fingerprint', 'nothing.json', 'nothing');
   await sees(driver, 'nothing.json is not a fingerprint');
+  // Who is gone is offered no more, and is back at a touch.
+  const gone = await button('Retire');
+  const name = (await gone.getAttribute('aria-label')).replace('Retire: ', '');
+  await gone.click();
+  const back = await driver.wait(
+    until.elementLocated(By.css(`button[aria-label="Offer again: ${name}"]`)),
+    5_000,
+  );
+  const offered = async () =>
+    ((await api(driver, 'GET', '/customers')).body as { name: string }[]).some((c) => c.name === name);
+  expect(await offered()).toBe(false);
+  await back.click();
+  await driver.wait(until.elementLocated(By.css(`button[aria-label="Retire: ${name}"]`)), 5_000);
+  expect(await offered()).toBe(true);
 }, 60_000);

@@ -69,7 +69,7 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
     enabled: engineId !== '',
   });
   const customers = useQuery({
-    queryKey: ['customers', customer],
+    queryKey: keys.customers(customer),
     queryFn: () => api.get<CustomerView[]>(`/customers?search=${encodeURIComponent(customer)}`),
     enabled: customer.length > 1,
     placeholderData: (b) => b,

@@ -29,6 +29,7 @@ export const keys = {
   spreads: ['spreads'] as const,
   spread: (problem: string) => ['spreads', problem] as const,
   import: (id: string) => ['imports', id] as const,
+  customers: (search: string) => ['customers', search] as const,
   recordCheck: ['record', 'check'] as const,
   audit: ['record', 'audit'] as const,
   reports: (jobId: string) => ['reports', jobId] as const,
