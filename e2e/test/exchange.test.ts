@@ -124,7 +124,7 @@ it('the record of the shop is followed, fingerprinted, and held against a finger
   await sees(driver, 'nothing.json is not a fingerprint');
   // Who is gone is offered no more, and is back at a touch.
   const gone = await button('Retire');
-  const name = (await gone.getAttribute('aria-label')).replace('Retire: ', '');
+  const name = (await gone.getAttribute('aria-label'))!.replace('Retire: ', '');
   await gone.click();
   const back = await driver.wait(
     until.elementLocated(By.css(`button[aria-label="Offer again: ${name}"]`)),
