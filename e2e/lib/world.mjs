@@ -5,6 +5,7 @@ import pg from 'pg';
 import { freePort } from '../../scripts/lib/cluster.mjs';
 import { prepareDatabase, startServer, stopChild } from '../../scripts/lib/serve.mjs';
 import { ROOT } from '../../scripts/lib/paths.mjs';
+import { fromTemplate } from './template.mjs';
 
 /** Runs SQL as the owner of a database. */
 export async function asOwner(url, sql, values = []) {
@@ -25,15 +26,15 @@ export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL) {
   if (!clusterUrl)
     throw new Error('TEST_CLUSTER_URL is not set: run npm test, which starts a throwaway PostgreSQL.');
   const name = `e_${randomUUID().replaceAll('-', '')}`;
-  await asOwner(clusterUrl, `CREATE DATABASE ${name}`);
-  const owner = new URL(clusterUrl);
-  owner.pathname = `/${name}`;
-  const { url } = prepareDatabase(owner.href, ['--demo']);
+  const ownerUrl = await fromTemplate(clusterUrl, name, 'e_demo', async (empty) => {
+    prepareDatabase(empty, ['--demo']);
+  });
+  const { url } = prepareDatabase(ownerUrl);
   const port = await freePort();
   let server = await startServer({ databaseUrl: url, port });
   return {
     base: `http://127.0.0.1:${port}`,
-    ownerUrl: owner.href,
+    ownerUrl,
     pid: () => server.pid,
     /** Kills the server as a power cut would. */
     kill() {

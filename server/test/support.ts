@@ -4,6 +4,7 @@ import pg from 'pg';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import type { ImportView, JobView } from '@tribos/contract';
+import { fromTemplate } from '../../e2e/lib/template.mjs';
 import { createApp } from '../src/app/create.js';
 import { loadDemo, makeShop } from '../src/database/loadDemo.js';
 import { migrate } from '../src/database/migrate.js';
@@ -49,17 +50,15 @@ export async function asOwner(url: string, sql: string, values: unknown[] = []):
 
 export async function makeWorld(): Promise<World> {
   const name = `t_${v7().replaceAll('-', '')}`;
-  await asOwner(cluster(), `CREATE DATABASE ${name}`);
-  const owner = new URL(cluster());
-  owner.pathname = `/${name}`;
-  const ownerUrl = owner.href;
-  await migrate(ownerUrl);
-  await loadDemo(ownerUrl);
-  await makeShop(ownerUrl, {
-    name: 'Other shop',
-    people: [{ name: 'Sana Whitlock', email: 'sana@other.example', role: 'lead' }],
-    benches: ['Only bench'],
-    password: PASSWORD,
+  const ownerUrl = await fromTemplate(cluster(), name, 't_two_shops', async (empty) => {
+    await migrate(empty);
+    await loadDemo(empty);
+    await makeShop(empty, {
+      name: 'Other shop',
+      people: [{ name: 'Sana Whitlock', email: 'sana@other.example', role: 'lead' }],
+      benches: ['Only bench'],
+      password: PASSWORD,
+    });
   });
   const url = appUrl(ownerUrl);
   process.env['DATABASE_URL'] = url;

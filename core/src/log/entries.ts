@@ -203,6 +203,11 @@ export const CLOSING_ZERO = entryKind(
     read: (sent, context) => {
       const of = zeroOf(context, sent.zeroId, null);
       const instrument = context.instruments.find((i) => i.id === of.instrumentId);
+      if (of.importedBy !== null && context.importedBy === null)
+        throw new Refused(
+          '/zeroId',
+          'That zero was set on a gauge of a file: nobody here can find it again.',
+        );
       return { value: parsed(sent.text, readingContext({ unit: instrument?.unit ?? 'mm' }, true)).value };
     },
   },

@@ -91,16 +91,20 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
   const add = (kind: NextReadKind, uAfter: number, station: NextRead['station'], gauge: string): void =>
     void actions.push({ kind, u: uAfter, minutes: MINUTES[kind], station, gauge });
 
-  const inHand = behind.readings.at(-1)!.entry.instrumentId;
+  const last = behind.readings.at(-1)!.entry.instrumentId;
   const used = new Set(behind.readings.map((r) => r.entry.instrumentId));
   const own = file.instruments.filter(atHand);
-  if (behind.readings.length < MOST_REPEATS && own.some((i) => i.id === inHand)) {
+  const inHand = own.some((i) => i.id === last) ? last : null;
+  if (behind.readings.length < MOST_REPEATS && inHand !== null) {
     add('repeat', after(1), behind.station, inHand);
     add('five', after(5), behind.station, inHand);
   }
   if (item.because === 'unseen') {
     const third = thirdDirection(file, item);
-    if (third && !readings.places.has(placeKey(third))) add('third-direction', u * 0.75, third, inHand);
+    // Where the one it was read with is out of reach, the surest that is not.
+    const gauge = inHand ?? item.outlook[0]?.instrument.id;
+    if (third && gauge && !readings.places.has(placeKey(third)))
+      add('third-direction', u * 0.75, third, gauge);
   }
   for (const g of item.outlook)
     if (!used.has(g.instrument.id)) add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);

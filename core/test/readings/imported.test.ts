@@ -5,6 +5,8 @@ import {
   decidedText,
   importerOf,
   judgeJob,
+  nextReads,
+  readEntry,
   readJobFile,
   reportOf,
   takenAt,
@@ -20,6 +22,7 @@ const WALL = [
   ['77.012', '77.012', '77.012', '77.011'],
 ];
 const READ = [WALL, WALL];
+const NOW = '2026-03-02T08:00:00.000Z';
 const OWN = [...bores(READ), piston(0, '76.960'), piston(1, '76.960')];
 
 /** The same job as another shop's file brought it in. */
@@ -116,6 +119,47 @@ describe('what a file brought in', () => {
       expect(item.outlook.every((g) => atHand(g.instrument))).toBe(true);
   });
 
+  it('leads on with gauges of this shop alone, whatever it was read with', () => {
+    // Undecided, and read along two directions: more readings would help.
+    const near = bores([
+      [
+        ['77.104', '77.104'],
+        ['77.090', '77.090'],
+        ['77.080', '77.080'],
+      ],
+    ]);
+    const job = brought(jobFile(near));
+    const of = judgeJob(job);
+    const ways = of.items.flatMap((i) => nextReads(job, i, of.readings));
+    expect(ways.length).toBeGreaterThan(0);
+    const ours = new Set(job.instruments.filter(atHand).map((i) => i.id));
+    expect(ways.every((w) => ours.has(w.action.gauge))).toBe(true);
+  });
+
+  it('has its zeros found again by nobody here', () => {
+    const zero = {
+      ...HERE,
+      id: 'z',
+      kind: 'zero',
+      at: NOW,
+      by: 'Ben',
+      importedBy: 'Ann',
+      instrumentId: 'ring-set',
+    };
+    const read = (importedBy: string | null) =>
+      readEntry({ id: 'c', kind: 'closing-zero', at: NOW, zeroId: 'z', text: '0' } as never, {
+        received: null,
+        by: 'me',
+        importedBy,
+        engine: file.engine,
+        instruments: file.instruments,
+        known: () => zero as never,
+        found: () => new Set(),
+      });
+    expect(read('Ann').ok).toBe(true);
+    expect(read(null)).toMatchObject({ ok: false, path: '/zeroId' });
+  });
+
   it('is read back only as marked: its gauge with an entry of this shop is refused', () => {
     expect(readJobFile(JSON.parse(JSON.stringify(file)))).toMatchObject({ ok: true });
     const log = file.log.map((e, n) => (n === 0 ? { ...e, importedBy: null } : e));
@@ -132,7 +176,6 @@ describe('when an entry was made', () => {
     received,
     importedBy,
   });
-  const NOW = '2026-03-02T08:00:00.000Z';
 
   it.each([
     ['as typed, before it arrived', '2026-03-02T07:00:00.000Z', NOW, '2026-03-02T07:00:00.000Z'],
