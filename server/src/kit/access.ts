@@ -134,6 +134,6 @@ export class ScopeInterceptor implements NestInterceptor {
     const admit = (who: Who | null) => (request.who = admitted(who, needs));
     if (session === null) admit(null);
     const work = () => lastValueFrom(next.handle(), { defaultValue: undefined });
-    return from(this.scope.enter(session!, admit, work));
+    return from(this.scope.enter(session!, admit, work, request.method === 'GET'));
   }
 }

@@ -20,10 +20,15 @@ interface Inside {
 export class Opened extends Transaction {
   private answered: readonly unknown[] = [];
 
-  /** @param first SQL without anything bound: nothing of a request may stand in it but what was checked to be an id or a hash */
+  /**
+   * @param first     SQL without anything bound: nothing of a request may stand in it but what was checked to be
+   *                  an id or a hash
+   * @param readsOnly the database lets it write nothing
+   */
   constructor(
     sequelize: Sequelize,
     private readonly first: string,
+    readonly readsOnly: boolean,
   ) {
     super(sequelize, {});
   }
@@ -41,7 +46,9 @@ export class Opened extends Transaction {
 
   /** Called by Sequelize once there is a connection. */
   protected async begin(): Promise<void> {
-    const answers = await this.wire.query(`START TRANSACTION; ${this.first}`);
+    const answers = await this.wire.query(
+      `START TRANSACTION${this.readsOnly ? ' READ ONLY' : ''}; ${this.first}`,
+    );
     this.answered = (answers as readonly Answer[]).at(-1)!.rows;
   }
 

@@ -73,14 +73,21 @@ export class Scope {
 
   /**
    * The same for whoever holds a session, looked up on the way on which the transaction begins.
-   * @param session what it is known by
-   * @param admit   throws when they may not
+   * @param session   what it is known by
+   * @param admit     throws when they may not
+   * @param readsOnly nothing is written: it is answered without waiting for the end of its transaction
    */
-  enter<T>(session: Buffer, admit: (who: Who | null) => Who, work: () => Promise<T>): Promise<T> {
+  enter<T>(
+    session: Buffer,
+    admit: (who: Who | null) => Who,
+    work: () => Promise<T>,
+    readsOnly: boolean,
+  ): Promise<T> {
     return this.within<T, SessionRow>(
       `SELECT * FROM enter_shop('\\x${session.toString('hex')}')`,
       (row) => admit(row ? whoOf(row) : null),
       work,
+      readsOnly,
     );
   }
 
@@ -88,8 +95,9 @@ export class Scope {
     first: string,
     whoIs: (row: Row | undefined) => Who,
     work: () => Promise<T>,
+    readsOnly = false,
   ): Promise<T> {
-    const transaction = new Opened(this.sequelize, first);
+    const transaction = new Opened(this.sequelize, first, readsOnly);
     const now = new Map<string, unknown>(store.getStore() ?? []);
     return store.run(now, async () => {
       const [row] = await transaction.open<Row>();
@@ -106,7 +114,10 @@ export class Scope {
         await transaction.rollback().catch(() => undefined);
         throw error;
       }
-      await transaction.commit();
+      const end = transaction.commit();
+      // What was only read is answered, however it ends; Sequelize gives up a connection that fails.
+      if (readsOnly) end.catch(() => undefined);
+      else await end;
       return result;
     });
   }

@@ -125,8 +125,8 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
   const quiet = 'inline-flex min-h-11 items-center gap-1.5 px-2.5';
   return (
     <header className="no-print flex shrink-0 items-center gap-1 border-b border-rule px-3 text-body">
-      <Link to="/" className="mr-auto inline-flex min-h-11 items-center truncate px-2 text-soft">
-        {shop}
+      <Link to="/" className="mr-auto flex min-h-11 min-w-0 items-center px-2 text-soft">
+        <span className="truncate">{shop}</span>
       </Link>
       <button type="button" className={quiet} onClick={find}>
         <Search size={16} aria-hidden="true" /> Find
@@ -152,13 +152,13 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
         <span className="hidden lg:inline">bay light</span>
       </button>
       <LineState />
-      <span className="hidden px-2.5 text-right leading-tight sm:block">
+      <span className="hidden px-2.5 text-right leading-tight whitespace-nowrap sm:block">
         <span className="block">{name}</span>
         <span className="block text-small text-soft">{role}</span>
       </span>
       <button
         type="button"
-        className={`${quiet} text-blue underline underline-offset-4`}
+        className={`${quiet} whitespace-nowrap text-blue underline underline-offset-4`}
         onClick={() => void signOut()}
       >
         Sign out
