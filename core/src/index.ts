@@ -11,5 +11,6 @@ export * from './readings/index.js';
 export * from './bore/index.js';
 export * from './fit/index.js';
 export * from './routes/index.js';
+export * from './rings/index.js';
 export * from './practice/index.js';
 export * from './house/index.js';

@@ -1,0 +1,2 @@
+export * from './filing.js';
+export * from './leafToGo.js';
