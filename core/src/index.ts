@@ -12,5 +12,6 @@ export * from './bore/index.js';
 export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './rings/index.js';
+export * from './hone/index.js';
 export * from './practice/index.js';
 export * from './house/index.js';

@@ -1,7 +1,7 @@
 /**
  * Median of the last so many numbers, as they come: kept sorted, so that the next one costs a look-up and not a sort.
  *
- * @example const w = new MedianWindow(3); [5, 1, 9, 2].forEach((v) => w.add(v)); w.middle // 2
+ * @example [5, 1, 9, 2].reduce((w, v) => (w.add(v), w), new MedianWindow(3)).middle // 2
  */
 export class MedianWindow {
   /** As they came, the oldest first. */
