@@ -1,2 +1,3 @@
+export * from './clock.js';
 export * from './filing.js';
 export * from './leafToGo.js';
