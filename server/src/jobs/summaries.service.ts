@@ -16,8 +16,8 @@ import { JobModel, SummaryDueModel } from './models.js';
 const MOST_AT_ONCE = 20;
 /** Tables that verdicts rest on besides the job’s own; a change of them marks its jobs as due. */
 const RESTS_ON = ['engines', 'limits', 'kits', 'sheet_parts', 'instruments', 'studies', 'shops'];
-/** Readings follow one another: one summing up for those of a moment. */
-const WAIT_MS = 150;
+/** Readings follow one another: one summing up for those of a moment, and the next no sooner than that. */
+const WAIT_MS = 250;
 const AT_ONCE = 2;
 
 interface Due {
@@ -122,22 +122,22 @@ export class SummariesService implements OnApplicationBootstrap {
 
   /** Few at once, the shops in turn: what is written to a job while it waits is in the one summing up. */
   private async waited(due: Due, state: { again: boolean }): Promise<void> {
-    await setTimeout(WAIT_MS, undefined, { ref: false });
-    await this.turns.run(due.shopId, () => this.untilDone(due, state));
+    do {
+      await setTimeout(WAIT_MS, undefined, { ref: false });
+      await this.turns.run(due.shopId, () => this.sumUp(due, state));
+    } while (state.again);
   }
 
-  private async untilDone(due: Due, state: { again: boolean }): Promise<void> {
-    do {
-      state.again = false;
-      const { file, mark } = await this.scope.apart(due, async () => ({
-        file: await this.files.of(due.jobId),
-        mark: await this.markOf(due.jobId),
-      }));
-      const asked = { shopId: due.shopId, file, want: 'summary' } as const;
-      const { answer, missing } = await this.judging.now(asked);
-      await this.write(due, mark, answer, !missing);
-      if (missing && !state.again) await this.write(due, mark, await this.judging.whole(asked), true);
-    } while (state.again);
+  private async sumUp(due: Due, state: { again: boolean }): Promise<void> {
+    state.again = false;
+    const { file, mark } = await this.scope.apart(due, async () => ({
+      file: await this.files.of(due.jobId),
+      mark: await this.markOf(due.jobId),
+    }));
+    const asked = { shopId: due.shopId, file, want: 'summary' } as const;
+    const { answer, missing } = await this.judging.now(asked);
+    await this.write(due, mark, answer, !missing);
+    if (missing && !state.again) await this.write(due, mark, await this.judging.whole(asked), true);
   }
 
   /** Writes a summary where nothing was written to the job since; else it is summed up again. */
