@@ -1,6 +1,9 @@
+import { jest } from '@jest/globals';
+import { Logger } from '@nestjs/common';
 import { v7 } from 'uuid';
 import type { ImportView, JobView } from '@tribos/contract';
 import { judgeJob, verdictSentence } from '@tribos/core';
+import { BringIn } from '../src/exchange/bringIn.service.js';
 import {
   bringIn,
   importOf,
@@ -182,6 +185,28 @@ describe('a file on its way in', () => {
     expect(view).toMatchObject({ state: 'refused', jobId: null });
     expect(view.problem?.detail).toContain('Nothing was imported');
     expect(((await world.lead.get('/api/jobs')).body as { items: object[] }).items).toHaveLength(before);
+  });
+
+  it('that trips over something here says so, is not there in part, and is brought in when asked again', async () => {
+    const said = jest.spyOn(Logger.prototype, 'error').mockImplementation(() => undefined);
+    const bringIn = world.app.get(BringIn);
+    const keep = jest.spyOn(bringIn, 'keep').mockRejectedValueOnce(new Error('tripped'));
+    const text = JSON.stringify({ ...(await fileOf()), shop: { ...(await fileOf()).shop, name: 'Tripped' } });
+    const first = await importOf(world.lead, text);
+    expect(first).toMatchObject({ state: 'refused', jobId: null, problem: { code: 'unexpected' } });
+    expect(JSON.stringify(first)).not.toContain('tripped');
+    expect((await sendFile(world.lead, text).expect(202)).body.state).toBe('queued');
+    expect((await importOf(world.lead, text)).state).toBe('done');
+    keep.mockRestore();
+    said.mockRestore();
+  });
+
+  it('while the database is away waits, and is brought in when it is back', async () => {
+    const away = Object.assign(new Error('terminating connection'), { code: '57P01' });
+    const keep = jest.spyOn(world.app.get(BringIn), 'keep').mockRejectedValueOnce(away);
+    const view = await importOf(world.lead, JSON.stringify(await fileOf()));
+    expect([view.state, keep.mock.calls.length]).toEqual(['done', 2]);
+    keep.mockRestore();
   });
 
   it('is refused at the door when it is larger than said, or sent as something else', async () => {

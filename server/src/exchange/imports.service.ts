@@ -5,7 +5,7 @@ import { inHouse, printedDay, type JobFile } from '@tribos/core';
 import { Op } from 'sequelize';
 import { FilesService, hashOf } from '../files/index.js';
 import { JudgingService } from '../judging/index.js';
-import { notFound, ProblemError } from '../kit/problems.js';
+import { notFound, ProblemError, problemOf } from '../kit/problems.js';
 import { Queue } from '../kit/queue.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { BringIn } from './bringIn.service.js';
@@ -76,7 +76,7 @@ export class ImportsService implements OnApplicationBootstrap {
     } as const;
     // The same, sent twice at once, waits here for the first to be kept.
     await this.imports.bulkCreate([row], { ignoreDuplicates: true });
-    this.scope.afterCommit(() => this.order({ importId: id, who }));
+    await this.queue.add('import', { importId: id, who } satisfies Order);
     return this.view(id);
   }
 
@@ -108,18 +108,13 @@ export class ImportsService implements OnApplicationBootstrap {
     );
   }
 
-  private order(order: Order): void {
-    this.queue.add('import', order).catch((error: unknown) => {
-      // It stays queued in its table, and says so; asking again sends it again.
-      this.logger.warn(`import ${order.importId} waits: ${String(error)}`);
-    });
-  }
-
   /** Nothing is open while the file is read; it is kept in one transaction. */
   private async work({ importId, who }: Order): Promise<void> {
     const content = await this.scope.run(who, async () => {
       const row = await this.imports.findOne({ where: { id: importId } });
-      if (!row || row.state === 'done' || row.state === 'refused') return null;
+      // Asked for in a transaction that is not seen yet, or was given up: the queue tries again.
+      if (!row) throw new Error(`import ${importId} is not there`);
+      if (row.state === 'done' || row.state === 'refused') return null;
       await row.update({ state: 'working', progress: 0.1 });
       return this.files.content(row.fileHash);
     });
@@ -135,8 +130,11 @@ export class ImportsService implements OnApplicationBootstrap {
         await this.imports.update({ state: 'done', progress: 1, jobId }, { where: { id: importId } });
       });
     } catch (error) {
-      if (!(error instanceof ProblemError) || error.getStatus() >= 500) throw error;
-      const { code, detail, errors } = error.getResponse() as Problem;
+      const told = problemOf(error);
+      // What can only not be done now is done later.
+      if (told.getStatus() === 503) throw error;
+      if (told.getStatus() >= 500) this.logger.error(error);
+      const { code, detail, errors } = told.getResponse() as Problem;
       const problem = { code, detail, ...(errors ? { errors } : {}) };
       await this.say(who, importId, { state: 'refused', progress: 1, problem });
     }

@@ -153,7 +153,8 @@ function fromDatabase(error: DatabaseError): ProblemError | null {
   return null;
 }
 
-function toProblem(error: unknown): ProblemError {
+/** What went wrong, as it is told. */
+export function problemOf(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
   if (error instanceof QueueFull)
     return new ProblemError(
@@ -193,7 +194,7 @@ function toProblem(error: unknown): ProblemError {
 export class ProblemFilter implements ExceptionFilter {
   catch(error: unknown, host: ArgumentsHost): void {
     const response = host.switchToHttp().getResponse<Response>();
-    const problem = toProblem(error);
+    const problem = problemOf(error);
     const status = problem.getStatus();
     if (status >= HttpStatus.INTERNAL_SERVER_ERROR) console.error(error);
     if (response.headersSent) {

@@ -1,9 +1,17 @@
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import PgBoss from 'pg-boss';
 
-/** Long work, by the name of its queue, with what it needs to be found again. */
-export const QUEUES = ['report', 'import'] as const;
-export type QueueName = (typeof QUEUES)[number];
+/**
+ * Long work, by the name of its queue: seconds after which whoever took it is taken to be gone, and how often it is
+ * tried, two seconds apart. The next one to take it has to find what is done already.
+ */
+const HOW = {
+  report: { expireInSeconds: 120, retryLimit: 5, retryDelay: 2 },
+  // As long as a database is away, and then some.
+  import: { expireInSeconds: 60, retryLimit: 60, retryDelay: 2 },
+} as const;
+export type QueueName = keyof typeof HOW;
+export const QUEUES = Object.keys(HOW) as readonly QueueName[];
 
 const SCHEMA = 'queue';
 
@@ -55,7 +63,7 @@ export class Queue implements OnApplicationShutdown {
 
   async add(name: QueueName, data: object): Promise<void> {
     const boss = await this.started();
-    await boss.send(name, data, { retryLimit: 5, retryDelay: 1, expireInMinutes: 10 });
+    await boss.send(name, data, HOW[name]);
   }
 
   async onApplicationShutdown(): Promise<void> {
