@@ -20,6 +20,8 @@ const CORE = [
   ['bore'],
   ['fit'],
   ['routes'],
+  ['rings'],
+  ['hone'],
   ['practice'],
   ['house'],
 ].flat();

@@ -1,2 +1,3 @@
 export * from './hiddenBore.js';
 export * from './hiddenJob.js';
+export * from './hiddenRing.js';

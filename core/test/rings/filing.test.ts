@@ -1,6 +1,14 @@
 import fc from 'fast-check';
-import { mm, nextFiling, OutOfRange, seedOf, USUAL_CUT, xoshiro128ss } from '../../src/index.js';
-import { fileRing, type FilingShop } from './simulate.js';
+import {
+  fileRing,
+  mm,
+  nextFiling,
+  OutOfRange,
+  seedOf,
+  USUAL_CUT,
+  xoshiro128ss,
+  type FilingShop,
+} from '../../src/index.js';
 
 const USUAL = USUAL_CUT.file;
 /** As a shop knows a tool it has filed twenty rings with. */

@@ -1,4 +1,5 @@
-import { FEEL, nextFiling, type Cut, type FilingTry, type Random } from '../../src/index.js';
+import { FEEL, nextFiling, type Cut, type FilingTry } from '../rings/index.js';
+import type { Random } from '../statistics/index.js';
 
 /** A shop in which rings are filed: what its tool really takes off, and which leaves lie in its rack. */
 export interface FilingShop {
