@@ -4,10 +4,12 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router';
 import { router } from './app/router.js';
+import { answeredEarly } from './kit/early.js';
 import { keepSeen, restoreSeen } from './kit/keep.js';
 import { queryClient } from './kit/queries.js';
 
-await restoreSeen();
+// What the server says already need not wait for what this device remembers.
+await Promise.race([restoreSeen(), answeredEarly()]);
 keepSeen();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -42,7 +42,7 @@ export function StudyList({
                 look="quiet"
                 className="shrink-0"
                 disabled={save.isPending}
-                aria-label={`${retiredOn === null ? 'Retire' : 'Count again'}: study of ${by}, ${dayText(at)}, ${part}`}
+                aria-label={`${retiredOn === null ? 'Retire it' : 'Count it again'}: study of ${by}, ${dayText(at)}, ${part}`}
                 onClick={() => save.mutate({ id, retired: retiredOn === null })}
               >
                 {retiredOn === null ? 'Retire it' : 'Count it again'}
