@@ -4,9 +4,9 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
-import { v7 } from 'uuid';
 import { startWorld } from '../e2e/lib/world.mjs';
 import { openDirectory, removeCluster, startCluster } from '../scripts/lib/cluster.mjs';
+import { signedIn } from './lib/device.mjs';
 
 /**
  * How long a reading waits to be kept, at 1, 10 and 50 devices, each at a job of its own, while whole maps are
@@ -51,75 +51,39 @@ const cluster = await startCluster(dir, { connections: MOST_DEVICES + 40 });
 const world = await startWorld(cluster.url('postgres'));
 const pool = new pg.Pool({ connectionString: world.ownerUrl, max: MOST_DEVICES });
 try {
-  const session = await fetch(`${world.base}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email: 'tomasz@ternhollow.example', password: 'demo-bench-77' }),
-  });
-  const headers = {
-    cookie: session.headers.get('set-cookie').split(';')[0],
-    'content-type': 'application/json',
-  };
+  const device = await signedIn(world.base);
   const call = async (method, path, body) => {
-    const answer = await fetch(`${world.base}/api${path}`, {
-      method,
-      headers,
-      ...(body ? { body: JSON.stringify(body) } : {}),
-    });
-    const said = await answer.json();
-    if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${said.detail}`);
+    const { status, body: said } = await device.send(method, path, body);
+    if (status >= 400 || status === 0) throw new Error(`${method} ${path}: ${status} ${said?.detail}`);
     return said;
   };
   const { rows: jobs } = await pool.query(
     `SELECT id, shop_id, engine_id FROM jobs WHERE machine = 'Varrow 644 Twin'`,
   );
-  const model = await call('GET', `/jobs/${jobs[0].id}`);
-  const gauge = model.file.instruments.find((i) => i.name.startsWith('Bore gauge 1')).id;
-  const open = () =>
-    call('POST', '/jobs', {
-      id: v7(),
-      engineId: jobs[0].engine_id,
-      customer: 'Bench',
-      phone: '',
-      engineNumber: '',
-      use: '',
-      complaint: '',
-      bench: null,
-      promised: null,
-      plan: 'quick',
-      seized: false,
-      fittedPiston: null,
-    });
+  const open = () => device.openJob();
   const own = [];
-  for (let i = 0; i < 50; i += 1) own.push((await open()).file.job.id);
-  const { top, low } = model.file.engine.depths;
-  const entry = (depth, angle, text) => ({
-    id: v7(),
-    kind: 'reading',
-    at: new Date().toISOString(),
-    station: { part: 'bore', cylinder: 0, depth, angle },
-    instrumentId: gauge,
-    text,
-  });
-  const append = (job, e) => call('POST', `/jobs/${job}/log`, { entries: [e] });
+  for (let i = 0; i < MOST_DEVICES; i += 1) own.push(await open());
+  const append = (job, angle, text) =>
+    call('POST', `/jobs/${job.id}/log`, { entries: [device.reading(job, text, angle)] });
   const insert = async (job, n) => {
-    const e = entry(top, 0, '77.020');
+    const e = device.reading(job, '77.020');
     await pool.query(
       `INSERT INTO log_entries (shop_id, job_id, seq, id, kind, at, "by", body, previous_hash, hash)
        VALUES ($1, $2, $3, $4, 'reading', $5, 'bench', $6, $7, $7)`,
-      [jobs[0].shop_id, job, n, e.id, e.at, JSON.stringify(e), randomBytes(32)],
+      [jobs[0].shop_id, job.id, n, e.id, e.at, JSON.stringify(e), randomBytes(32)],
     );
   };
 
   let working = true;
   const worked = (async () => {
-    const { file } = await open();
-    for (const depth of [top, low])
-      for (const angle of [0, 90]) await append(file.job.id, entry(depth, angle, '77.020'));
+    const job = await open();
+    for (const angle of [0, 90]) await append(job, angle, '77.020');
+    const low = { ...job, depths: { ...job.depths, top: job.depths.low } };
+    for (const angle of [0, 90]) await append(low, angle, '77.020');
     let maps = 0;
     for (; working; maps += 1) {
-      await append(file.job.id, entry(top, 0, `77.0${10 + (maps % 20)}`));
-      await call('GET', `/jobs/${file.job.id}/verdicts`);
+      await append(job, 0, `77.0${10 + (maps % 20)}`);
+      await call('GET', `/jobs/${job.id}/verdicts`);
     }
     return maps;
   })();
@@ -128,13 +92,13 @@ try {
 
   // Bare inserts into jobs that nothing else reads, so that their made-up hashes are in nobody's way.
   const bare = [];
-  for (let i = 0; i < 50; i += 1) bare.push((await open()).file.job.id);
+  for (let i = 0; i < MOST_DEVICES; i += 1) bare.push(await open());
   let seq = 1;
   console.log(`${EACH} readings at each, while whole maps are worked\n`);
   for (const devices of [1, 10, 50]) {
     const [floors, times, gets, homes, lists] = [[], [], [], [], []];
     await spread(devices, EACH, (w) => timed(floors, () => insert(bare[w], (seq += 1))));
-    await spread(devices, EACH, (w) => timed(times, () => append(own[w], entry(top, 45, '77.021'))));
+    await spread(devices, EACH, (w) => timed(times, () => append(own[w], 45, '77.021')));
     const floor = say(`floor: the insert bare, ${devices} at once`, floors);
     say(`a reading appended, ${devices} at once`, times, floor);
     await spread(devices, EACH / 4, () => timed(gets, () => call('GET', `/jobs/${jobs[0].id}`)));

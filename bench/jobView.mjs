@@ -6,6 +6,7 @@ import pg from 'pg';
 import { By, openBrowser, signIn, until } from '../e2e/lib/browser.mjs';
 import { startWorld } from '../e2e/lib/world.mjs';
 import { openDirectory, removeCluster, startCluster } from '../scripts/lib/cluster.mjs';
+import { signedIn } from './lib/device.mjs';
 
 /**
  * The job view with many jobs in the database, as a ratio to the same queries run bare in the same run:
@@ -63,14 +64,8 @@ try {
     for (const [sql, values] of bare) await client.query(sql, values);
   });
 
-  const session = await fetch(`${world.base}/api/session`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ email: 'tomasz@ternhollow.example', password: 'demo-bench-77' }),
-  });
-  const headers = { cookie: session.headers.get('set-cookie').split(';')[0] };
-  const get = (path) =>
-    timed(ROUNDS, async () => (await fetch(`${world.base}/api${path}`, { headers })).json());
+  const device = await signedIn(world.base);
+  const get = (path) => timed(ROUNDS, () => device.send('GET', path));
   const api = await get(`/jobs/${job.id}`);
   const list = await get('/jobs');
   const search = await get('/jobs?search=varrow%2019999');

@@ -1,38 +1,23 @@
-import { useEffect, useRef, type ChangeEvent } from 'react';
+import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
-import { Button, LinkButton } from '../ui/index.js';
+import { Button, FileButton, LinkButton } from '../ui/index.js';
 import { MOST_FILE, useImport } from './useImport.js';
 
 /** Brings a job file in as a new job: says how far it is, what is wrong with it, or that it is in already. */
 export function ImportButton() {
-  const input = useRef<HTMLInputElement>(null);
   const navigate = useNavigate();
   const { bringIn, again, forget, progress, jobId, before, trouble } = useImport();
   useEffect(() => {
     if (jobId) void navigate(`/jobs/${jobId}`);
   }, [jobId, navigate]);
-  const take = (event: ChangeEvent<HTMLInputElement>) => {
-    const file = event.target.files?.[0];
-    event.target.value = '';
-    if (file) bringIn(file);
-  };
   const done = progress === null ? null : Math.round(progress * 100);
   return (
     <div className="grid justify-items-end">
-      <input
-        ref={input}
-        type="file"
-        accept="application/json,.json"
-        className="sr-only"
-        tabIndex={-1}
-        aria-label="Job file"
-        onChange={take}
-      />
       {done === null ? (
-        <Button onClick={() => input.current?.click()} title={`A job file of up to ${MOST_FILE}`}>
+        <FileButton label="Job file" title={`A job file of up to ${MOST_FILE}`} onFile={bringIn}>
           Import a job file
           <span className="text-small text-soft">to {MOST_FILE}</span>
-        </Button>
+        </FileButton>
       ) : (
         <p
           role="progressbar"

@@ -1,8 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
-import { useRef, type ChangeEvent } from 'react';
 import type { Fingerprint, FingerprintCheck } from '@tribos/contract';
 import { api } from '../kit/api.js';
-import { Button } from '../ui/index.js';
+import { Button, FileButton } from '../ui/index.js';
 
 function save(print: Fingerprint): void {
   const url = URL.createObjectURL(
@@ -25,7 +24,6 @@ async function read(file: File): Promise<unknown> {
 
 /** A fingerprint of the whole record, to be kept where nobody who changes it here can reach. */
 export function Fingerprints() {
-  const input = useRef<HTMLInputElement>(null);
   const make = useMutation({
     mutationFn: () => api.post<Fingerprint>('/record/fingerprint', {}),
     onSuccess: save,
@@ -34,11 +32,6 @@ export function Fingerprints() {
     mutationFn: async (file: File) =>
       api.post<FingerprintCheck>('/record/fingerprint/check', await read(file)),
   });
-  const take = (event: ChangeEvent<HTMLInputElement>) => {
-    const file = event.target.files?.[0];
-    event.target.value = '';
-    if (file) check.mutate(file);
-  };
   return (
     <section className="grid content-start gap-2 bg-sheet p-4" aria-label="Fingerprints">
       <h2 className="font-semibold">Proof kept outside</h2>
@@ -50,18 +43,9 @@ export function Fingerprints() {
         <Button look="brass" disabled={make.isPending} onClick={() => make.mutate()}>
           Save today’s fingerprint
         </Button>
-        <input
-          ref={input}
-          type="file"
-          accept="application/json,.json"
-          className="sr-only"
-          tabIndex={-1}
-          aria-label="Fingerprint"
-          onChange={take}
-        />
-        <Button disabled={check.isPending} onClick={() => input.current?.click()}>
+        <FileButton label="Fingerprint" disabled={check.isPending} onFile={(file) => check.mutate(file)}>
           Check one
-        </Button>
+        </FileButton>
       </p>
       {make.isSuccess && !make.isPending && (
         <p role="status" className="text-small text-soft">

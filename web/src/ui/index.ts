@@ -1,5 +1,6 @@
 export { Button } from './Button.js';
 export { CheckField, SelectField, TextArea, TextField } from './Field.js';
+export { FileButton } from './FileButton.js';
 export { Page } from './Page.js';
 export { ScribedScale } from './ScribedScale.js';
 export { Sheet } from './Sheet.js';
