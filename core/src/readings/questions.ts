@@ -86,7 +86,7 @@ export function questionsFor(
     instrument,
     nominal: nominalOf(file, e.station),
     neighbours,
-    u: Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
+    u: () => Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
     offGaugeHeight: kind.beside?.(e.station) ?? false,
     ...(zero
       ? {

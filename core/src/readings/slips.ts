@@ -40,8 +40,8 @@ export interface SlipContext {
   readonly nominal: Nanometres;
   /** Standing readings of the same part, the one in question left out. */
   readonly neighbours: Beside;
-  /** Standard uncertainty of the difference to a neighbour, nm. */
-  readonly u: number;
+  /** Standard uncertainty of the difference to a neighbour, nm; asked for only where a question hangs on it. */
+  readonly u: () => number;
   /** Off the maker's gauge height, across the wrong axis: kept, not used. */
   readonly offGaugeHeight?: boolean;
   /** Comparator mode: the size set, the deviation typed (in the sense of the bore) and the dial's travel, nm. */
@@ -67,7 +67,7 @@ const bare = (text: string): string =>
  * @returns the most serious first
  */
 export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] {
-  const { instrument, nominal, neighbours, u, show } = context;
+  const { instrument, nominal, neighbours, show } = context;
   const questions: SlipQuestion[] = [];
   const near = (value: number) => Math.abs(value / nominal - 1) <= NEAR;
   const asked = (code: SlipCode, sentence: string, instead: string | null, holds: boolean): SlipQuestion => ({
@@ -101,9 +101,11 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
   const at = neighbours.count > 0 ? neighbours.middle : nominal;
   const off = reading.value - at;
   // With nothing beside it the nominal stands in, and the wear an old engine may show has to be let through.
-  const slack = neighbours.count > 0 ? Math.max(3 * u, 0.04 * NM_PER.mm) : 0.2 * NM_PER.mm;
+  const slack = () => (neighbours.count > 0 ? Math.max(3 * context.u(), 0.04 * NM_PER.mm) : 0.2 * NM_PER.mm);
   for (const system of ['mm', 'in'] as const) {
-    if (system !== instrument.unit || Math.abs(Math.abs(off) - TURN[system]) > slack) continue;
+    const short = Math.abs(Math.abs(off) - TURN[system]);
+    // Nearer to where it is expected than to a turn away from it: no turn was missed.
+    if (system !== instrument.unit || short > TURN[system] / 2 || short > slack()) continue;
     const corrected = nm(reading.value - Math.sign(off) * TURN[system]);
     const text = `${toDecimal(corrected, system, system === 'mm' ? 3 : 4)} ${system}`;
     ask(
@@ -150,7 +152,7 @@ function deviationSlips(
   asked: (code: SlipCode, sentence: string, instead: string | null, holds: boolean) => SlipQuestion,
 ): SlipQuestion[] {
   const { zero, deviation, travel } = context.deviation!;
-  const { neighbours, u } = context;
+  const { neighbours } = context;
   if (travel !== null && Math.abs(deviation) > travel)
     return [
       asked(
@@ -162,7 +164,11 @@ function deviationSlips(
     ];
   if (neighbours.count < 2 || deviation === 0) return [];
   const at = neighbours.middle;
-  const fits = (value: number) => Math.abs(value - at) <= 3 * u;
+  const away = (value: number) => Math.abs(value - at);
+  // As shown it lies no farther off than turned round: turning it cannot be what makes it fit.
+  if (away(zero + deviation) <= away(zero - deviation)) return [];
+  const u = context.u();
+  const fits = (value: number) => away(value) <= 3 * u;
   if (fits(zero + deviation) || !fits(zero - deviation)) return [];
   const turned = /^[-−–]/u.test(reading.text.trim())
     ? reading.text.trim().replace(/^[-−–]/u, '+')

@@ -19,7 +19,7 @@ const context = (over: Partial<SlipContext> = {}): SlipContext => ({
   instrument: RING,
   nominal: mm(77),
   neighbours: besideOf(near),
-  u: um(4),
+  u: () => um(4),
   show: 'mm',
   ...over,
 });
