@@ -46,6 +46,7 @@ export function findingItems(file: JobFile, cylinder: number, found: readonly Fi
         progress: { read: 1, planned: 1 },
         gauges: [],
         depth: finding.place?.depth ?? null,
+        ownWay: false,
       },
     ];
   });

@@ -197,6 +197,7 @@ export function clearanceItems(
       leaves: {
         low: of.bracket.low,
         high: of.bracket.high,
+        boundOnly: true,
         p: (s, limit) => leafConformance(of.bracket, s, limit, leafModel(of)),
       },
       blockedBy: apart ? 'conflict' : null,

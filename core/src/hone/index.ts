@@ -1,1 +1,3 @@
 export * from './crossHatch.js';
+export * from './hatchEntry.js';
+export * from './room.js';

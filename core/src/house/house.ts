@@ -12,14 +12,16 @@ import {
   type LogEntry,
   type PlaceKind,
 } from '../log/index.js';
+import { hone } from '../hone/index.js';
 import { readings } from '../readings/index.js';
+import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
-export const HOUSE: readonly Room[] = [readings, bore, fit, routes];
+export const HOUSE: readonly Room[] = [readings, bore, fit, routes, rings, hone];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
 

@@ -13,7 +13,7 @@ import {
   text,
   type Shape,
 } from '../shape/index.js';
-import { EXPANSION, FEATURE_KEYS, type SheetPart } from '../specs/index.js';
+import { EXPANSION, FEATURE_KEYS, SOURCE, type SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 import { HOUSE, kindsOf, sheetsOf } from './house.js';
 
@@ -21,16 +21,6 @@ const material = oneOf(...Object.keys(EXPANSION));
 const wall = oneOf('iron-sleeve', 'plated', 'chrome');
 const state = oneOf('new', 'service');
 const feature = oneOf(...FEATURE_KEYS);
-
-const source = object({
-  type: oneOf('engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'),
-  party: name,
-  document: name,
-  page: name,
-  revision: name,
-  enteredBy: name,
-  checkedBy: orNull(name),
-});
 
 const figure = orNull(number(-1e9, 1e9));
 
@@ -46,7 +36,7 @@ const limit = object(
       {},
       { yearFrom: integer(1900, 2200), yearTo: integer(1900, 2200), code: name, wall, use: name },
     ),
-    source,
+    source: SOURCE,
   },
   {
     rows: list(object({ below: orNull(number(0, 1e12)), low: number(0, 1e9) }), 1, 50),

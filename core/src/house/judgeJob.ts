@@ -13,6 +13,7 @@ import { combineVerdicts, type Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import type { FindingEntry, Score } from '../log/index.js';
 import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
+import type { RingAction } from '../rings/index.js';
 import { kitsOf, type KitComparison, type RouteAction } from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
@@ -30,7 +31,7 @@ import {
 import { HOUSE, inHouse } from './house.js';
 
 /** The one thing to do now. A room may bring kinds of its own besides these. */
-export type NextAction = ReadingAction | FitAction | RouteAction;
+export type NextAction = ReadingAction | FitAction | RouteAction | RingAction;
 
 /** What a tick of the run sheet shows. */
 export interface StationMark {
@@ -46,6 +47,8 @@ export interface Judgement {
   readonly items: readonly Figure[];
   /** The same verdicts, one list a cylinder. */
   readonly itemsOf: readonly (readonly Figure[])[];
+  /** Those judged at a station, one list a cylinder. */
+  readonly itemsAt: (station: string) => readonly (readonly Figure[])[];
   readonly bores: readonly BoreState[];
   readonly readings: ReadingsState;
   readonly kits: KitComparison;
@@ -96,13 +99,15 @@ export const askWith = (unit: LengthUnit, spreadOf: SpreadOf): Ask => ({
 });
 
 /** Lists of the same figures are the same list, so that what shows them is not drawn anew. */
-const lists = new WeakMap<Figure, readonly Figure[]>();
-function sameList(now: readonly Figure[]): readonly Figure[] {
+const lists = new WeakMap<Figure, Map<string, readonly Figure[]>>();
+function sameList(now: readonly Figure[], of = ''): readonly Figure[] {
   const first = now[0];
   if (!first) return now;
-  const before = lists.get(first);
+  const known = lists.get(first) ?? new Map<string, readonly Figure[]>();
+  lists.set(first, known);
+  const before = known.get(of);
   if (before?.length === now.length && before.every((f, i) => f === now[i])) return before;
-  lists.set(first, now);
+  known.set(of, now);
   return now;
 }
 
@@ -163,12 +168,27 @@ export function judgePrepared(
   const byRoom = new Map(rooms.map((r) => [r, r.figures?.(file, ask) ?? []]));
   const all = [...byRoom.values()].flat();
   const itemsOf = file.engine.cylinders.map((_, i) => sameList(all.filter((f) => cylinderOf(f) === i)));
+  const at = new Map<string, readonly (readonly Figure[])[]>();
+  const itemsAt = (station: string) => {
+    const here = rooms.filter((r) => r.station === station).flatMap((r) => byRoom.get(r) ?? []);
+    const lists =
+      at.get(station) ??
+      file.engine.cylinders.map((_, i) =>
+        sameList(
+          here.filter((f) => cylinderOf(f) === i),
+          station,
+        ),
+      );
+    at.set(station, lists);
+    return lists;
+  };
   const items = [...itemsOf.flat(), ...all.filter((f) => cylinderOf(f) === null)];
   const found: Found = { figures: items };
   return {
     ...prepared,
     items,
     itemsOf,
+    itemsAt,
     kits: kitsOf(file, found, ask),
     next: mostPressing(file, found, ask, rooms) as NextAction,
     steps: rooms.flatMap((r) => r.steps?.(file) ?? []),

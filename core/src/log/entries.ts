@@ -22,6 +22,7 @@ import {
   type EntryOf,
 } from './entryKind.js';
 import { angle, cylinder, length, size, typed } from './fields.js';
+import { FILED } from './filed.js';
 import type { GapPlace, SizePlace } from './place.js';
 import { overPlaces, shapeOfPlaces, type AnyPlace, type PlaceKind } from './placeKind.js';
 import { LOG_PLACES } from './places/index.js';
@@ -300,6 +301,7 @@ export const LOG_KINDS = {
   measured: [READING, LEAF, ZERO, CLOSING_ZERO, TAKE_BACK, ANSWER],
   found: [FINDING],
   done: [WORK_DONE, NOTE],
+  filed: [FILED],
 } as const;
 type LogKind = (typeof LOG_KINDS)[keyof typeof LOG_KINDS][number];
 

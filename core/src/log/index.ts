@@ -2,6 +2,7 @@ export * from './arrival.js';
 export * from './entries.js';
 export * from './entryKind.js';
 export * from './fields.js';
+export * from './filed.js';
 export * from './findings.js';
 export * from './place.js';
 export * from './placeKind.js';

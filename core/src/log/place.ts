@@ -34,11 +34,21 @@ export const PIN_BORE = object({ part: oneOf('pin-bore'), cylinder });
 export const SMALL_END = object({ part: oneOf('small-end'), cylinder });
 /** Leaves beside the bare piston in its bore, on the thrust axis: the total clearance. */
 export const CLEARANCE = object({ part: oneOf('clearance'), cylinder, kit: orNull(ref('kit')) });
+/** Rings of a pack that have a gap of their own; an expander has none. */
+export const GAPPED_RINGS = ['top', 'second', 'upper-rail', 'lower-rail'] as const;
+export type GappedRing = (typeof GAPPED_RINGS)[number];
+export const RING_NAMES: Record<GappedRing, string> = {
+  top: 'top ring',
+  second: 'second ring',
+  'upper-rail': 'upper rail',
+  'lower-rail': 'lower rail',
+};
+
 /** A ring squared in the bore, its gap by leaves. */
 export const RING_GAP = object({
   part: oneOf('ring-gap'),
   cylinder,
-  ring: oneOf('top', 'second'),
+  ring: oneOf(...GAPPED_RINGS),
   depth: size,
 });
 

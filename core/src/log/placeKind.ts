@@ -44,6 +44,11 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   readonly on: (place: P, engine: EngineSpec) => void;
   /** Whether work done after a reading has opened the place again. */
   readonly reopenedBy: (place: P, work: WorkEntry) => boolean;
+  /**
+   * Whether an entry after a leaf was tried has widened a gap: what went before still goes, what did not may.
+   * Absent where nothing only widens it.
+   */
+  readonly widenedBy?: (place: P, entry: AnyEntry) => boolean;
   /** What tells its thing from others of its part; readings of one thing are each other's neighbours. */
   readonly thing: (place: P) => string;
   /** Its words, cylinder first: `left · 38 mm · thrust`. */

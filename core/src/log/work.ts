@@ -36,6 +36,7 @@ const HEAD: readonly Reopened[] = ['deck', 'squish', 'compression', 'port-timing
 
 const TABLE = {
   honed: { name: 'honed', reopens: NEW_WALL, wall: 'resized' },
+  brushed: { name: 'cleaned with a nylon brush', reopens: ['wash'] },
   bored: { name: 'bored and honed', reopens: NEW_WALL, wall: 'renewed' },
   replated: { name: 'replated', reopens: NEW_WALL, wall: 'renewed' },
   sleeved: { name: 'sleeved', reopens: NEW_WALL, wall: 'renewed' },

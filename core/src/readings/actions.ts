@@ -62,7 +62,8 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
     return [headline, ...more, todo].filter(Boolean).join(' ');
   };
   const common = { station: 'measure', at: null } as const;
-  const undecided = () => figures.filter((i) => i.state === 'undecided' && i.because !== 'unread');
+  const undecided = () =>
+    figures.filter((i) => i.state === 'undecided' && i.because !== 'unread' && !i.ownWay);
   const find: Partial<Record<Offer['urgency'], () => ReadingAction | null>> = {
     answer: () => {
       const question = readings.questions[0];

@@ -10,6 +10,7 @@ export * from './plan.js';
 export * from './putAsideSentences.js';
 export * from './questions.js';
 export * from './readingTable.js';
+export * from './reopening.js';
 export * from './report.js';
 export * from './room.js';
 export * from './settle.js';

@@ -6,7 +6,7 @@ import {
   type LeafBracket,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, type JobFile } from '../job/index.js';
+import { benchOf, placeKindOf, type JobFile } from '../job/index.js';
 import {
   placeKey,
   standing,
@@ -191,6 +191,17 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
   };
 }
 
+/** Tries that still bound a gap: once it was widened, what did not go before says nothing any more. */
+export function standingTries(file: JobFile, tries: readonly LeafEntry[]): readonly LeafEntry[] {
+  const station = tries[0]!.station;
+  const widened = placeKindOf(file, station).widenedBy;
+  if (!widened) return tries;
+  const last = file.log.findLastIndex((e) => widened(station, e));
+  if (last < 0) return tries;
+  const since = new Set(file.log.slice(last + 1).map((e) => e.id));
+  return tries.filter((t) => t.answer === 'goes' || since.has(t.id));
+}
+
 function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {
   const gaps = new Map<string, GapState>();
   const tried = standingLeaves(file.log).filter((l) => !setAside.has(l.id));
@@ -200,7 +211,7 @@ function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<str
       station: tries[0]!.station,
       key,
       tries,
-      bracket: leafBracket(tries),
+      bracket: leafBracket(standingTries(file, tries)),
       tolerance: Math.max(...used.map((u) => u.of.maxError * (calibrationOverdue(u.of, u.at) ? 2 : 1))),
       overdue: used.some((u) => calibrationOverdue(u.of, u.at)),
     });

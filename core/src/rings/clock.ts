@@ -3,6 +3,13 @@ const { abs } = Math;
 /** Rings of a pack whose gaps are set to an angle, top first. */
 export const CLOCKED = ['top', 'second', 'upper-rail', 'expander', 'lower-rail'] as const;
 export type Clocked = (typeof CLOCKED)[number];
+export const CLOCKED_NAMES: Record<Clocked, string> = {
+  top: 'top ring',
+  second: 'second ring',
+  'upper-rail': 'upper rail',
+  expander: 'expander',
+  'lower-rail': 'lower rail',
+};
 
 /** Angle of each gap from the piston's mark, clockwise seen from above, degrees; what a pack has not is left out. */
 export type Clock = Readonly<Partial<Record<Clocked, number>>>;

@@ -1,10 +1,7 @@
 import { OutOfRange } from '../errors.js';
+import type { FilingTool } from '../log/index.js';
 
 const { floor, max, min } = Math;
-
-/** What a ring is filed with; a pass is turns of a bench grinder or strokes of a hand file. */
-export const FILING_TOOLS = { grinder: 'bench grinder', file: 'hand file' } as const;
-export type FilingTool = keyof typeof FILING_TOOLS;
 
 /** What one turn or stroke takes off a gap, as far as it is known. */
 export interface Cut {

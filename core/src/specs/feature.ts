@@ -51,6 +51,7 @@ export const FEATURES = {
     under: 'seizure',
   },
   'ring.groove.top': length('Top groove clearance', 'piston', 'wear', 'seizure'),
+  'ring.groove.second': length('Second groove clearance', 'piston', 'wear', 'seizure'),
   'crank.rod-side': length('Rod side clearance', 'engine', 'wear', 'seizure'),
   'crank.journal': length('Crank journal', 'engine', 'seizure', 'wear'),
   'crank.journal-clearance': length('Journal clearance', 'engine', 'wear', 'seizure'),

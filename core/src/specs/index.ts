@@ -8,4 +8,5 @@ export * from './material.js';
 export * from './ports.js';
 export * from './sheetPart.js';
 export * from './signed.js';
+export * from './sourceShape.js';
 export * from './state.js';

@@ -4,8 +4,8 @@ import type { EngineSpec, Port } from './engine.js';
 /** A diameter at θ is the diameter at θ + 180. */
 export const halfTurn = (angle: number): number => ((angle % 180) + 180) % 180;
 
-/** A contact needs this much wall beside a window. */
-const CLEAR_OF_PORT = um(1500);
+/** A contact, or the end of a ring, needs this much wall beside a window. */
+export const CLEAR_OF_PORT = um(1500);
 
 const turn = (angle: number): number => ((angle % 360) + 360) % 360;
 
@@ -27,6 +27,28 @@ export function isBlocked(
       depth >= port.roof - CLEAR_OF_PORT &&
       depth <= port.floor + CLEAR_OF_PORT &&
       (inside(angle, port, grow) || inside(angle + 180, port, grow)),
+  );
+}
+
+/**
+ * The window a point of the wall lies in or too near to; null on solid wall.
+ * @param angle clockwise from the engine's zero, seen from above, degrees
+ * @param clear wall that has to be left beside the point along the circle, nm
+ * @param depth from the deck, nm; null for anywhere a ring passes
+ */
+export function windowNear(
+  engine: Pick<EngineSpec, 'ports' | 'bore'>,
+  angle: number,
+  clear: number,
+  depth: Nanometres | null,
+): Port | null {
+  const grow = ((clear / (engine.bore / 2)) * 180) / Math.PI;
+  return (
+    engine.ports.find(
+      (port) =>
+        (depth === null || (depth >= port.roof - CLEAR_OF_PORT && depth <= port.floor + CLEAR_OF_PORT)) &&
+        inside(angle, port, grow),
+    ) ?? null
   );
 }
 

@@ -29,7 +29,11 @@ export type Because =
   /** A shop rule and the sheet leave no range between them. */
   | 'contradiction'
   /** A mark whose depth nobody knows. */
-  | 'finding';
+  | 'finding'
+  /** Taken on a part that may still have been warm. */
+  | 'warm'
+  /** Its limit hangs on a reading that is not there. */
+  | 'needs-bore';
 
 export type Caveat =
   | 'two-directions'
@@ -39,6 +43,7 @@ export type Caveat =
   | 'kept-repeat'
   | 'override'
   | 'leaves'
+  | 'bridged'
   /** It rests on something a file brought in. */
   | 'imported';
 
@@ -123,6 +128,8 @@ export interface Figure {
   readonly gauges: readonly string[];
   /** Depth at which it was found, nm. */
   readonly depth: number | null;
+  /** Its own room says what settles it, and offers it. */
+  readonly ownWay: boolean;
 }
 
 export const consequenceOf = (feature: FeatureKey, side: 'max' | 'min'): Consequence => {

@@ -54,7 +54,13 @@ export interface ToJudge {
     readonly low: number | null;
     readonly high: number | null;
     readonly p: (side: 'max' | 'min', limit: number) => number | null;
+    /** They say nothing of where more room may be: a maximum can be shown to be passed, never to be kept. */
+    readonly boundOnly?: true;
   };
+  /** Its name among the figures of its subject, where a feature has several: two rails of one limit. */
+  readonly named?: string;
+  /** Its own room says what settles it; no other gauge, no repeat does. */
+  readonly ownWay?: boolean;
   /** Asks what the shop's gauges could say about this one size. */
   readonly outlook?: Pick<Parameters<typeof whichDecides>[0], 'of' | 'part' | 'material'>;
 }
@@ -101,13 +107,15 @@ function outcome(
   if (!found) return { state: governed.status === 'none' ? 'noLimit' : 'undecided', because: 'unread' };
   if (governed.status === 'ask') return { state: 'undecided', because: 'ask-limit' };
   if (governed.status === 'contradiction') return { state: 'undecided', because: 'contradiction' };
+  if (input.blockedBy === 'needs-bore') return { state: 'undecided', because: 'needs-bore' };
   if (limitAt === null) return { state: 'noLimit', because: null };
   if (p === null)
     return { state: 'undecided', because: input.blockedBy ?? (input.leaves ? 'leaves' : 'gauge') };
   const consequence = consequenceOf(input.feature, input.side);
   const decided = decide(p, consequence, file.shop.rules, tail ?? p);
   // The leaf rests on one wall and bridges the curve: however it goes, more room may be elsewhere.
-  const state = input.leaves && input.side === 'max' && decided === 'within' ? 'undecided' : decided;
+  const state =
+    input.leaves?.boundOnly && input.side === 'max' && decided === 'within' ? 'undecided' : decided;
   // What is read can already be too much; what is not read yet can never make it enough.
   if (state === 'beyond' && !NEVER_BEYOND.has(input.blockedBy)) return { state, because: null };
   if (input.blockedBy) return { state: 'undecided', because: input.blockedBy };
@@ -128,6 +136,7 @@ const NEVER_BEYOND: ReadonlySet<Because | null> = new Set([
   'conflict',
   'wrong-axis',
   'outlier',
+  'warm',
 ] as const);
 
 const weakestFirst = (instruments: readonly Instrument[]): Instrument[] =>
@@ -173,12 +182,13 @@ export function judgeValue(file: JobFile, input: ToJudge): Figure {
   if (limit?.source.checkedBy === null) caveats.add('unchecked');
   if (governed.status === 'governed' && governed.overridden) caveats.add('override');
   if (leaves) caveats.add('leaves');
+  if (leaves?.boundOnly) caveats.add('bridged');
   // What a file brought in was read with gauges of the file.
   if (input.instruments.some((i) => i.importedBy !== null)) caveats.add('imported');
   const band = input.given && limit ? limit : fresh.status === 'governed' ? fresh.limit : null;
 
   return {
-    key: `${subjectKey(input.subject)}:${input.feature}:${input.side}`,
+    key: `${subjectKey(input.subject)}:${input.named ?? input.feature}:${input.side}`,
     subject: input.subject,
     dimension: featureInfo(input.feature).dimension,
     feature: input.feature,
@@ -214,5 +224,6 @@ export function judgeValue(file: JobFile, input: ToJudge): Figure {
     progress: input.progress,
     gauges: weakestFirst(input.instruments).map((i) => i.name),
     depth: input.depth,
+    ownWay: input.ownWay ?? false,
   };
 }

@@ -22,7 +22,8 @@ const CAVEATS: Record<Caveat, string> = {
   'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
   override: 'A lead has overridden the governing limit.',
   imported: 'It rests on readings or findings that a file brought in: nobody of this shop took them.',
-  leaves: 'By leaves: a bracket, not a size. The true clearance is up to 0.025 mm more than the leaf says.',
+  leaves: 'By leaves: a bracket, not a size.',
+  bridged: 'A leaf bridges the curve: the true clearance is up to 0.025 mm more than it says.',
 };
 
 /** What a verdict is about: `Left bore`. */
@@ -42,7 +43,9 @@ export const subject = (file: JobFile, item: Figure): string => {
       ? 'wall'
       : item.feature === 'clearance'
         ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
-        : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+        : item.feature.startsWith('ring.')
+          ? item.title.toLowerCase()
+          : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
   return file.engine.cylinders.length === 1 || at === null ? capital(name) : `${cylinder} ${name}`;
 };
 
@@ -125,6 +128,7 @@ const BEYOND: Partial<Record<FeatureKey | 'finding', Record<Figure['side'], stri
 function todo(item: Figure): string | null {
   switch (item.because) {
     case 'unread':
+      return item.ownWay ? 'Square it and try the leaf that has to go.' : 'Read the rest of the plan.';
     case 'incomplete':
       return 'Read the rest of the plan.';
     case 'question':
@@ -148,7 +152,13 @@ function todo(item: Figure): string | null {
     case 'ask-limit':
       return 'Say which engine this is, so that its limit is known.';
     case 'leaves':
-      return 'Try the leaves between, or measure bore and piston.';
+      return item.ownWay
+        ? 'Try the leaf that has to go.'
+        : 'Try the leaves between, or measure bore and piston.';
+    case 'warm':
+      return 'Try it again once the wall is as cold as the bench, or write down how warm it is.';
+    case 'needs-bore':
+      return 'Read the bore where the ring is checked.';
     case 'gauge': {
       const surer = item.outlook.find((g) => g.state !== 'undecided');
       return surer
@@ -165,6 +175,8 @@ function todo(item: Figure): string | null {
       ? 'Another cylinder: see Decide.'
       : 'Replate or another cylinder: see Decide.';
   if (item.limit?.source.type === 'machinist') return 'Back to the machinist with these readings.';
+  if (item.feature.startsWith('ring.gap'))
+    return item.side === 'min' ? 'File it on and try again.' : 'Another ring: filing only ever opens a gap.';
   return BEYOND[item.feature]?.[item.side] || 'Renew the part.';
 }
 
@@ -198,6 +210,11 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
       `${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim(),
     );
 
+  if (item.because === 'unread' && item.feature.startsWith('ring.'))
+    return {
+      headline: `${who} is not tried yet.`,
+      details: item.governing.status === 'none' ? [item.governing.why] : details,
+    };
   if (item.because === 'unread') {
     const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
     return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
@@ -282,6 +299,13 @@ function leafSentence(who: string, item: Figure, unit: LengthUnit, details: stri
       headline: `${who}: leaves and gauges disagree, or a leaf goes that should not. Square it and try again.`,
       details,
     };
+  if (item.because === 'warm')
+    return {
+      headline: `${who}: tried soon after the wash, in a wall whose warmth nobody took. A warm wall reads wide.`,
+      details,
+    };
+  if (item.because === 'needs-bore' && item.governing.status === 'none')
+    return { headline: `${who}: ${between}; ${item.governing.why}`, details };
   if (item.limitAt === null) return { headline: `${who}: ${between}; no limit on file.`, details };
   const limit = `${item.side === 'max' ? 'maximum' : 'minimum'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}`;
   const says =
@@ -290,7 +314,7 @@ function leafSentence(who: string, item: Figure, unit: LengthUnit, details: stri
       : item.state === 'beyond'
         ? `is past its ${limit}`
         : `is not proved against its ${limit}`;
-  if (item.side === 'max' && item.state === 'undecided')
+  if (item.side === 'max' && item.state === 'undecided' && item.caveats.includes('bridged'))
     details.push('A leaf can show that a maximum is passed, never that it is kept: measure bore and piston.');
   return { headline: `${who} ${says}: ${between}.`, details };
 }

@@ -1,4 +1,5 @@
 import type { EngineSpec, Port } from '@tribos/core';
+import { fourStroke, pack, ringPacks, twoStroke } from './rings.js';
 import { depths, kit, line, mm, pair, type Sheet } from './sheet.js';
 
 const maker = (
@@ -43,6 +44,8 @@ export const drumlin386: EngineSpec = {
   limits: [
     ...pair(atvManual, atv, '3-18', 'bore', [84.0, 84.015], 84.09),
     line(lintel, atv, '1', 'clearance', 'new', [0.0014, 0.0022]),
+    line(lintel, atv, '2', 'ring.gap.top', 'new', [0.01, 0.018]),
+    line(lintel, atv, '2', 'ring.gap.rail', 'new', [0.008, 0.028]),
   ],
   kits: [
     kit(atv, 'Lintel', 'standard', 0, 83.962, 'cast-high-silicon', 11),
@@ -51,6 +54,15 @@ export const drumlin386: EngineSpec = {
     kit(atv, 'Lintel', '+0.75', 0.75, 84.712, 'cast-high-silicon', 11),
     kit(atv, 'Lintel', '+1.00', 1.0, 84.962, 'cast-high-silicon', 11),
   ],
+  parts: ringPacks(
+    pack(
+      lintel,
+      '2',
+      'Lintel',
+      fourStroke(['top', 1.2, 'rectangular', 'chromed', 'L'], ['second', 1.5, 'taper', 'bare iron', 'L2']),
+      ['IN', 180],
+    ),
+  ),
 };
 
 const youth = 'Drumlin 212 Y';
@@ -79,6 +91,22 @@ export const drumlin212: EngineSpec = {
     line(youthManual, youth, '2-14', 'setup.squish', 'new', [1.05, 1.35]),
   ],
   kits: [kit(youth, 'Drumlin', 'standard', 0, 62.74, 'cast-high-silicon', 14)],
+  parts: ringPacks(
+    pack(
+      youthManual,
+      '2-11',
+      'Drumlin',
+      twoStroke(['top', 1.5, 'keystone', 'chromed', 'D'], ['second', 1.5, 'rectangular', 'bare iron', 'D']),
+      ['arrow', 0],
+      {
+        pegs: [
+          { ring: 'top', angle: 150 },
+          { ring: 'second', angle: 210 },
+        ],
+        gapDepth: [16, 'deck'],
+      },
+    ),
+  ),
 };
 
 const sled = 'Kaldera 620 Twin';
@@ -108,6 +136,24 @@ export const kaldera620: EngineSpec = {
     line(sledManual, sled, '5-9', 'setup.squish', 'new', [1.35, 1.65]),
   ],
   kits: [kit(sled, 'Corrie', 'Corrie matched pair', 0, 76.288, 'forged-2618', 20)],
+  parts: ringPacks(
+    pack(
+      sledKit,
+      '2',
+      'Corrie',
+      twoStroke(
+        ['top', 1.2, 'semi-keystone', 'chromed', 'C'],
+        ['second', 1.2, 'semi-keystone', 'chromed', 'C'],
+      ),
+      ['arrow', 0],
+      {
+        pegs: [
+          { ring: 'top', angle: 150 },
+          { ring: 'second', angle: 210 },
+        ],
+      },
+    ),
+  ),
 };
 
 const pwc = 'Pellworm 720';
@@ -132,6 +178,8 @@ export const pellworm720: EngineSpec = {
   limits: [
     ...pair(pwcManual, pwc, '3-4', 'bore', [81.0, 81.02], 81.09),
     ...pair(pwcManual, pwc, '3-5', 'clearance', [0.08, 0.11], 0.18),
+    ...pair(pwcManual, pwc, '3-6', 'ring.gap.top', [0.25, 0.4], 0.75),
+    ...pair(pwcManual, pwc, '3-6', 'ring.gap.second', [0.25, 0.4], 0.75),
     line(pwcManual, pwc, '3-12', 'crank.leak-pressure', 'new', [0.45, null], { unit: 'bar' }),
     line(pwcManual, pwc, '3-12', 'crank.leak-rate', 'service', [null, 0.03], { unit: 'bar/min' }),
   ],
@@ -141,6 +189,21 @@ export const pellworm720: EngineSpec = {
     kit(pwc, 'Pellworm', '+0.50', 0.5, 81.415, 'cast-high-silicon', 15),
     kit(pwc, 'Pellworm', '+1.00', 1.0, 81.915, 'cast-high-silicon', 15),
   ],
+  parts: ringPacks(
+    pack(
+      pwcManual,
+      '3-7',
+      'Pellworm',
+      twoStroke(['top', 2.0, 'rectangular', 'chromed', 'P'], ['second', 2.0, 'rectangular', 'chromed', 'P']),
+      ['arrow', 0],
+      {
+        pegs: [
+          { ring: 'top', angle: 155 },
+          { ring: 'second', angle: 205 },
+        ],
+      },
+    ),
+  ),
 };
 
 const saw = 'Brask 59';
@@ -167,15 +230,22 @@ export const brask59: EngineSpec = {
   limits: [
     ...pair(sawManual, saw, '6', 'bore', [45.2, 45.212], 45.23),
     line(sawManual, saw, '6', 'clearance', 'new', [0.04, 0.07]),
-    line(ashgate, saw, '1', 'ring.gap.top', 'new', [null, 0.6], {
+    line(ashgate, saw, '1', 'ring.gap.top', 'service', [null, 0.62], { unchecked: true }),
+    line(ashgate, saw, '1', 'ring.gap.top', 'new', [null, 0.62], {
       rows: [
-        { below: 40, low: mm(0.15) },
-        { below: 60, low: mm(0.19) },
-        { below: 80, low: mm(0.23) },
-        { below: null, low: mm(0.28) },
+        { below: 40, low: mm(0.16) },
+        { below: 60, low: mm(0.21) },
+        { below: 80, low: mm(0.26) },
+        { below: null, low: mm(0.31) },
       ],
       unchecked: true,
     }),
   ],
   kits: [kit(saw, 'Brask', 'standard', 0, 45.145, 'cast-high-silicon', 8)],
+  parts: ringPacks(
+    pack(ashgate, '1', 'Brask', twoStroke(['top', 1.2, 'rectangular', 'chromed', null]), ['arrow', 0], {
+      maker: 'Ashgate',
+      pegs: [{ ring: 'top', angle: 180 }],
+    }),
+  ),
 };

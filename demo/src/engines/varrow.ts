@@ -1,4 +1,5 @@
 import type { EngineSpec } from '@tribos/core';
+import { fourStroke, pack, ringPacks } from './rings.js';
 import { depths, kit, line, mm, pair, type Sheet } from './sheet.js';
 
 const common = {
@@ -66,6 +67,20 @@ export const varrow644: EngineSpec = {
     kit(twin, 'Varrow', '+0.50', 0.5, 77.467, 'cast-high-silicon', 10),
     kit(twin, 'Varrow', '+1.00', 1.0, 77.967, 'cast-high-silicon', 10),
   ],
+  parts: ringPacks(
+    pack(
+      twinManual,
+      '4-16',
+      'Varrow',
+      fourStroke(['top', 1.2, 'barrel', 'chromed', 'T1'], ['second', 1.5, 'taper', 'bare iron', 'T2']),
+      ['dot', 0],
+      {
+        clock: { top: 0, second: 180, 'upper-rail': 60, expander: 120, 'lower-rail': 300 },
+        gapDepth: [20, 'deck'],
+        hatch: 45,
+      },
+    ),
+  ),
 };
 
 const mx = 'Varrow 312 MX';
@@ -101,6 +116,22 @@ export const varrow312: EngineSpec = {
     kit(mx, 'Corrie', 'Corrie forged', 0, 78.94, 'forged-2618', 12),
     kit(mx, 'Corrie', 'Corrie 82 mm', 3, 81.94, 'forged-2618', 12),
   ],
+  parts: ringPacks(
+    pack(
+      mxManual,
+      '7-6',
+      'Varrow',
+      fourStroke(['top', 1.0, 'barrel', 'chromed', 'A'], ['second', 1.2, 'taper', 'bare iron', 'A2']),
+      ['arrow', 180],
+    ),
+    pack(
+      corrieSheet,
+      '3',
+      'Corrie',
+      fourStroke(['top', 0.9, 'barrel', 'nitrided', 'CR1'], ['second', 1.2, 'taper', 'bare iron', 'CR2']),
+      ['arrow', 180],
+    ),
+  ),
 };
 
 const four = 'Varrow 744 Four';
@@ -121,6 +152,19 @@ export const varrow744: EngineSpec = {
     ...pair(fourManual, four, '6-11', 'crank.journal-clearance', [0.02, 0.044], 0.08),
     ...pair(fourManual, four, '6-9', 'crank.run-out', [null, 0.02], 0.05),
     line(fourManual, four, '6-9', 'crank.end-float', 'new', [0.08, 0.2]),
+    ...pair(fourManual, four, '6-16', 'ring.gap.top', [0.15, 0.28], 0.5),
+    ...pair(fourManual, four, '6-16', 'ring.gap.second', [0.25, 0.4], 0.6),
+    line(fourManual, four, '6-16', 'ring.gap.rail', 'new', [0.2, 0.7]),
   ],
   kits: [],
+  parts: ringPacks(
+    pack(
+      fourManual,
+      '6-17',
+      'Varrow',
+      fourStroke(['top', 0.8, 'barrel', 'chromed', 'R'], ['second', 1.0, 'taper', 'bare iron', 'RN']),
+      ['dot', 0],
+      { gapDepth: [15, 'deck'] },
+    ),
+  ),
 };

@@ -2,6 +2,8 @@ import {
   borePlan,
   mm,
   readEntry,
+  type AnyEntry,
+  type EntryKind,
   type Decision,
   type EngineSpec,
   type FindingKind,
@@ -9,6 +11,7 @@ import {
   type JobFacts,
   type LogEntry,
   type NewEntry,
+  type SentEntry,
   type GapPlace,
   type LeafAnswer,
   type Nanometres,
@@ -31,6 +34,8 @@ type Typed = readonly (string | null)[];
 /** Writes a log the way a technician would have typed it, one reading every twenty seconds. */
 export class LogBook {
   readonly log: LogEntry[] = [];
+  /** Minutes nothing was written in. */
+  private idle = 0;
 
   constructor(
     private readonly engine: EngineSpec,
@@ -43,12 +48,12 @@ export class LogBook {
     const n = this.log.length;
     return {
       id: `entry-${n + 1}`,
-      at: new Date(this.start.getTime() + n * 20_000).toISOString(),
+      at: new Date(this.start.getTime() + n * 20_000 + this.idle * 60_000).toISOString(),
     };
   }
 
   /** Keeps an entry as the server would read it. */
-  private keep(body: NewEntry): this {
+  private keep(body: NewEntry | SentEntry): this {
     const read = readEntry(body, {
       received: body.at,
       by: this.by,
@@ -105,6 +110,20 @@ export class LogBook {
       for (const text of rows[i]!.split(' ')) this.read(s.station, instrumentId, text, this.lastZero());
     });
     return this;
+  }
+
+  /** Something else was done meanwhile: a washed wall grows cold. */
+  wait(minutes: number): this {
+    this.idle += minutes;
+    return this;
+  }
+
+  /** An entry of any kind, as a screen would send it. */
+  entry<E extends AnyEntry, B extends { readonly id: string; readonly at: string }>(
+    kind: EntryKind<E, B>,
+    fields: Omit<B, 'id' | 'at' | 'kind'>,
+  ): this {
+    return this.keep({ ...fields, ...this.base(), kind: kind.kind });
   }
 
   leaf(station: GapPlace, thickness: number, answer: LeafAnswer): this {

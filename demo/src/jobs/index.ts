@@ -1,4 +1,14 @@
-import { um, type Instrument, type Thermal } from '@tribos/core';
+import {
+  FILED,
+  FREE_SLIDE,
+  mm,
+  RING_CARD,
+  RING_STEP,
+  um,
+  type GappedRing,
+  type Instrument,
+  type Thermal,
+} from '@tribos/core';
 import {
   brask59,
   drumlin212,
@@ -18,6 +28,11 @@ const DAY = 86_400_000;
 const day = (now: Date, away: number): string =>
   new Date(now.getTime() + away * DAY).toISOString().slice(0, 10);
 const twenty: Thermal = { celsius: 20, measured: true, sameBench: true, cylinder: null, piston: null };
+
+const CORRIE = 'varrow-312-mx.corrie.corrie-forged';
+const corrieRing = (ring: GappedRing) => ({ cylinder: 0, pack: 'Corrie', ring });
+/** A ring of the forged kit, where this bore is smallest. */
+const ringGap = (ring: GappedRing) => ({ part: 'ring-gap', cylinder: 0, ring, depth: mm(70) }) as const;
 
 const PLUS_50 = 'pellworm-720.pellworm.plus-0-50';
 
@@ -140,7 +155,25 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
       createdDaysAgo: 9,
       log: book(varrow312, 2, tomasz)
         .bore(0, 'usual', 'bore-gauge-1', ['79.008', '79.006', '79.007', '79.006', '79.006', '79.005'])
-        .piston(0, 'varrow-312-mx.corrie.corrie-forged', 'mic-75-100', '78.940').log,
+        .piston(0, CORRIE, 'mic-75-100', '78.940')
+        .wait(14 * 60)
+        .entry(FREE_SLIDE, { cylinder: 0, slides: 'freely' })
+        .work('brushed', 0, null, null, 'Nylon brush, 45°, mineral honing fluid.')
+        .work('washed', 0)
+        .wait(40)
+        .entry(RING_CARD, { ...corrieRing('top'), height: mm(0.9), section: 'barrel', mark: 'up' })
+        .entry(RING_CARD, { ...corrieRing('second'), height: mm(1.2), section: 'taper', mark: 'up' })
+        .entry(RING_STEP, { cylinder: 0, ring: 'top', what: 'squared' })
+        .leaf(ringGap('top'), 0.35, 'does-not')
+        .leaf(ringGap('top'), 0.22, 'goes')
+        .leaf(ringGap('top'), 0.25, 'does-not')
+        .entry(FILED, { cylinder: 0, ring: 'top', tool: 'grinder', strokes: 12 })
+        .entry(RING_STEP, { cylinder: 0, ring: 'top', what: 'deburred' })
+        .entry(RING_STEP, { cylinder: 0, ring: 'top', what: 'washed' })
+        .entry(RING_STEP, { cylinder: 0, ring: 'top', what: 'squared' })
+        .leaf(ringGap('top'), 0.35, 'does-not')
+        .leaf(ringGap('top'), 0.28, 'goes')
+        .leaf(ringGap('top'), 0.3, 'drags').log,
       decisions: [
         {
           id: 'decision-1',
@@ -148,7 +181,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           by: 'Mirela Okafor-Lind',
           importedBy: null,
           route: 'fit',
-          kitId: 'varrow-312-mx.corrie.corrie-forged',
+          kitId: CORRIE,
           reason: 'The customer brought the forged kit; its own sheet governs clearance and gaps.',
         },
       ],
@@ -178,7 +211,15 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.05, 'goes')
         .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.08, 'does-not')
         .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.06, 'goes')
-        .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.07, 'drags').log,
+        .leaf({ part: 'clearance', cylinder: 0, kit: null }, 0.07, 'drags')
+        .work('ports-eased', 0, null, null, 'Burr at the intake edge dressed, 0.2 mm by hand; edge only.')
+        .work('washed', 0)
+        .wait(45)
+        .read({ part: 'bore', cylinder: 0, depth: mm(42), angle: 0 }, 'calliper', '45.21')
+        .leaf({ part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(11) }, 0.25, 'goes')
+        .leaf({ part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(11) }, 0.4, 'does-not')
+        .leaf({ part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(11) }, 0.3, 'goes')
+        .leaf({ part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(11) }, 0.35, 'drags').log,
       decisions: [],
     },
     {

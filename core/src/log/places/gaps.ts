@@ -1,5 +1,7 @@
 import { depthText, nm } from '../../units/index.js';
-import { CLEARANCE, RING_GAP } from '../place.js';
+import type { AnyEntry } from '../entryKind.js';
+import type { FiledEntry } from '../filed.js';
+import { CLEARANCE, RING_GAP, RING_NAMES } from '../place.js';
 import { placeKind } from '../placeKind.js';
 import { opens } from '../work.js';
 import { cylinderName, onCylinder, onKit, onWall, pistonName } from './onSheet.js';
@@ -21,6 +23,9 @@ export const clearancePlace = placeKind({
   feeds: (s) => `${s.cylinder}:clearance:min`,
 });
 
+// By its name: the kind itself is read from places.
+const isFiled = (e: AnyEntry): e is FiledEntry => e.kind === 'filed';
+
 export const ringGapPlace = placeKind({
   ...ofLeaves,
   part: 'ring-gap',
@@ -30,12 +35,13 @@ export const ringGapPlace = placeKind({
     onWall(engine, s.depth);
   },
   reopenedBy: (s, work) => opens(work, 'ring-gap', s.cylinder),
+  widenedBy: (s, e) => isFiled(e) && e.cylinder === s.cylinder && e.ring === s.ring,
   thing: (s) => `ring-gap:${s.cylinder}`,
   named: (s, engine, unit) => [
     cylinderName(engine, s.cylinder),
-    `${s.ring} ring gap`,
+    `${RING_NAMES[s.ring]} gap`,
     depthText(s.depth, unit),
   ],
   nominal: () => nm(300_000),
-  feeds: (s) => `${s.cylinder}:clearance:min`,
+  feeds: (s) => `${s.cylinder}:ring.gap.${s.ring}:min`,
 });

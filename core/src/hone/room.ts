@@ -1,0 +1,32 @@
+import { whoOf } from '../specs/index.js';
+import { printedDay, type Room } from '../verdicts/index.js';
+import { HATCH, HONING_TOOLS } from './hatchEntry.js';
+
+/** Finishing the wall: what it may have, at which pace. */
+export const hone: Room = {
+  name: 'hone',
+  station: 'prepare',
+  entries: [HATCH],
+  report: (file) => {
+    const rows = HATCH.in(file.log).map((e) => [
+      file.engine.cylinders[e.cylinder] ?? '',
+      HONING_TOOLS[e.tool],
+      e.angle === null ? '' : `${e.angle}°`,
+      e.rpm === null || e.cycles === null ? '' : `${e.rpm} rpm, ${Math.round(e.cycles)} cycles a minute`,
+      e.text,
+      `${whoOf(e)}, ${printedDay(e.at)}`,
+    ]);
+    return rows.length === 0
+      ? []
+      : [
+          {
+            key: 'hone',
+            title: 'Walls finished',
+            blocks: [
+              { kind: 'table', heads: ['cylinder', 'with', 'cross-hatch', 'pace', 'fluid, why', 'by'], rows },
+            ],
+          },
+        ];
+  },
+  cautions: ['Wash until a white cloth stays white, then oil at once: grit left in a wall laps the rings.'],
+};

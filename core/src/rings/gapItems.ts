@@ -1,0 +1,197 @@
+import { calibrationOverdue, instrumentOf } from '../gauges/index.js';
+import { standingDecision, fittedPiston, wallOf, type JobFile } from '../job/index.js';
+import {
+  GAPPED_RINGS,
+  placeKey,
+  RING_NAMES,
+  takenAt,
+  type GappedRing,
+  type RingGapPlace,
+} from '../log/index.js';
+import { readingsOf, type GapState } from '../readings/index.js';
+import { depthText, nm, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
+import {
+  capital,
+  judgeValue,
+  ofCylinder,
+  type Because,
+  type Figure,
+  type WorkingLine,
+} from '../verdicts/index.js';
+import { GAP_FEATURES } from './gapRule.js';
+import { gapTarget, schoolText, type GapTarget } from './gapTarget.js';
+import { gapWarmth, maybeWarm, warmthMargin } from './gapWarmth.js';
+import { gapped, packOf } from './pack.js';
+
+/** Where one ring's gap is tried. */
+export const gapPlace = (cylinder: number, ring: GappedRing, depth: Nanometres): RingGapPlace => ({
+  part: 'ring-gap',
+  cylinder,
+  ring,
+  depth,
+});
+
+/**
+ * Whether rings of a cylinder are being made ready: the way out is decided, and what it makes of wall and piston is
+ * there.
+ */
+export function isPreparing(file: JobFile, cylinder: number): boolean {
+  const decision = standingDecision(file);
+  return (
+    decision !== null &&
+    (decision.route === 'reuse' || fittedPiston(file, cylinder).renewed || wallOf(file, cylinder) !== null)
+  );
+}
+
+/** Rings of a cylinder whose gap is asked for or was tried, top first. */
+export function askedRings(file: JobFile, cylinder: number): readonly GappedRing[] {
+  const pack = packOf(file, cylinder);
+  const own = pack && isPreparing(file, cylinder) ? gapped(pack) : [];
+  const tried = new Set(
+    [...readingsOf(file, 'mm').gaps.values()].flatMap(({ station: s }) =>
+      s.part === 'ring-gap' && s.cylinder === cylinder ? [s.ring] : [],
+    ),
+  );
+  return GAPPED_RINGS.filter((r) => own.includes(r) || tried.has(r));
+}
+
+/** What the leaves left of a ring's gap at one depth, brought to 20 °C. */
+export interface GapAtTwenty {
+  readonly gap: GapState;
+  /** nm */
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly shift: number;
+}
+
+export function gapAt(
+  file: JobFile,
+  cylinder: number,
+  ring: GappedRing,
+  depth: Nanometres,
+): GapAtTwenty | null {
+  const gap = readingsOf(file, 'mm').gaps.get(placeKey(gapPlace(cylinder, ring, depth)));
+  if (!gap) return null;
+  const { shift } = gapWarmth(file, file.engine.bore);
+  const { low, high } = gap.bracket;
+  return { gap, low: low === null ? null : low - shift, high: high === null ? null : high - shift, shift };
+}
+
+/** Whether the gap keeps its minimum: by the leaf that goes, never by one that drags. */
+export const passes = (of: Pick<GapAtTwenty, 'low'>, least: number, margin: number): boolean =>
+  of.low !== null && of.low - margin >= least;
+
+const text = (label: string, said: string | null): WorkingLine[] =>
+  said === null ? [] : [{ kind: 'text', label, text: said }];
+
+/** Verdicts on one ring's gap: the least it may be, and the most. */
+function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
+  const { cylinder, ring, depths } = target;
+  const warmth = gapWarmth(file, file.engine.bore);
+  const margin = warmthMargin(file, warmth);
+  return (['min', 'max'] as const).flatMap((side) => {
+    const depth = side === 'min' ? depths.least : depths.most;
+    const at = gapAt(file, cylinder, ring, depth);
+    const tries = at?.gap.tries ?? [];
+    // Silent about a maximum: said once there is a gap to say it of.
+    if (side === 'max' && target.max.status === 'none' && !at) return [];
+    const blockedBy: Because | null = at?.gap.bracket.contradicts
+      ? 'conflict'
+      : maybeWarm(file, cylinder, tries)
+        ? 'warm'
+        : side === 'min' && target.needsBore
+          ? 'needs-bore'
+          : null;
+    const instruments = [...new Set(tries.map((t) => t.instrumentId))].map((id) => instrumentOf(file, id));
+    const given = side === 'min' ? target.min : target.max;
+    return judgeValue(file, {
+      subject: ofCylinder(cylinder),
+      feature: GAP_FEATURES[ring][0]!,
+      named: `ring.gap.${ring}`,
+      ownWay: true,
+      side,
+      title: capital(`${RING_NAMES[ring]} gap`),
+      of: null,
+      states: ['new'],
+      given,
+      ...(at
+        ? {
+            leaves: {
+              low: at.low,
+              high: at.high,
+              p: (s, limit) => {
+                if (at.gap.bracket.contradicts) return null;
+                if (s === 'min')
+                  return passes(at, limit, margin)
+                    ? 1
+                    : at.high !== null && at.high + margin <= limit
+                      ? 0
+                      : null;
+                return at.low !== null && at.low - margin > limit
+                  ? 0
+                  : at.high !== null && at.high + margin <= limit
+                    ? 1
+                    : null;
+              },
+            },
+          }
+        : {}),
+      progress: { read: at ? 1 : 0, planned: 1 },
+      blockedBy,
+      caveats: tries.some((t) => calibrationOverdue(instrumentOf(file, t.instrumentId), takenAt(t)))
+        ? ['overdue']
+        : [],
+      working: [
+        ...text('checked', depths.why(unit)),
+        ...(side === 'min' && target.bore.mean !== null && target.working(unit) !== null
+          ? [
+              {
+                kind: 'length' as const,
+                label: 'mean bore there, at 20 °C, rounded up',
+                value: target.bore.mean,
+                at: target.bore.depth,
+              },
+            ]
+          : []),
+        ...text('minimum', side === 'min' ? target.working(unit) : null),
+        ...(Math.round(warmth.shift) !== 0
+          ? text(
+              'warmth',
+              `reads ${withUnit(nm(warmth.shift), { unit, step: 1_000 })} wide; brought to 20 °C`,
+            )
+          : []),
+        ...(margin > 0
+          ? text('warmth', `not known nearer than ±${withUnit(nm(margin), { unit, step: 1_000 })}`)
+          : []),
+        ...text('passes by', side === 'min' ? 'the leaf that goes; a drag is no pass' : null),
+        ...(side === 'min'
+          ? target.others.map((o) => ({
+              kind: 'text' as const,
+              label: 'other rule',
+              text: schoolText(o, target, unit),
+            }))
+          : []),
+      ],
+      step: 10_000,
+      instruments,
+      depth,
+      at: tries.at(-1)?.at ?? '',
+    });
+  });
+}
+
+/** Whether a gap is open to more than twice what it has to be, where no maximum is on file. */
+export function isWide(file: JobFile, target: GapTarget): boolean {
+  const at = gapAt(file, target.cylinder, target.ring, target.depths.most);
+  return target.high === null && target.low !== null && at?.low != null && at.low > 2 * target.low;
+}
+
+/** Verdicts on the gaps of every ring that is asked for. */
+export const gapItems = (file: JobFile, cylinder: number, unit: LengthUnit): Figure[] =>
+  askedRings(file, cylinder).flatMap((ring) => ofRing(file, gapTarget(file, cylinder, ring), unit));
+
+/** Where a gap is tried, in words. */
+export const gapDepthText = ({ depths }: Pick<GapTarget, 'depths'>, unit: LengthUnit): string =>
+  depths.least === depths.most
+    ? depthText(depths.least, unit)
+    : `${depthText(depths.least, unit)} and ${depthText(depths.most, unit)}`;

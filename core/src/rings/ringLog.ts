@@ -1,0 +1,112 @@
+import { leafBracket, type LeafBracket } from '../gauges/index.js';
+import { derived, type JobFile } from '../job/index.js';
+import {
+  FILED,
+  placeKey,
+  type FiledEntry,
+  type FilingTool,
+  type GappedRing,
+  type LeafEntry,
+} from '../log/index.js';
+import { readingsOf } from '../readings/index.js';
+import type { Nanometres } from '../units/index.js';
+import { gapPlace } from './gapItems.js';
+import { ringsSince } from './pack.js';
+import {
+  RING_CARD,
+  RING_CLOCK,
+  RING_STEP,
+  type RingCard,
+  type RingClock,
+  type RingStep,
+} from './ringEntries.js';
+
+/** One thing that happened to a ring. */
+export type RingEvent = LeafEntry | FiledEntry | RingStep | RingCard;
+
+/** A ring between two passes: filed so often, and what the leaves said since. */
+export interface RingState {
+  /** Turns or strokes so far. */
+  readonly strokes: number;
+  readonly tool: FilingTool | null;
+  readonly by: string | null;
+  /** Of the leaves tried in this state; what went before still goes. */
+  readonly bracket: LeafBracket;
+  readonly tries: readonly LeafEntry[];
+}
+
+/** Everything done with one ring since it came to hand, in order. */
+export interface RingHistory {
+  readonly events: readonly RingEvent[];
+  readonly states: readonly RingState[];
+  readonly filed: readonly FiledEntry[];
+  readonly card: RingCard | null;
+}
+
+const ofRing = derived((file: JobFile) => {
+  const index = new Map(file.log.map((e, i) => [e.id, i]));
+  const standing = new Set(
+    [...readingsOf(file, 'mm').gaps.values()].flatMap((g) => g.tries.map((t) => t.id)),
+  );
+  const known = new Map<string, RingHistory>();
+  return (cylinder: number, ring: GappedRing, depth: Nanometres): RingHistory => {
+    const at = placeKey(gapPlace(cylinder, ring, depth));
+    const before = known.get(at);
+    if (before) return before;
+    const since = ringsSince(file, cylinder);
+    const own = (e: { readonly id: string; readonly cylinder: number; readonly ring: string }) =>
+      e.cylinder === cylinder && e.ring === ring && index.get(e.id)! > since;
+    const tries = file.log.filter(
+      (e): e is LeafEntry => e.kind === 'leaf' && standing.has(e.id) && placeKey(e.station) === at,
+    );
+    const filed = FILED.in(file.log).filter(own);
+    const cards = RING_CARD.in(file.log).filter(own);
+    const events = [...tries, ...filed, ...RING_STEP.in(file.log).filter(own), ...cards].sort(
+      (a, b) => index.get(a.id)! - index.get(b.id)!,
+    );
+    const history = { events, states: statesOf(events), filed, card: cards.at(-1) ?? null };
+    known.set(at, history);
+    return history;
+  };
+});
+
+function statesOf(events: readonly RingEvent[]): RingState[] {
+  const states: RingState[] = [];
+  let went: LeafEntry[] = [];
+  let now: { strokes: number; tool: FilingTool | null; by: string | null; tries: LeafEntry[] } = {
+    strokes: 0,
+    tool: null,
+    by: null,
+    tries: [],
+  };
+  const close = (): void => {
+    states.push({ ...now, bracket: leafBracket([...went, ...now.tries]) });
+    went = [...went, ...now.tries.filter((t) => t.answer === 'goes')];
+  };
+  for (const e of events) {
+    if (e.kind === 'leaf') now.tries.push(e);
+    if (e.kind !== 'filed') continue;
+    close();
+    now = { strokes: now.strokes + e.strokes, tool: e.tool, by: e.by, tries: [] };
+  }
+  close();
+  return states;
+}
+
+/** What was done with a ring at the depth its minimum is checked. */
+export const ringHistory = (
+  file: JobFile,
+  cylinder: number,
+  ring: GappedRing,
+  depth: Nanometres,
+): RingHistory => ofRing(file)(cylinder, ring, depth);
+
+/** The clock of a cylinder that stands: set after its rings came to hand. */
+export function clockOf(file: JobFile, cylinder: number): RingClock | null {
+  const since = ringsSince(file, cylinder);
+  return (
+    RING_CLOCK.in(file.log).findLast(
+      (e) => e.cylinder === cylinder && file.log.findIndex((x) => x.id === e.id) > since,
+    ) ?? null
+  );
+}
