@@ -38,6 +38,11 @@ describe('the run sheet', () => {
   });
 
   it('gives every station an address, the first one the job’s own', () => {
-    expect(ids.map((id) => stationPath('j', id))).toEqual(['/jobs/j', '/jobs/j/decide', '/jobs/j/hand-over']);
+    expect(ids.map((id) => stationPath('j', id))).toEqual([
+      '/jobs/j',
+      '/jobs/j/decide',
+      '/jobs/j/prepare',
+      '/jobs/j/hand-over',
+    ]);
   });
 });

@@ -1,3 +1,4 @@
+import { OutOfRange } from '../errors.js';
 import type { Instrument } from '../gauges/index.js';
 import {
   id,
@@ -61,6 +62,9 @@ type Entry<K extends string, F extends Fields> = {
 type Around = 'received' | 'by' | 'importedBy';
 const AROUND: readonly string[] = ['received', 'by', 'importedBy'] satisfies Around[];
 
+/** What every entry has, in the order it is published: no kind may have a field of such a name. */
+const COMMON: readonly string[] = ['id', 'at', 'received', 'by', 'importedBy', 'kind'];
+
 type Body<K extends string, F extends Fields, A extends keyof F, O extends keyof F> = Omit<
   Entry<K, F>,
   Around | A | O
@@ -112,6 +116,8 @@ export function entryKind<
     ) => [A] extends [never] ? void : OfFields<Pick<F, A>>;
   } = {},
 ): EntryKind<Entry<K, F>, Body<K, F, A, O>> {
+  const own = COMMON.find((k) => k in fields);
+  if (own) throw new OutOfRange(`field of the ${kind} entry`, own, 'a name that no entry has already');
   const added: readonly string[] = how.added ?? [];
   const optional: readonly string[] = how.optional ?? [];
   const pick = (keep: (k: string) => boolean): Fields =>
@@ -153,10 +159,7 @@ export function entryKind<
       const entry = { ...whole, ...more } as unknown as Readonly<Record<string, unknown>>;
       // In the order it is described, whatever order it was sent in.
       return Object.fromEntries(
-        ['id', 'at', 'received', 'by', 'importedBy', 'kind', ...Object.keys(fields)].map((k) => [
-          k,
-          entry[k],
-        ]),
+        [...COMMON, ...Object.keys(fields)].map((k) => [k, entry[k]]),
       ) as unknown as Entry<K, F>;
     },
     renamed: (entry, naming) =>

@@ -1,5 +1,5 @@
 import { pistonAsked, type JobFile, type PlanName } from '../job/index.js';
-import { placeKey, type BorePlace, type PistonPlace, type SizePlace } from '../log/index.js';
+import { placeKey, type AnyPlace, type BorePlace, type PistonPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 
@@ -71,15 +71,19 @@ export const walkOf = (file: JobFile): SizePlace[] =>
   walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
 
 /** Next unread station of the walk after a given one, wrapping round; null when all are read. */
-export function nextPlace(
-  places: readonly SizePlace[],
-  readings: { readonly places: ReadonlyMap<string, unknown> },
+export function nextPlace<P extends AnyPlace>(
+  places: readonly P[],
+  readings: {
+    readonly places: ReadonlyMap<string, unknown>;
+    readonly gaps?: ReadonlyMap<string, unknown>;
+  },
   after: string | null,
-): SizePlace | null {
+): P | null {
   const start = after === null ? 0 : places.findIndex((s) => placeKey(s) === after) + 1;
   for (let i = 0; i < places.length; i += 1) {
     const s = places[(start + i) % places.length]!;
-    if (!readings.places.has(placeKey(s))) return s;
+    const key = placeKey(s);
+    if (!readings.places.has(key) && !readings.gaps?.has(key)) return s;
   }
   return null;
 }

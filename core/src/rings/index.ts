@@ -14,5 +14,6 @@ export * from './pack.js';
 export * from './ringEntries.js';
 export * from './ringLog.js';
 export * from './ringNext.js';
+export * from './ringSentence.js';
 export * from './room.js';
 export * from './thermalGap.js';

@@ -158,7 +158,7 @@ export const RING_CLOCK = entryKind(
     cylinder,
     pack: text(200),
     /** What they were set by: the maker's drawing, its pegs, or a template where there is neither. */
-    by: oneOf('drawing', 'pegs', ...(Object.keys(CLOCK_TEMPLATES) as ClockTemplate[])),
+    way: oneOf('drawing', 'pegs', ...(Object.keys(CLOCK_TEMPLATES) as ClockTemplate[])),
     gaps: object({
       top: gapAngle,
       second: gapAngle,
@@ -173,13 +173,13 @@ export const RING_CLOCK = entryKind(
     read: (sent, context) => {
       onCylinder(context.engine, sent.cylinder, '/cylinder');
       const pack = packNamed(context, sent.pack);
-      const meant = clockMeant(pack, sent.by);
+      const meant = clockMeant(pack, sent.way);
       if (!meant)
         throw new Refused(
-          '/by',
-          sent.by === 'drawing'
+          '/way',
+          sent.way === 'drawing'
             ? 'No maker’s drawing is on file for these rings.'
-            : sent.by === 'pegs'
+            : sent.way === 'pegs'
               ? 'These rings have no pegs.'
               : 'The maker’s drawing or its pegs are the check; no template stands in for them.',
         );

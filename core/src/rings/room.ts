@@ -84,11 +84,11 @@ function doneWithRings(file: JobFile, unit: LengthUnit): Block[] {
       clock.gaps[r] === null ? [] : [`${CLOCKED_NAMES[r]} ${clock.gaps[r]}°`],
     );
     const by =
-      clock.by === 'drawing'
+      clock.way === 'drawing'
         ? 'the maker’s drawing'
-        : clock.by === 'pegs'
+        : clock.way === 'pegs'
           ? 'their pegs'
-          : `template ${clock.by}`;
+          : `template ${clock.way}`;
     return [
       `${capital(name(cylinder))}: ring gaps by ${by}, from the piston’s mark clockwise: ${gaps.join(', ')}${clock.expander ? `; expander ${clock.expander}` : ''} (${whoOf(clock)}, ${printedDay(clock.at)}).`,
     ];

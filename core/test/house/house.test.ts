@@ -116,7 +116,7 @@ describe('a trial room', () => {
     ]);
     // A house without the room refuses what it could not keep.
     expect(jobFileShapeOf(HOUSE).check({ ...file, engine: { ...engine, parts } }, '')).toMatchObject([
-      { path: '/engine/parts' },
+      { path: '/engine/parts/rods' },
     ]);
     expect(
       new Ajv2020({ strict: false }).compile(shape.schema)(JSON.parse(JSON.stringify(sheet(parts)))),

@@ -197,7 +197,7 @@ describe('a piston that goes into the bore as it is', () => {
     const loosest = judgeJob(chosen).items.find((i) => i.key === '0:clearance:max')!;
     expect(loosest.limit?.source.party).toBe('Corrie');
     expect(loosest.limitAt).toBe(um(48));
-    expect(judgeJob(chosen).next.kind).toBe('decided');
+    expect(judgeJob(chosen).next).toMatchObject({ kind: 'prepare', station: 'prepare' });
   });
 
   it('says so when nothing on file fits', () => {

@@ -24,6 +24,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../decide/Station.js')).DecideStation }),
   },
   {
+    id: 'prepare',
+    name: 'Prepare',
+    load: async () => ({ Component: (await import('../prepare/Station.js')).PrepareStation }),
+  },
+  {
     id: 'hand-over',
     name: 'Report so far',
     load: async () => ({ Component: (await import('../handOver/Station.js')).ReportStation }),

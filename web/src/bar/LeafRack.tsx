@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import {
   bracketText,
   LEAF_ANSWERS,
@@ -23,7 +24,12 @@ const answerFor = (tries: readonly LeafEntry[], leaf: Nanometres): LeafAnswer | 
 
 /** The leaves of the shop's own set as a row to tap, the next one to try in brass, and the three answers. */
 export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit }) {
-  const { set, stack, gap, proposal } = leaves;
+  const { stack, gap, proposal, near } = leaves;
+  const [whole, setWhole] = useState(false);
+  const set =
+    near === null || whole
+      ? leaves.set
+      : leaves.set.filter((l) => (l >= near.from && l <= near.to) || stack.includes(l));
   const tries = gap?.tries ?? [];
   const laid = stack.reduce((sum, l) => sum + l, 0);
   return (
@@ -40,7 +46,11 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
           {laid > 0 && <span className="text-soft">{unit}</span>}
         </p>
         {laid === 0 ? (
-          <p className="text-soft">Nothing in the set narrows this further. Tap a leaf to try it again.</p>
+          <p className="min-h-12 text-soft">
+            {leaves.waits
+              ? 'Something comes before the next leaf. Tap one to try it all the same.'
+              : 'Nothing in the set narrows this further. Tap a leaf to try it again.'}
+          </p>
         ) : (
           ANSWERS.map(({ answer, key }) => (
             <button
@@ -57,7 +67,7 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
           {gap ? bracketText(gap.bracket, unit) : 'nothing tried yet'}
         </p>
       </div>
-      <ul className="flex flex-wrap gap-1">
+      <ul className="flex flex-wrap items-center gap-1">
         {set.map((leaf) => {
           const on = stack.includes(leaf);
           const said = answerFor(tries, leaf);
@@ -81,6 +91,17 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
             </li>
           );
         })}
+        {near !== null && set.length < leaves.set.length && (
+          <li>
+            <button
+              type="button"
+              onClick={() => setWhole(true)}
+              className="min-h-11 px-2 text-small text-blue underline underline-offset-4"
+            >
+              whole set
+            </button>
+          </li>
+        )}
       </ul>
     </div>
   );

@@ -229,7 +229,21 @@ const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
 function Taking({ entry, unit }: { entry: Bar; unit: LengthUnit }) {
   const { gauge, zero, leaves } = entry;
   const text = useTypedOn(entry.jobId);
-  if (leaves) return <p className="flex min-h-13 items-center text-soft">answered above: g, d or x</p>;
+  if (leaves && (text === '' || leaves.typedFor === null))
+    return (
+      <p className="flex min-h-13 items-center text-soft">
+        answered above: g, d or x{leaves.typedFor !== null && `; digits are ${leaves.typedFor}`}
+      </p>
+    );
+  if (leaves)
+    return (
+      <p className="flex min-h-13 items-center gap-3">
+        <span data-testid="typed" className="figure text-taking leading-13 font-semibold">
+          {text}
+        </span>
+        <span className="text-lead text-soft">{leaves.typedFor}</span>
+      </p>
+    );
   const parsed = text && gauge ? parseReading(text, readingContext(gauge, zero !== null)) : null;
   const deviation = gauge?.unit === 'in' ? 'tenths' : 'µm';
   const usual = zero ? deviation : gauge?.unit;

@@ -14,6 +14,10 @@ export interface Commands {
   readonly zero: () => void;
   /** Closes the zero of a map that is read; null while there is none to close. */
   readonly closeZero: (() => void) | null;
+  /** Keys of the station itself, whatever is typed. */
+  readonly own?: Readonly<Record<string, () => void>>;
+  /** What the foot-switch does at this station. @returns whether it did anything */
+  readonly space?: () => boolean;
 }
 
 /** Whether a sheet lies over the station: then nothing typed or sent belongs to the bar. */
@@ -37,7 +41,7 @@ export function useBarKeys(
   const { file } = context;
   const held = setting
     ? settingLine(file, setting.gauge, setting.zero)
-    : placeLine(file, station, gauge, zero);
+    : placeLine(file, station, gauge, zero, entry.leaves?.stack);
   useEffect(() => sayPlace(held), [held]);
   useEffect(
     () =>
@@ -101,8 +105,14 @@ export function handle(
     e.accept(event.shiftKey);
     return true;
   }
+  const mine = commands.own?.[key];
+  if (mine) {
+    mine();
+    return true;
+  }
   // The foot-switch types a space, wherever the focus was left.
   if (key === ' ' && !typing) {
+    if (e.answers.length === 0 && commands.space?.()) return true;
     const [yes] = e.answers;
     const there = yes?.goes && placeKey(yes.goes) === placeKey(e.station);
     if (yes && !there) yes.act();

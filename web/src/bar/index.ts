@@ -2,4 +2,5 @@ export { StationBody } from './Glance.js';
 export { ReadingBar } from './ReadingBar.js';
 export { useBarKeys } from './entryKeys.js';
 export { listedPlaces, underItsMap } from './places.js';
-export { useBar, type Bar } from './useBar.js';
+export { useBar, type Bar, type OwnWalk } from './useBar.js';
+export { KeysSheet, NoteSheet } from './NoteSheets.js';

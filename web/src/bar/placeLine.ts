@@ -1,4 +1,4 @@
-import { nominalOf, type Instrument, type JobFile, type Place, type Zero } from '@tribos/core';
+import { FILED, nominalOf, type Instrument, type JobFile, type Place, type Zero } from '@tribos/core';
 
 /** A comparator held in what it was zeroed in. */
 export const settingLine = (file: JobFile, gauge: Instrument, zero: Zero): string =>
@@ -10,6 +10,7 @@ export function placeLine(
   station: Place,
   gauge: Instrument | null,
   zero: Zero | null,
+  laid: readonly number[] = [],
 ): string {
   return lineOf(file, gauge, zero, {
     part: station.part,
@@ -18,8 +19,16 @@ export function placeLine(
     ...('depth' in station ? { depth: station.depth / 1e6 } : {}),
     ...('angle' in station ? { angle: station.angle } : {}),
     ...('place' in station ? { place: station.place } : {}),
+    ...('ring' in station ? { ring: station.ring, filed: filedOn(file, station) } : {}),
+    ...(laid.length > 0 ? { leaf: laid.reduce((sum, l) => sum + l, 0) / 1e6 } : {}),
   });
 }
+
+/** Turns and strokes taken off a ring so far: a stand-in cannot see them. */
+const filedOn = (file: JobFile, at: { readonly cylinder: number; readonly ring: string }): number =>
+  FILED.in(file.log)
+    .filter((e) => e.cylinder === at.cylinder && e.ring === at.ring)
+    .reduce((sum, e) => sum + e.strokes, 0);
 
 function lineOf(
   file: JobFile,

@@ -1,26 +1,32 @@
 import { useCallback, useState } from 'react';
-import { nextPlace, placeKey, type Place, type SizePlace } from '@tribos/core';
+import { nextPlace, placeKey, type Place } from '@tribos/core';
 import type { JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
-/** Where the work goes on: the place the next action names, else the first unread of the plan. */
-function goesOn({ judgement }: JobContext, walk: readonly SizePlace[]): Place {
-  return judgement.next.at ?? nextPlace(walk, judgement.readings, null) ?? walk[0]!;
+/** Where the work goes on: where the station says, the place the next action names, else the first unread. */
+function goesOn({ judgement }: JobContext, walk: readonly Place[], start: Place | null): Place {
+  return start ?? judgement.next.at ?? nextPlace(walk, judgement.readings, null) ?? walk[0]!;
 }
 
 /**
  * Where the bar stands. It goes where the work goes on until somebody does something or the server has
  * answered: what this device kept of the job may be older than that. From then on only a hand moves it.
+ * @param start where this station goes on; null leaves it to the job
  * @param moved told when that answer moved it from where it stood in sight
  */
-export function useAt(context: JobContext, walk: readonly SizePlace[], moved: (to: Place) => void) {
+export function useAt(
+  context: JobContext,
+  walk: readonly Place[],
+  moved: (to: Place) => void,
+  start: Place | null = null,
+) {
   const { file, answered } = context;
   const jobId = file.job.id;
   const [chosen, choose] = useState<Place | null>(() => {
     const at = typedAt(jobId);
     return at && at.cylinder < file.engine.cylinders.length ? at : null;
   });
-  const station = chosen ?? goesOn(context, walk);
+  const station = chosen ?? goesOn(context, walk, start);
   const [before] = useState(station);
   if (chosen === null && answered) {
     choose(station);

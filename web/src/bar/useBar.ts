@@ -42,8 +42,14 @@ import {
 export interface Leaves {
   readonly set: readonly Nanometres[];
   readonly stack: readonly Nanometres[];
-  /** What the bisection proposes; null when nothing in the set would narrow the bracket. */
+  /** What is proposed; null when nothing in the set would narrow the bracket. */
   readonly proposal: readonly Nanometres[] | null;
+  /** Leaves worth seeing first; null for the whole set. */
+  readonly near: { readonly from: number; readonly to: number } | null;
+  /** The station wants something else done first: no leaf is proposed, any may be tried. */
+  readonly waits: boolean;
+  /** What typed digits are for; null where they are for nothing. */
+  readonly typedFor: string | null;
   readonly gap: GapState | null;
   readonly toggle: (leaf: Nanometres) => void;
   readonly answer: (answer: LeafAnswer) => void;
@@ -83,6 +89,19 @@ export interface Bar {
   readonly trigger: () => void;
 }
 
+/** What a station knows better than the bar. */
+export interface OwnWalk {
+  readonly start?: Place | null;
+  /** Leaves to try at a place; undefined leaves it to the bisection. */
+  /** Thickness worth seeing in the rack there, nm; null for the whole set. */
+  readonly near?: (at: Place) => { readonly from: number; readonly to: number } | null;
+  /** What typed digits are for, where leaves are answered: `f files them`. */
+  readonly typedFor?: string;
+  readonly propose?: (at: Place, set: readonly Nanometres[]) => readonly Nanometres[] | null | undefined;
+}
+
+const ANSWERS: ReadonlySet<string> = new Set<LeafAnswer>(['goes', 'drags', 'does-not']);
+
 const NO_BRACKET = { low: null, high: null, lowLeaves: 0, highLeaves: 0, contradicts: false } as const;
 /** Repeats of each act in comparator mode. */
 const ACTS = 3;
@@ -95,8 +114,9 @@ const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | n
 /**
  * What is being typed, where, with which gauge: the state behind the reading bar of any station.
  * @param walk places the station asks for, in the order they are walked
+ * @param own  what the station knows better: where it goes on, and which leaf to try
  */
-export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
+export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk = {}): Bar {
   const { file, judgement } = context;
   const jobId = file.job.id;
   // In hand for one kind of part; another part has a gauge of its own.
@@ -109,8 +129,11 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
     station,
     pick: stand,
     stay,
-  } = useAt(context, walk, (to) =>
-    trouble(`The job went on meanwhile: it is ${placeName(file, to, context.unit)} now.`),
+  } = useAt(
+    context,
+    walk,
+    (to) => trouble(`The job went on meanwhile: it is ${placeName(file, to, context.unit)} now.`),
+    own.start,
   );
 
   const { readings } = judgement;
@@ -158,7 +181,7 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
       stand(to);
       setStack(null);
     },
-    [stand],
+    [stand, setStack],
   );
 
   /** Takes a figure at the station; what cannot be read is not taken, with the reason. */
@@ -196,9 +219,12 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
     if (take(typedOn(jobId), repeat)) setText('');
   };
 
-  const proposal = isGap(file, station)
-    ? nextLeaf(gauge?.leaves ?? [], gap?.bracket ?? NO_BRACKET, nominalOf(file, station))
-    : null;
+  const set = gauge?.leaves ?? [];
+  const wanted = isGap(file, station) ? own.propose?.(station, set) : null;
+  const proposal =
+    wanted === undefined && isGap(file, station)
+      ? nextLeaf(set, gap?.bracket ?? NO_BRACKET, nominalOf(file, station))
+      : (wanted ?? null);
   const answerLeaf = (answer: LeafAnswer): void => {
     const laid = stack ?? proposal ?? [];
     if (!gauge || laid.length === 0 || !isGap(file, station))
@@ -221,6 +247,9 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
           set: gauge.leaves,
           stack: stack ?? proposal ?? [],
           proposal,
+          near: own.near?.(station) ?? null,
+          waits: wanted === null && own.propose !== undefined,
+          typedFor: own.typedFor ?? null,
           gap,
           toggle: (leaf) => {
             const laid = stack ?? [];
@@ -299,6 +328,7 @@ export function useBar(context: JobContext, walk: readonly SizePlace[]): Bar {
     acts,
     leaves,
     takeFigure: (figure) => {
+      if (leaves && ANSWERS.has(figure.trim())) return answerLeaf(figure.trim() as LeafAnswer);
       // What cannot be taken stays in the bar with its reason, unless something typed already stands there.
       if (!take(figure, false) && typedOn(jobId) === '') setTypedOn(jobId, figure, station);
     },

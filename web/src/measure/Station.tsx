@@ -1,4 +1,4 @@
-import { ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
+import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
@@ -10,13 +10,12 @@ import { NextBox, WhatStands, WorkingSheet } from '../verdicts/index.js';
 import { CrossChecks } from './CrossChecks.js';
 import { CylinderColumn } from './CylinderColumn.js';
 import { NextButtons } from './NextButtons.js';
-import { KeysSheet, NoteSheet } from './NoteSheets.js';
 import { PutAside } from './PutAside.js';
 import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
 import { cylinderOf, openZero, placeKey, walkOf, type Figure } from '@tribos/core';
 
 const FindingSheet = lazy(async () => ({ default: (await import('./FindingSheet.js')).FindingSheet }));
-const WorkSheet = lazy(async () => ({ default: (await import('./WorkSheet.js')).WorkSheet }));
+const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
 const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
 const ImportSheet = lazy(async () => ({ default: (await import('./ImportSheet.js')).ImportSheet }));
@@ -106,7 +105,7 @@ export function MeasureStation() {
                   key={name}
                   file={file}
                   prepared={prepared}
-                  items={judgement.itemsOf[cylinder]!}
+                  items={judgement.itemsAt('measure')[cylinder]!}
                   cylinder={cylinder}
                   current={station.cylinder === cylinder ? station : null}
                   unit={unit}

@@ -58,11 +58,18 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Ctrl K', 'find'],
 ];
 
-export function KeysSheet({ onClose }: { onClose: () => void }) {
+/** @param own keys of the station beside those of the bar */
+export function KeysSheet({
+  own = [],
+  onClose,
+}: {
+  own?: readonly (readonly [string, string])[];
+  onClose: () => void;
+}) {
   return (
     <Sheet title="Keys" onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-2">
-        {KEYS.map(([key, what]) => (
+        {[...own, ...KEYS].map(([key, what]) => (
           <div key={key} className="contents">
             <dt>
               <Kbd>{key}</Kbd>

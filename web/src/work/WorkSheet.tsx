@@ -28,6 +28,7 @@ interface Values {
 /** Work done at this station; gaskets, shims and zeros are kept where they are set. */
 const OFFERED: readonly WorkKind[] = [
   'honed',
+  'brushed',
   'bored',
   'replated',
   'sleeved',

@@ -1,0 +1,50 @@
+import type { JobFile } from '../job/index.js';
+import { RING_NAMES } from '../log/index.js';
+import { depthText, limitFigureText, type LengthUnit } from '../units/index.js';
+import { capital, leafText, placeName } from '../verdicts/index.js';
+import type { FilingTool } from '../log/index.js';
+import type { RingWork } from './ringNext.js';
+
+/** What a pass with a tool is counted in. */
+export const passText = (tool: FilingTool, strokes: number): string =>
+  `${strokes} ${tool === 'grinder' ? 'turn' : 'stroke'}${strokes === 1 ? '' : 's'}`;
+
+/** A leaf, or the leaves laid together: `0.34 (0.30 + 0.04)`. */
+export function stackText(stack: readonly number[], unit: LengthUnit): string {
+  const all = leafText(
+    stack.reduce((sum, l) => sum + l, 0),
+    unit,
+  );
+  return stack.length === 1 ? all : `${all} (${stack.map((l) => leafText(l, unit)).join(' + ')})`;
+}
+
+/** The next thing to do with a ring, in words. */
+export function ringSentence(file: JobFile, { target, leaf, next }: RingWork, unit: LengthUnit): string {
+  const goes = leaf ? `${stackText(leaf.stack, unit)} ${unit}` : '';
+  switch (next.kind) {
+    case 'read-bore':
+      return next.at
+        ? `Read the bore first: ${placeName(file, next.at, unit)}. The gap hangs on it; nothing is taken from the drawing or the piston.`
+        : `A bore reading ${depthText(target.bore.depth, unit)} down waits for an answer: the gap hangs on it.`;
+    case 'no-rule':
+      return target.min.status === 'governed' || target.min.status === 'ask'
+        ? 'Which rule applies is not settled: see the limits of this engine.'
+        : `${target.min.why} Nothing is guessed: add it from the sheet.`;
+    case 'no-leaf':
+      return `No leaves of this set make ${target.low === null ? '' : `${limitFigureText(target.low, 'low', unit)} ${unit}`}: take another set.`;
+    case 'wash':
+      return 'Deburr the filed end, wash and dry the ring.';
+    case 'square':
+      return `Square it ${target.depths.why(unit).split(',')[0]} with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. Ends on solid wall, dry and clean.`;
+    case 'try':
+      return `Try ${stackText(next.stack, unit)} ${unit}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''}`.trim();
+    case 'file':
+      return `File ${passText(next.tool, next.strokes)}: one end, square, one way, from the face inwards. Then deburr, wash, square, try ${goes}.`;
+    case 'bag':
+      return `${goes} goes. Into its bag with its label: it belongs to this cylinder now.`;
+    case 'another':
+      return `${capital(RING_NAMES[target.ring])} is open beyond its maximum: filing only ever opens. Take another ring.`;
+    case 'done':
+      return 'Proved and bagged.';
+  }
+}

@@ -1,0 +1,123 @@
+import {
+  gapWarmth,
+  judgeJob,
+  mm,
+  verdictSentence,
+  WORK_DONE,
+  type JobFile,
+  type Wall,
+} from '../../src/index.js';
+import { corrie, factor, filed, leaf, ringJob, with_ } from './ringJob.js';
+
+const verdict = (file: JobFile, side: 'min' | 'max' = 'min', ring = 'top') => {
+  const found = judgeJob(file).items.find((f) => f.key === `0:ring.gap.${ring}:${side}`);
+  return found && { state: found.state, because: found.because };
+};
+const RANGE = [corrie('ring.gap.top', 0.2, 0.32)];
+const ranged = () => ringJob({ limits: RANGE });
+
+describe('a gap against its minimum', () => {
+  // 79 × 0.0042 = 0.3318
+  it.each<[string, (f: JobFile) => JobFile, string]>([
+    ['passes by the leaf that goes', (f) => leaf(f, 'top', 0.35, 'goes'), 'within'],
+    ['passes by a stack that goes', (f) => leaf(f, 'top', [0.3, 0.04], 'goes'), 'within'],
+    ['is not proved by the leaf below it', (f) => leaf(f, 'top', 0.3, 'goes'), 'undecided'],
+    ['is not proved by a drag', (f) => leaf(leaf(f, 'top', 0.3, 'goes'), 'top', 0.35, 'drags'), 'undecided'],
+    ['is too small where a leaf below it does not go', (f) => leaf(f, 'top', 0.3, 'does-not'), 'beyond'],
+    ['is unread at another depth', (f) => leaf(f, 'top', 0.35, 'goes', { depth: mm(80) }), 'undecided'],
+  ])('%s', (_, to, state) => expect(verdict(to(ringJob()))?.state).toBe(state));
+
+  it('speaks for nothing where a thicker leaf goes than one that does not', () => {
+    const file = leaf(leaf(ringJob(), 'top', 0.35, 'goes'), 'top', 0.3, 'does-not');
+    expect(verdict(file)).toEqual({ state: 'undecided', because: 'conflict' });
+  });
+
+  it('cannot be passed while its rule hangs on a bore nobody read', () => {
+    expect(verdict(leaf(ringJob({ unread: true }), 'top', 0.9, 'goes'))).toEqual({
+      state: 'undecided',
+      because: 'needs-bore',
+    });
+  });
+
+  it('falls back when the bore is honed, and when other rings go in', () => {
+    const proved = leaf(ringJob(), 'top', 0.35, 'goes');
+    expect(verdict(proved)?.state).toBe('within');
+    for (const what of ['honed', 'rings-renewed', 'ports-eased'] as const) {
+      const after = with_(proved, WORK_DONE, { what, cylinder: 0, kitId: null, ticket: null, text: '' });
+      expect(verdict(after)?.state).not.toBe('within');
+    }
+  });
+
+  it('after a pass keeps what went before, and forgets what did not', () => {
+    const before = leaf(leaf(ringJob(), 'top', 0.3, 'goes'), 'top', 0.35, 'does-not');
+    expect(verdict(filed(before, 'top', 5))).toEqual({ state: 'undecided', because: 'leaves' });
+    expect(verdict(leaf(filed(before, 'top', 5), 'top', 0.35, 'goes'))?.state).toBe('within');
+    // Another ring's pass, or another cylinder's, opens nothing here.
+    expect(verdict(filed(leaf(ringJob(), 'top', 0.3, 'does-not'), 'second', 5))?.state).toBe('beyond');
+  });
+});
+
+describe('a gap against its maximum', () => {
+  it.each<[string, (f: JobFile) => JobFile, string | undefined]>([
+    [
+      'is kept where a leaf not thicker than it does not go',
+      (f) => leaf(leaf(f, 'top', 0.2, 'goes'), 'top', 0.3, 'does-not'),
+      'within',
+    ],
+    ['is not proved by what goes alone', (f) => leaf(f, 'top', 0.3, 'goes'), 'undecided'],
+    ['is passed by a thicker leaf that goes: another ring', (f) => leaf(f, 'top', 0.35, 'goes'), 'beyond'],
+  ])('%s', (_, to, state) => expect(verdict(to(ranged()), 'max')?.state).toBe(state));
+
+  it('that nobody gives is said, not passed', () => {
+    const file = leaf(ringJob(), 'top', 0.9, 'goes');
+    expect(verdict(file, 'max')?.state).toBe('noLimit');
+    const said = judgeJob(file).items.find((f) => f.key === '0:ring.gap.top:max')!;
+    expect(verdictSentence(file, said, 'mm').headline).toContain('no limit on file');
+  });
+});
+
+describe('warmth', () => {
+  const AT_40 = { celsius: 20, measured: true, sameBench: false, cylinder: 40, piston: null };
+  // π · 79 · 21.5e-6 · 20 = 0.1067 with a cold ring; with the ring as warm π · 79 · (21.5 − 11.5)e-6 · 20 = 0.0496.
+  it.each<[string, Wall, number, number | null, number]>([
+    ['a washed aluminium wall and a cold ring', 'plated', 20, 40, 0.1067],
+    ['wall and ring at 40 °C', 'plated', 40, 40, 0.0496],
+    ['an iron sleeve and a cold ring', 'iron-sleeve', 20, 40, 0.0546],
+    ['everything at 20 °C', 'plated', 20, null, 0],
+  ])('of %s opens a gap by so much', (_, wall, celsius, cylinder, mmWide) => {
+    const { engine, job } = ringJob({ engine: { wall } });
+    const thermal = { ...job.thermal, celsius, cylinder };
+    expect(gapWarmth({ engine, job: { ...job, thermal } }, 79e6).shift / 1e6).toBeCloseTo(mmWide, 4);
+  });
+
+  it('of a warm wall makes no pass of a ring that is too tight cold', () => {
+    const warm = ringJob({ engine: { wall: 'plated' }, job: { thermal: AT_40 } });
+    expect(verdict(leaf(warm, 'top', 0.35, 'goes'))?.state).not.toBe('within');
+    expect(verdict(leaf(warm, 'top', 0.5, 'goes'))?.state).toBe('within');
+  });
+
+  it('that nobody took after the wash withholds the verdict for half an hour', () => {
+    const washed = with_(ringJob(), WORK_DONE, {
+      what: 'washed',
+      cylinder: null,
+      kitId: null,
+      ticket: null,
+      text: '',
+    });
+    expect(verdict(leaf(washed, 'top', 0.35, 'goes', { minute: 5 }))).toEqual({
+      state: 'undecided',
+      because: 'warm',
+    });
+    expect(verdict(leaf(washed, 'top', 0.35, 'goes', { minute: 45 }))?.state).toBe('within');
+  });
+});
+
+it('the second ring’s and the rails’ gaps are judged each on its own', () => {
+  const file = ringJob({
+    limits: [factor('ring.gap.top.factor', 0.0042), corrie('ring.gap.rail', 0.29, null)],
+  });
+  const both = leaf(leaf(file, 'upper-rail', 0.3, 'goes'), 'lower-rail', 0.28, 'does-not');
+  expect(verdict(both, 'min', 'upper-rail')?.state).toBe('within');
+  expect(verdict(both, 'min', 'lower-rail')?.state).toBe('beyond');
+  expect(verdict(both, 'min', 'second')).toEqual({ state: 'undecided', because: 'unread' });
+});

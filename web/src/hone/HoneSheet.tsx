@@ -1,0 +1,197 @@
+import { useState } from 'react';
+import {
+  asOpensToTheSides,
+  CONSTRUCTION,
+  crossHatchCycles,
+  crossHatchSpeed,
+  HAND_PACE,
+  HATCH,
+  HONING_TOOLS,
+  mayHone,
+  WORK_DONE,
+  type HoningTool,
+  type JobFile,
+  type LengthUnit,
+} from '@tribos/core';
+import { lengthText } from '../forms/index.js';
+import { newEntry, refusedBy } from '../job/index.js';
+import { post } from '../outbox/index.js';
+import { Button } from '../ui/index.js';
+import { HatchPicture } from './HatchPicture.js';
+import { beat, silence, useBeat } from './metronome.js';
+
+const number = (text: string): number => Number(text.replace(',', '.'));
+
+/** What one wall may have, the angle drawn to hold beside it, and the stroke beaten at its pace. */
+export function HoneSheet({
+  file,
+  cylinder,
+  unit,
+  bore,
+  sheetAngle,
+}: {
+  file: JobFile;
+  cylinder: number;
+  unit: LengthUnit;
+  /** Bore as read, nm. */
+  bore: number;
+  /** What the rings want; null where their sheet is silent. */
+  sheetAngle: number | null;
+}) {
+  const { wall, wallDepth } = file.engine;
+  const [angle, setAngle] = useState(String(asOpensToTheSides(sheetAngle ?? 45)));
+  const [travel, setTravel] = useState(lengthText(wallDepth, 'mm'));
+  const usable = (text: string, most: number) => number(text) > 0 && number(text) < most;
+  const ready = usable(angle, 180) && usable(travel, 1_000);
+  const stroke = { bore, travel: number(travel) * 1e6 };
+  const proposed = ready ? Math.round(crossHatchSpeed(stroke, HAND_PACE.usual, number(angle)) / 5) * 5 : 0;
+  const [rpm, setRpm] = useState('');
+  const speed = rpm === '' ? Math.max(5, proposed) : number(rpm);
+  const cycles = ready && speed > 0 ? crossHatchCycles(stroke, speed, number(angle)) : null;
+  const beating = useBeat();
+  const [text, setText] = useState('');
+  const [refused, setRefused] = useState('');
+  const tools = (Object.keys(HONING_TOOLS) as HoningTool[]).filter((t) => mayHone(wall, t) === null);
+  const pace = cycles !== null && (cycles < HAND_PACE.slowest || cycles > HAND_PACE.fastest);
+
+  const finish = (tool: HoningTool): void => {
+    const work = newEntry(WORK_DONE, {
+      what: tool === 'stones' ? 'honed' : tool === 'brush' ? 'brushed' : 'ports-eased',
+      cylinder,
+      kitId: null,
+      ticket: null,
+      text,
+    });
+    const hatch = newEntry(HATCH, {
+      cylinder,
+      work: work.id,
+      tool,
+      angle: tool === 'stones' ? number(angle) : null,
+      rpm: tool === 'stones' && speed > 0 ? Math.round(speed) : null,
+      cycles: tool === 'stones' ? cycles : null,
+      text,
+    });
+    const why = refusedBy(file, work, hatch);
+    setRefused(why ?? '');
+    if (why !== null) return;
+    silence();
+    setText('');
+    void post(file.job.id, [work, hatch]);
+  };
+
+  return (
+    <section aria-label="Hone and clean" className="min-w-0">
+      <h3 className="text-lead font-semibold">Hone and clean</h3>
+      <p className="text-small text-soft">
+        {CONSTRUCTION[wall].name}: {CONSTRUCTION[wall].may.join('; ')}.{' '}
+        <span className="text-beyond">Never {CONSTRUCTION[wall].never.join('; ')}.</span>
+      </p>
+      <div className="mt-2 flex gap-4">
+        <HatchPicture angle={ready ? number(angle) : 45} />
+        <Stroke cycles={beating} />
+        <div className="grid min-w-0 flex-1 content-start gap-1">
+          <Small label="angle, °" value={angle} onChange={setAngle} />
+          <Small label={`stroke, mm`} value={travel} onChange={setTravel} />
+          <Small label="drill, rpm" value={rpm} hint={String(proposed)} onChange={setRpm} />
+        </div>
+      </div>
+      <p className="mt-1 text-lead">
+        {cycles === null ? (
+          'Give an angle and a stroke.'
+        ) : (
+          <>
+            <span className="figure font-semibold" data-testid="cycles">
+              {Math.round(cycles)}
+            </span>{' '}
+            full strokes a minute at <span className="figure">{Math.round(speed)}</span> rpm
+            {sheetAngle !== null && number(angle) === asOpensToTheSides(sheetAngle)
+              ? ', as the rings want'
+              : ''}
+          </>
+        )}
+      </p>
+      {pace && (
+        <p className="text-small text-undecided">
+          A hand keeps up {HAND_PACE.slowest} to {HAND_PACE.fastest}: take about {proposed} rpm.
+        </p>
+      )}
+      <p className="flex flex-wrap gap-2">
+        {beating === null ? (
+          <Button disabled={cycles === null} onClick={() => cycles !== null && beat(cycles)}>
+            Beat the stroke
+          </Button>
+        ) : (
+          <Button look="brass" onClick={silence}>
+            Stop the beat
+          </Button>
+        )}
+      </p>
+      <label className="mt-2 grid gap-1 text-small text-soft">
+        fluid; at a plated edge, why and where
+        <input
+          value={text}
+          maxLength={500}
+          onChange={(e) => setText(e.target.value)}
+          className="min-h-11 rounded-edge border border-ink/40 bg-sheet px-3 text-body text-ink"
+        />
+      </label>
+      <p className="mt-2 flex flex-wrap gap-2">
+        {tools.map((tool) => (
+          <Button key={tool} onClick={() => finish(tool)}>
+            {tool === 'stones'
+              ? 'Honed with stones'
+              : tool === 'brush'
+                ? 'Brushed clean'
+                : 'Edge deburred by hand'}
+          </Button>
+        ))}
+      </p>
+      {refused && (
+        <p role="alert" className="font-semibold text-beyond">
+          {refused}
+        </p>
+      )}
+      <p className="text-small text-soft">
+        Brushes and hones can break and fling: eye protection, clamp the cylinder, stop before withdrawing.
+        Lengths in {unit === 'mm' ? 'millimetres' : 'millimetres, whatever the bar reads in'}.
+      </p>
+    </section>
+  );
+}
+
+function Small({
+  label,
+  value,
+  hint = '',
+  onChange,
+}: {
+  label: string;
+  value: string;
+  hint?: string;
+  onChange: (text: string) => void;
+}) {
+  return (
+    <label className="flex items-center justify-between gap-2">
+      <span className="text-small text-soft">{label}</span>
+      <input
+        inputMode="decimal"
+        value={value}
+        placeholder={hint}
+        onChange={(e) => onChange(e.target.value)}
+        className="figure min-h-11 w-20 rounded-edge border border-ink/40 bg-sheet px-2 text-right placeholder:text-soft"
+      />
+    </label>
+  );
+}
+
+/** The tool's way up and down the wall, at the pace that is beaten. */
+function Stroke({ cycles }: { cycles: number | null }) {
+  return (
+    <span aria-hidden="true" className="relative block h-30 w-4 shrink-0 border-x border-ink/60">
+      <span
+        className="absolute inset-x-0 top-0 h-3 bg-brass"
+        style={cycles === null ? {} : { animation: `stroke ${30 / cycles}s linear infinite alternate` }}
+      />
+    </span>
+  );
+}

@@ -1,0 +1,1 @@
+export { HoneSheet } from './HoneSheet.js';

@@ -1,0 +1,78 @@
+import { useState } from 'react';
+import type { RingWork } from '@tribos/core';
+import { Button, Kbd } from '../ui/index.js';
+
+/** The button for the next thing to do with a ring, with what may be asked beside it. */
+export function StepForm({
+  work,
+  windows,
+  onDo,
+  onFile,
+}: {
+  work: RingWork;
+  /** Whether the wall has windows a ring's ends could lie over. */
+  windows: boolean;
+  /** @returns why not */
+  onDo: (said: { readonly ends: string; readonly code: string }) => string | null;
+  /** A pass of another length than was planned. */
+  onFile: (strokes: number) => void;
+}) {
+  const [ends, setEnds] = useState('');
+  const [code, setCode] = useState('');
+  const [strokes, setStrokes] = useState('');
+  const [refused, setRefused] = useState<string | null>(null);
+  const { next } = work;
+  const label = {
+    wash: 'Washed',
+    square: 'Squared',
+    bag: 'Bagged',
+    file: next.kind === 'file' ? `Filed ${next.strokes}` : '',
+  }[next.kind as string];
+  const field = (name: string, value: string, set: (text: string) => void, hint = '') => (
+    <label className="grid gap-1 text-small text-soft">
+      {name}
+      <input
+        value={value}
+        placeholder={hint}
+        onChange={(e) => set(e.target.value)}
+        className="figure min-h-11 w-full rounded-edge border border-ink/40 bg-page px-2 text-body text-ink placeholder:text-soft"
+      />
+    </label>
+  );
+  if (!label) return null;
+  return (
+    <form
+      className="grid w-full gap-2"
+      onSubmit={(e) => {
+        e.preventDefault();
+        if (next.kind === 'file' && strokes.trim() !== '') return onFile(Number(strokes));
+        const why = onDo({ ends, code });
+        setRefused(why);
+        if (why === null) setCode('');
+      }}
+    >
+      {next.kind === 'square' && windows && field('its ends at, degrees', ends, setEnds, 'not said')}
+      {next.kind === 'bag' && field('what its bag says, scanned or typed', code, setCode, 'not asked')}
+      <span className="flex gap-2">
+        <Button look="brass" type="submit" className="flex-1">
+          {next.kind === 'file' && strokes.trim() !== '' ? `Filed ${strokes}` : label} <Kbd>Space</Kbd>
+        </Button>
+        {next.kind === 'file' && (
+          <input
+            aria-label="Filed so many instead"
+            inputMode="numeric"
+            value={strokes}
+            placeholder="other"
+            onChange={(e) => setStrokes(e.target.value)}
+            className="figure min-h-11 w-20 rounded-edge border border-ink/40 bg-page px-2 placeholder:text-soft"
+          />
+        )}
+      </span>
+      {refused && (
+        <p role="alert" className="font-semibold text-beyond">
+          {refused}
+        </p>
+      )}
+    </form>
+  );
+}

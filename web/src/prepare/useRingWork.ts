@@ -1,0 +1,52 @@
+import { useMemo } from 'react';
+import {
+  gapPlace,
+  gapped,
+  packOf,
+  askedRings,
+  ringWork,
+  type FilingTool,
+  type GappedRing,
+  type Nanometres,
+  type RingGapPlace,
+  type RingWork,
+} from '@tribos/core';
+import type { JobContext } from '../job/index.js';
+import { store } from '../kit/store.js';
+
+const KEY = 'tribos:filing-tool';
+const tool = store<FilingTool>(localStorage.getItem(KEY) === 'file' ? 'file' : 'grinder');
+/** The filing tool of this bench. */
+export const useFilingTool = tool.use;
+export function takeTool(next: FilingTool): void {
+  tool.set(next);
+  localStorage.setItem(KEY, next);
+}
+
+/** Rings shown for a cylinder: its pack's, and whatever was tried besides. */
+export function ringsShown({ file }: JobContext, cylinder: number): readonly GappedRing[] {
+  const pack = packOf(file, cylinder);
+  return [...new Set([...(pack ? gapped(pack) : []), ...askedRings(file, cylinder)])];
+}
+
+/** Every ring of every cylinder as it stands with the leaves and the tool in hand. */
+export function useRingWork(
+  context: JobContext,
+  leaves: readonly Nanometres[],
+): readonly (readonly RingWork[])[] {
+  const inHand = useFilingTool();
+  const { file, by } = context;
+  return useMemo(
+    () =>
+      file.engine.cylinders.map((_, cylinder) =>
+        ringsShown(context, cylinder).map((ring) => ringWork(file, cylinder, ring, leaves, inHand, by)),
+      ),
+    // The file is all of the context that a ring hangs on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [file, leaves, inHand, by],
+  );
+}
+
+/** Where a ring is tried next. */
+export const placeOf = ({ target, next }: RingWork): RingGapPlace =>
+  gapPlace(target.cylinder, target.ring, next.kind === 'try' ? next.depth : target.depths.least);

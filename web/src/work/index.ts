@@ -1,0 +1,1 @@
+export { WorkSheet } from './WorkSheet.js';
