@@ -135,19 +135,33 @@ describe('in and out', () => {
   it('prints readings as CSV with what no longer stands marked', async () => {
     const job = await newTwin(world.technician);
     const first = readingBody(job, '77.094');
+    const leaves = job.file.instruments.find((i) => i.type === 'leaf')!;
+    const gap = {
+      id: v7(),
+      kind: 'leaf',
+      at: new Date().toISOString(),
+      station: { part: 'ring-gap', cylinder: 0, ring: 'upper-rail', depth: 15_000_000 },
+      instrumentId: leaves.id,
+      stack: [300_000, 40_000],
+      answer: 'goes',
+    };
     const back = { id: v7(), kind: 'take-back', at: new Date().toISOString(), readingId: first.id };
     await world.technician
       .post(`/api/jobs/${job.file.job.id}/log`)
-      .send({ entries: [first, back, readingBody(job, '77,098')] });
+      .send({ entries: [first, back, readingBody(job, '77,098'), gap] });
     const { text, headers } = await world.technician
       .get(`/api/jobs/${job.file.job.id}/readings.csv`)
       .expect(200);
     const lines = text.trim().split('\n');
     expect(headers['content-type']).toContain('text/csv');
     expect(lines[0]).toBe(
-      'time,arrived,person,gauge,station,part,cylinder,depth_mm,direction_deg,place,typed,value_nm,value_mm,stands',
+      'time,arrived,person,gauge,station,part,cylinder,depth_mm,direction_deg,place,typed,answer,value_nm,value_mm,stands',
     );
-    expect(lines[1]).toMatch(/bore,left,15,0,,77\.094,77094000,77\.094,no$/u);
-    expect(lines[2]).toMatch(/"77,098",77098000,77\.098,yes$/u);
+    expect(lines[1]).toMatch(/bore,left,15,0,,77\.094,,77094000,77\.094,no$/u);
+    expect(lines[2]).toMatch(/"77,098",,77098000,77\.098,yes$/u);
+    // Leaves one by one, so that the row can be read back in.
+    expect(lines[3]).toMatch(
+      /ring-gap,left,15,,upper-rail,0\.300 \+ 0\.040,goes,340000,0\.300 \+ 0\.040,yes$/u,
+    );
   });
 });

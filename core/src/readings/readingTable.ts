@@ -1,6 +1,15 @@
-import { atHand, READS, type Instrument } from '../gauges/index.js';
+import { atHand, LEAF_ANSWERS, READS, type Instrument, type LeafAnswer } from '../gauges/index.js';
 import { placeKindOf } from '../job/index.js';
-import { PISTON_SPOTS, type NewEntry, type PistonSpot, type SizePlace } from '../log/index.js';
+import {
+  GAPPED_RINGS,
+  PISTON_SPOTS,
+  RING_NAMES,
+  type GapPlace,
+  type GappedRing,
+  type NewEntry,
+  type PistonSpot,
+  type SizePlace,
+} from '../log/index.js';
 import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit } from '../units/index.js';
 
@@ -10,8 +19,9 @@ export const TABLE_COLUMNS = {
   part: 'part',
   depth: 'depth',
   direction: 'direction',
-  place: 'place on the piston',
-  value: 'reading',
+  place: 'place on the piston, or ring',
+  value: 'reading, or leaf',
+  answer: 'the leaf’s answer',
   unit: 'unit of the reading',
   gauge: 'gauge',
   time: 'time',
@@ -33,18 +43,19 @@ export interface TableDefaults {
   readonly at: string;
 }
 
-type NewReading = Extract<NewEntry, { kind: 'reading' }>;
+type OfTable = Extract<NewEntry, { kind: 'reading' | 'leaf' }>;
+type NewRow<E> = E extends unknown ? Omit<E, 'id'> : never;
 export type TableRow =
-  | { readonly ok: true; readonly entry: Omit<NewReading, 'id'> }
-  | { readonly ok: false; readonly sentence: string };
+  { readonly ok: true; readonly entry: NewRow<OfTable> } | { readonly ok: false; readonly sentence: string };
 
 const HEADS: Record<TableColumn, RegExp> = {
   cylinder: /^cyl/iu,
   part: /^part$/iu,
   depth: /^(depth|z)\b|^depth/iu,
   direction: /^(direction|dir|angle|axis|theta|θ)/iu,
-  place: /^place/iu,
-  value: /^(reading|value|diameter|size|measured)(?!.*\bnm\b)(?!.*_nm)/iu,
+  place: /^(place|ring)/iu,
+  answer: /^(answer|leaf says)/iu,
+  value: /^(reading|value|leaf$|diameter|size|measured)(?!.*\bnm\b)(?!.*_nm)/iu,
   unit: /^units?$/iu,
   gauge: /^(gauge|gage|instrument)/iu,
   time: /^(time|date|at|when)/iu,
@@ -109,11 +120,18 @@ function placeOf(text: string): PistonSpot {
   return found ?? unread(`“${text}” is no place on a piston.`);
 }
 
+function ringOf(text: string): GappedRing {
+  const found = GAPPED_RINGS.find(
+    (r) => r === plain(text).replaceAll(' ', '-') || RING_NAMES[r] === plain(text),
+  );
+  return found ?? unread(`“${text}” is no ring: ${GAPPED_RINGS.join(', ')}.`);
+}
+
 function stationOf(
   engine: EngineSpec,
   cell: (column: TableColumn) => string,
   defaults: TableDefaults,
-): SizePlace {
+): SizePlace | GapPlace {
   const cylinder = cylinderOf(engine, cell('cylinder'), defaults.cylinder);
   const part = plain(cell('part')) || 'bore';
   switch (part) {
@@ -122,6 +140,13 @@ function stationOf(
       if (!depth.ok) return unread(`Depth: ${depth.sentence}`);
       return { part, cylinder, depth: depth.value, angle: directionOf(engine, cell('direction')) };
     }
+    case 'ring-gap': {
+      const depth = parseReading(cell('depth'), { unit: defaults.depthUnit });
+      if (!depth.ok) return unread(`Depth: ${depth.sentence}`);
+      return { part, cylinder, ring: ringOf(cell('place')), depth: depth.value };
+    }
+    case 'clearance':
+      return { part, cylinder, kit: defaults.kitOf(cylinder) };
     case 'piston':
       return { part, cylinder, place: placeOf(cell('place')), kit: defaults.kitOf(cylinder) };
     case 'land':
@@ -139,7 +164,7 @@ function gaugeOf(
   { engine, instruments }: TableContext,
   text: string,
   fallback: string | null,
-  station: SizePlace,
+  station: SizePlace | GapPlace,
 ): Instrument {
   const found =
     text === ''
@@ -155,6 +180,35 @@ function timeOf(text: string, fallback: string): string {
   if (text === '') return fallback;
   const time = new Date(text);
   return Number.isNaN(time.getTime()) ? unread(`“${text}” is no time.`) : time.toISOString();
+}
+
+const ANSWERS = Object.keys(LEAF_ANSWERS) as LeafAnswer[];
+
+/** A leaf, or leaves joined by +, and what was said of them. */
+function leafRow(
+  cell: (column: TableColumn) => string,
+  unit: LengthUnit,
+  station: GapPlace,
+  gauge: Instrument,
+  at: string,
+): NewRow<Extract<OfTable, { kind: 'leaf' }>> {
+  const answer = ANSWERS.find(
+    (a) => a === plain(cell('answer')) || LEAF_ANSWERS[a] === plain(cell('answer')),
+  );
+  if (!answer)
+    return unread(
+      `“${cell('answer')}” is no answer of a leaf: ${ANSWERS.map((a) => LEAF_ANSWERS[a]).join(', ')}.`,
+    );
+  const stack = cell('value')
+    .split('+')
+    .map((part) => {
+      const leaf = parseReading(part, { unit });
+      if (!leaf.ok) return unread(leaf.sentence);
+      return gauge.leaves.includes(leaf.value)
+        ? leaf.value
+        : unread(`${gauge.name} holds no leaf of ${part.trim()}.`);
+    });
+  return { kind: 'leaf', at, station, instrumentId: gauge.id, stack, answer };
 }
 
 /**
@@ -177,6 +231,9 @@ export function tableRow(
     const gauge = gaugeOf(context, cell('gauge'), defaults.instrumentId, station);
     const unit = plain(cell('unit')) || defaults.unit;
     if (unit !== 'mm' && unit !== 'in') return unread(`“${cell('unit')}” is no unit here: mm or in.`);
+    const at = timeOf(cell('time'), defaults.at);
+    if (station.part === 'ring-gap' || station.part === 'clearance')
+      return { ok: true, entry: leafRow(cell, unit, station, gauge, at) };
     const parsed = parseReading(cell('value'), { unit });
     if (!parsed.ok) return unread(parsed.sentence);
     if (parsed.value <= 0) return unread('A size of nothing.');
@@ -185,7 +242,7 @@ export function tableRow(
       ok: true,
       entry: {
         kind: 'reading',
-        at: timeOf(cell('time'), defaults.at),
+        at,
         station: 'depth' in station ? { ...station, depth: nm(station.depth) } : station,
         instrumentId: gauge.id,
         text,

@@ -8,9 +8,13 @@ import {
   type TableDefaults,
   type TableMapping,
 } from '../../src/index.js';
-import { GAUGES, instrument, TWIN } from '../support.js';
+import { GAUGES, instrument, LEAVES, TWIN } from '../support.js';
 
-const instruments = [...GAUGES, instrument('inch', 'dial-bore', { kind: 'ring', u: 300 }, { unit: 'in' })];
+const instruments = [
+  ...GAUGES,
+  LEAVES,
+  instrument('inch', 'dial-bore', { kind: 'ring', u: 300 }, { unit: 'in' }),
+];
 const defaults: TableDefaults = {
   unit: 'mm',
   depthUnit: 'mm',
@@ -75,7 +79,7 @@ describe('a table of readings', () => {
   it('adds the unit to a figure only where the gauge would read it otherwise', () => {
     const text = (...args: Parameters<typeof row>) => {
       const found = row(...args);
-      return found.ok ? found.entry.text : found.sentence;
+      return !found.ok ? found.sentence : found.entry.kind === 'reading' ? found.entry.text : 'leaves';
     };
     expect(text(['1', '15', '0', '3.0342'], { unit: 'in' })).toBe('3.0342 in');
     expect(text(['1', '15', '0', '3.0342'], { unit: 'in', instrumentId: 'inch' })).toBe('3.0342');
@@ -138,8 +142,43 @@ describe('a table of readings', () => {
     fc.assert(
       fc.property(fc.integer({ min: 1_000_000, max: 999_999_999 }), (value) => {
         const found = row(['1', '15', '0', toDecimal(mm(value / 1e6), 'mm', 6)]);
-        expect(found.ok && found.entry.text).toBe(toDecimal(mm(value / 1e6), 'mm', 6));
+        expect(found).toMatchObject({ entry: { text: toDecimal(mm(value / 1e6), 'mm', 6) } });
       }),
     );
+  });
+});
+
+describe('a table with leaves in it', () => {
+  const heads = ['part', 'cylinder', 'depth_mm', 'ring', 'leaf', 'answer', 'gauge'];
+  const gap = (...cells: string[]) => row(cells, {}, guessMapping(heads));
+
+  it('reads a leaf or a stack with its answer, at a ring by its name', () => {
+    expect(gap('ring-gap', 'left', '15', 'top ring', '0,35', 'goes', 'leaves')).toMatchObject({
+      ok: true,
+      entry: {
+        kind: 'leaf',
+        station: { part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(15) },
+        stack: [mm(0.35)],
+        answer: 'goes',
+      },
+    });
+    expect(gap('ring-gap', '2', '15', 'upper-rail', '0.30 + 0.04', 'does not go', 'leaves')).toMatchObject({
+      ok: true,
+      entry: { station: { cylinder: 1, ring: 'upper-rail' }, stack: [mm(0.3), mm(0.04)], answer: 'does-not' },
+    });
+    expect(gap('clearance', 'left', '', '', '0.05', 'drags', 'leaves')).toMatchObject({
+      ok: true,
+      entry: { station: { part: 'clearance', kit: null }, answer: 'drags' },
+    });
+  });
+
+  it.each([
+    [['ring-gap', 'left', '15', 'third', '0.35', 'goes', 'leaves'], '“third” is no ring'],
+    [['ring-gap', 'left', '15', 'top', '0.34', 'goes', 'leaves'], 'holds no leaf of 0.34'],
+    [['ring-gap', 'left', '15', 'top', '0.35', 'fits', 'leaves'], '“fits” is no answer'],
+    [['ring-gap', 'left', '15', 'top', '0.35', 'goes', 'mic'], 'does not read'],
+  ])('says what is wrong with %j', (cells, said) => {
+    const found = gap(...cells);
+    expect(found.ok ? 'taken' : found.sentence).toContain(said);
   });
 });

@@ -131,12 +131,30 @@ export const kaldera620: EngineSpec = {
   pin: mm(18),
   limits: [
     ...pair(sledManual, sled, '5-6', 'bore', [76.4, 76.412], 76.43),
+    ...pair(sledManual, sled, '5-8', 'ring.gap.top', [0.28, 0.42], 0.8),
+    ...pair(sledManual, sled, '5-8', 'ring.gap.second', [0.28, 0.42], 0.8),
     line(sledKit, sled, '1', 'clearance', 'new', [0.11, 0.125]),
     line(sledKit, sled, '1', 'ring.gap.top.factor', 'new', [0.0046, null], { unit: '×' }),
     line(sledManual, sled, '5-9', 'setup.squish', 'new', [1.35, 1.65]),
   ],
   kits: [kit(sled, 'Corrie', 'Corrie matched pair', 0, 76.288, 'forged-2618', 20)],
   parts: ringPacks(
+    pack(
+      sledManual,
+      '5-8',
+      'Kaldera',
+      twoStroke(
+        ['top', 1.2, 'semi-keystone', 'chromed', 'K'],
+        ['second', 1.2, 'semi-keystone', 'chromed', 'K'],
+      ),
+      ['arrow', 0],
+      {
+        pegs: [
+          { ring: 'top', angle: 150 },
+          { ring: 'second', angle: 210 },
+        ],
+      },
+    ),
     pack(
       sledKit,
       '2',

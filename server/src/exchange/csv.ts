@@ -1,4 +1,4 @@
-import { placeName, toDecimal, whoOf, type JobFile } from '@tribos/core';
+import { nm, placeName, toDecimal, whoOf, type JobFile } from '@tribos/core';
 import { stringify } from 'csv-stringify/sync';
 
 const COLUMNS = [
@@ -13,12 +13,18 @@ const COLUMNS = [
   'direction_deg',
   'place',
   'typed',
+  'answer',
   'value_nm',
   'value_mm',
   'stands',
 ];
 
-/** Every reading of a job as a table, taken back and corrected ones included and marked. */
+// Every digit there is: the table can be read back in without loss.
+const exact = (value: number): string => toDecimal(nm(value), 'mm', 6).replace(/0{1,3}$/u, '');
+/** Leaves laid together, one by one: their sum alone could not be laid again. */
+const stackText = (stack: readonly number[]): string => stack.map(exact).join(' + ');
+
+/** Every reading and every leaf of a job as a table, taken back and corrected ones included and marked. */
 export function readingsCsv(file: JobFile): string {
   const gone = new Set(
     file.log.flatMap((e) =>
@@ -30,8 +36,9 @@ export function readingsCsv(file: JobFile): string {
     ),
   );
   const rows = file.log.flatMap((e) => {
-    if (e.kind !== 'reading') return [];
+    if (e.kind !== 'reading' && e.kind !== 'leaf') return [];
     const { station } = e;
+    const value = e.kind === 'reading' ? e.value : e.stack.reduce((sum, l) => sum + l, 0);
     return [
       {
         time: e.at,
@@ -43,11 +50,11 @@ export function readingsCsv(file: JobFile): string {
         cylinder: file.engine.cylinders[station.cylinder] ?? '',
         depth_mm: 'depth' in station ? station.depth / 1e6 : '',
         direction_deg: 'angle' in station ? station.angle : '',
-        place: 'place' in station ? station.place : '',
-        typed: e.text,
-        value_nm: e.value,
-        // Every digit there is: the table can be read back in without loss.
-        value_mm: toDecimal(e.value, 'mm', 6).replace(/0{1,3}$/u, ''),
+        place: 'place' in station ? station.place : 'ring' in station ? station.ring : '',
+        typed: e.kind === 'reading' ? e.text : stackText(e.stack),
+        answer: e.kind === 'reading' ? '' : e.answer,
+        value_nm: value,
+        value_mm: e.kind === 'reading' ? exact(e.value) : stackText(e.stack),
         stands: gone.has(e.id) ? 'no' : 'yes',
       },
     ];

@@ -1,7 +1,7 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { parsePlace, type Place } from './place.js';
-import { trueSize } from './truePart.js';
+import { trueGap, trueSize } from './truePart.js';
 
 /** How one kind of gauge errs: step, scatter of one reading, largest error of its scale. Micrometres. */
 interface Habit {
@@ -98,9 +98,10 @@ export class Gauge {
   /** A reading where the gauge is held now. */
   take(): string {
     const { place } = this;
+    if (place?.gauge === 'leaf') return this.leaf(place);
     const habit = place && HABITS[place.gauge];
     if (!place) return 'ERROR The gauge is not held anywhere yet.';
-    if (!habit) return 'ERROR Leaves are answered by hand: goes, drags, does not go.';
+    if (!habit) return `ERROR There is no such gauge: ${place.gauge}.`;
     const truth = trueSize(place);
     const noise = this.normal() * habit.scatter * this.knobs.scatter;
     const turn = place.unit === 'mm' ? 0.5 : 0.635;
@@ -116,6 +117,17 @@ export class Gauge {
       text = place.unit === 'mm' ? shown(turned, habit.step, 0) : shown(turned / 2.54, 0.5, 1);
     }
     this.sent.push({ text, place, truth, slipped });
+    if (this.sent.length > 500) this.sent.shift();
+    return `READING ${text}`;
+  }
+
+  /** How a leaf feels in a gap: it drags within a hundredth of the true width. */
+  private leaf(place: Place): string {
+    if (place.leaf === null || place.leaf <= 0) return 'ERROR No leaf is laid: choose one first.';
+    const truth = trueGap(place);
+    const felt = truth + (this.normal() * 1.5 * this.knobs.scatter) / 1000;
+    const text = place.leaf <= felt - 0.005 ? 'goes' : place.leaf <= felt ? 'drags' : 'does-not';
+    this.sent.push({ text, place, truth, slipped: false });
     if (this.sent.length > 500) this.sent.shift();
     return `READING ${text}`;
   }

@@ -15,6 +15,11 @@ export interface Place {
   /** Size a comparator was zeroed at; null when it shows sizes whole. */
   readonly zero: number | null;
   readonly needle: 'clockwise-larger' | 'clockwise-smaller';
+  /** Leaves laid together, mm; null where none is held. */
+  readonly leaf: number | null;
+  /** Which ring, and how many turns or strokes were filed off it. */
+  readonly ring: string;
+  readonly filed: number;
 }
 
 const number = (text: string | undefined, fallback: number): number => {
@@ -47,6 +52,9 @@ export function parsePlace(rest: string): Place | null {
     unit: facts.get('unit') === 'in' ? 'in' : 'mm',
     engine: facts.get('engine') ?? '',
     zero: facts.has('zero') ? number(facts.get('zero'), nominal) : null,
+    leaf: facts.has('leaf') ? number(facts.get('leaf'), 0) : null,
+    ring: facts.get('ring') ?? '',
+    filed: number(facts.get('filed'), 0),
     needle: facts.get('needle') === 'clockwise-smaller' ? 'clockwise-smaller' : 'clockwise-larger',
   };
 }

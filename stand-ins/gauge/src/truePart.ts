@@ -60,6 +60,16 @@ export function truePart(engine: string, cylinder: number): TruePart {
 /** Wear falls off below the ring's reversal, as ring pressure does. */
 const DECAY_MM = 45;
 
+/** What one turn or stroke really takes off a ring here, mm. */
+const CUT = 0.006;
+
+/** True gap of a ring, mm: as it came, opened by every turn or stroke; one beside a piston is its clearance. */
+export function trueGap(at: Place): number {
+  if (at.part === 'clearance') return 0.045 + truePart(at.engine, at.cylinder).pistonWear;
+  const came = 0.2 + 0.16 * share(`${at.engine}:${at.cylinder}:${at.ring}:gap`);
+  return came + CUT * at.filed;
+}
+
 /** True size at a place, mm. */
 export function trueSize(at: Place): number {
   const part = truePart(at.engine, at.cylinder);

@@ -29,6 +29,9 @@ describe('where the gauge is held', () => {
       engine: '',
       zero: null,
       needle: 'clockwise-larger',
+      leaf: null,
+      ring: '',
+      filed: 0,
     });
     expect(parsePlace('part=bore nominal=0')).toBeNull();
     expect(parsePlace('nominal=77')).toBeNull();

@@ -5,6 +5,8 @@ import type { AppendedLog } from '@tribos/contract';
 import {
   atHand,
   guessMapping,
+  LEAF_ANSWERS,
+  stackText,
   placeName,
   pistonAsked,
   TABLE_COLUMNS,
@@ -206,7 +208,11 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
                       {r.ok ? (
                         <>
                           <td className="px-2 py-1">{placeName(file, r.entry.station, unit)}</td>
-                          <td className="figure px-2 py-1">{r.entry.text}</td>
+                          <td className="figure px-2 py-1">
+                            {r.entry.kind === 'reading'
+                              ? r.entry.text
+                              : `${stackText(r.entry.stack, unit)} ${LEAF_ANSWERS[r.entry.answer]}`}
+                          </td>
                           <td className="px-2 py-1">
                             {file.instruments.find((g) => g.id === r.entry.instrumentId)?.name}
                           </td>

@@ -1,14 +1,15 @@
 import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
 import { connectLine } from '../gaugeLine/index.js';
+import { lengthText } from '../forms/index.js';
 import { HoneSheet } from '../hone/index.js';
 import { newEntry, refusedBy, useJobContext } from '../job/index.js';
 import { toggleUnit } from '../kit/settings.js';
 import { post, useOutbox } from '../outbox/index.js';
 import { CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../rings/index.js';
-import { Button, Empty } from '../ui/index.js';
+import { Button, Empty, LinkButton } from '../ui/index.js';
 import { NextBox, WorkingSheet } from '../verdicts/index.js';
 import { OrderOfWork } from './OrderOfWork.js';
-import { StepForm } from './StepForm.js';
+import { StepForm, type Said } from './StepForm.js';
 import { placeOf, takeTool, useFilingTool, useRingWork } from './useRingWork.js';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import {
@@ -18,9 +19,11 @@ import {
   FILING_TOOLS,
   FREE_SLIDE,
   gapDepths,
+  gapPlace,
   isPreparing,
   orderOfWork,
   packOf,
+  parseReading,
   passText,
   placeKey,
   RING_NAMES,
@@ -36,6 +39,8 @@ import {
   nm,
   type FilingTool,
   type GappedRing,
+  type LengthUnit,
+  type Nanometres,
   type Place,
   type RingStepName,
   type SentEntry,
@@ -58,6 +63,13 @@ const OWN_KEYS: readonly (readonly [string, string])[] = [
 ];
 
 const RING_PART = 'ring-gap';
+const NOTHING_SAID: Said = { depth: '', ends: '', code: '' };
+
+/** A depth as typed; null where nothing that can be read was. */
+function depthOf(text: string, unit: LengthUnit): Nanometres | null {
+  const read = parseReading(text, { unit });
+  return read.ok && read.value >= 0 ? read.value : null;
+}
 
 /** Rings sized, known, bagged and clocked; walls finished; all in the right order. */
 export function PrepareStation() {
@@ -103,6 +115,8 @@ export function PrepareStation() {
   const steps = orderOfWork(file, cylinder, judgement.items);
   const openStep = steps.find((s) => s.done === null) ?? null;
   const ready = isPreparing(file, cylinder);
+  const beforeRings =
+    openStep && ['piston', 'cylinder', 'wash', 'slide'].includes(openStep.key) ? openStep : null;
   const send = (...entries: SentEntry[]): string | null => {
     const why = refusedBy(file, ...entries);
     if (why === null) void post(job.id, entries);
@@ -133,7 +147,7 @@ export function PrepareStation() {
     send(newEntry(FILED, { cylinder, ring: work.target.ring, tool, strokes }));
   };
   /** Does the next thing with the ring at hand. @returns why not */
-  const act = (said = { ends: '', code: '' }): string | null => {
+  const act = (said: Said = NOTHING_SAID): string | null => {
     if (!work) return null;
     const { next } = work;
     switch (next.kind) {
@@ -143,15 +157,15 @@ export function PrepareStation() {
       case 'wash':
         // One key for what the hands do in one go; each is in the log.
         return send(step('deburred'), step('washed'), step('squared'));
-      case 'square':
-        return send(
-          step('squared', {
-            where:
-              said.ends.trim() === ''
-                ? null
-                : { depth: work.target.depths.least, ends: Number(said.ends.replace(',', '.')) },
-          }),
-        );
+      case 'square': {
+        const depth = depthOf(said.depth, unit) ?? work.target.depths.least;
+        const ends = said.ends.trim() === '' ? null : Number(said.ends.replace(',', '.'));
+        const why = send(step('squared', { where: ends === null ? null : { depth, ends } }));
+        // Elsewhere it is a check of the taper, with leaves of its own.
+        if (why === null && depth !== work.target.depths.least)
+          entry.pick(gapPlace(cylinder, work.target.ring, depth));
+        return why;
+      }
       case 'bag': {
         const why = send(step('bagged', { code: said.code.trim() === '' ? null : said.code }));
         if (why === null) goOn();
@@ -198,6 +212,8 @@ export function PrepareStation() {
       closeZero: null,
       own,
       space: () => {
+        // What comes before the gaps is looked at, not tapped away.
+        if (beforeRings) return true;
         if (!work || work.next.kind === 'try') return false;
         act();
         return true;
@@ -218,8 +234,6 @@ export function PrepareStation() {
       {name}
     </Button>
   );
-  const beforeRings =
-    openStep && ['piston', 'cylinder', 'wash', 'slide'].includes(openStep.key) ? openStep : null;
   const nextBox = (
     <NextBox
       next={{
@@ -236,6 +250,10 @@ export function PrepareStation() {
       }}
       unit={unit}
     >
+      {ready && (beforeRings?.key === 'piston' || beforeRings?.key === 'cylinder') && (
+        <LinkButton to={`/jobs/${job.id}`}>Measure it</LinkButton>
+      )}
+      {!ready && <LinkButton to={`/jobs/${job.id}/decide`}>Decide</LinkButton>}
       {ready && beforeRings?.key === 'wash' && (
         <Button
           look="brass"
@@ -264,11 +282,13 @@ export function PrepareStation() {
           </Button>
         </>
       )}
-      {work && !beforeRings && (
+      {ready && work && !beforeRings && (
         <StepForm
           key={`${placeKey(station)}:${work.next.kind}`}
           work={work}
           windows={engine.ports.length > 0}
+          depth={lengthText(work.target.depths.least, unit)}
+          unit={unit}
           onDo={act}
           onFile={filed}
         />

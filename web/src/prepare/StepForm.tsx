@@ -1,22 +1,35 @@
 import { useState } from 'react';
-import type { RingWork } from '@tribos/core';
+import type { LengthUnit, RingWork } from '@tribos/core';
 import { Button, Kbd } from '../ui/index.js';
+
+/** What may be said beside a step: where it was squared, which way its ends lie, what its bag says. */
+export interface Said {
+  readonly depth: string;
+  readonly ends: string;
+  readonly code: string;
+}
 
 /** The button for the next thing to do with a ring, with what may be asked beside it. */
 export function StepForm({
   work,
   windows,
+  depth: planned,
+  unit,
   onDo,
   onFile,
 }: {
   work: RingWork;
   /** Whether the wall has windows a ring's ends could lie over. */
   windows: boolean;
+  /** Where it is checked, as text in the reader's unit. */
+  depth: string;
+  unit: LengthUnit;
   /** @returns why not */
-  onDo: (said: { readonly ends: string; readonly code: string }) => string | null;
+  onDo: (said: Said) => string | null;
   /** A pass of another length than was planned. */
   onFile: (strokes: number) => void;
 }) {
+  const [depth, setDepth] = useState('');
   const [ends, setEnds] = useState('');
   const [code, setCode] = useState('');
   const [strokes, setStrokes] = useState('');
@@ -46,12 +59,17 @@ export function StepForm({
       onSubmit={(e) => {
         e.preventDefault();
         if (next.kind === 'file' && strokes.trim() !== '') return onFile(Number(strokes));
-        const why = onDo({ ends, code });
+        const why = onDo({ depth, ends, code });
         setRefused(why);
         if (why === null) setCode('');
       }}
     >
-      {next.kind === 'square' && windows && field('its ends at, degrees', ends, setEnds, 'not said')}
+      {next.kind === 'square' && windows && (
+        <span className="grid grid-cols-2 gap-2">
+          {field(`squared, ${unit} down`, depth, setDepth, planned)}
+          {field('its ends at, degrees', ends, setEnds, 'not said')}
+        </span>
+      )}
       {next.kind === 'bag' && field('what its bag says, scanned or typed', code, setCode, 'not asked')}
       <span className="flex gap-2">
         <Button look="brass" type="submit" className="flex-1">

@@ -80,15 +80,10 @@ export function RingRow({
               : ''}
         </p>
       </div>
-      <button
-        type="button"
-        tabIndex={-1}
-        onClick={onPick}
-        aria-label={`${capital(RING_NAMES[target.ring])}: ${ringSentence(file, work, unit)}`}
-        className="min-w-0 px-1 text-left"
-      >
+      <div className="min-w-0 px-1" onClick={onPick}>
+        <span className="sr-only">{ringSentence(file, work, unit)}</span>
         <RingPicture target={target} low={at?.low ?? null} high={at?.high ?? null} unit={unit} />
-      </button>
+      </div>
       <div className="min-w-0">
         <button
           type="button"
