@@ -4,6 +4,7 @@ export * from './clearanceItems.js';
 export * from './crossChecks.js';
 export * from './facts.js';
 export * from './pinItems.js';
+export * from './pistonCheck.js';
 export * from './pistonMatch.js';
 export * from './room.js';
 export * from './selectiveFit.js';

@@ -6,11 +6,13 @@ import { clearanceItems } from './clearanceItems.js';
 import { crossCheckSentence } from './crossChecks.js';
 import { checksOf } from './facts.js';
 import { pinItems } from './pinItems.js';
+import { PISTON_CHECK, pistonCheckBlocks } from './pistonCheck.js';
 
 /** Piston in bore, pin in piston and rod. */
 export const fit: Room = {
   name: 'fit',
   station: 'measure',
+  entries: [PISTON_CHECK],
   figures: perBore((file, of, spread, ask) => [
     ...clearanceItems(file, of, readingsOf(file, ask.unit), spread),
     ...pinItems(file, of.cylinder, readingsOf(file, ask.unit)),
@@ -19,15 +21,16 @@ export const fit: Room = {
   report: (file, { figures }, ask) => {
     const own = figures.filter((f) => f.feature === 'clearance' || f.feature.startsWith('pin.'));
     const checks = checksOf(file, ask.unit);
-    return verdictSection(
-      file,
-      'fit',
-      'Piston clearance',
-      own,
-      ask.unit,
-      checks.length > 0
-        ? [{ kind: 'list', items: checks.map((c) => `${c.title}: ${crossCheckSentence(c, ask.unit)}`) }]
-        : [],
-    );
+    return verdictSection(file, 'fit', 'Piston clearance', own, ask.unit, [
+      ...(checks.length > 0
+        ? [
+            {
+              kind: 'list' as const,
+              items: checks.map((c) => `${c.title}: ${crossCheckSentence(c, ask.unit)}`),
+            },
+          ]
+        : []),
+      ...pistonCheckBlocks(file),
+    ]);
   },
 };

@@ -12,6 +12,7 @@ import {
   ruleKind,
   SECOND_OVER_TOP,
   type GapEnds,
+  type GapRuleKind,
 } from './gapRule.js';
 import { packOf, ringMaker, ringsRenewed, type RingPack } from './pack.js';
 
@@ -37,6 +38,8 @@ export interface GapTarget {
   readonly max: Governing;
   /** The rule needs a bore that is not read: nothing is offered instead. */
   readonly needsBore: boolean;
+  /** What kind of rule gives the minimum; null where none does. */
+  readonly kind: GapRuleKind | null;
   readonly others: readonly OtherSchool[];
   /** What the minimum was worked from, in words. */
   readonly working: (unit: LengthUnit) => string | null;
@@ -158,6 +161,7 @@ export function gapTarget(file: JobFile, cylinder: number, ring: GappedRing): Ga
           : max
         : inThisBore(max, { low: null, high: most }, feature),
     needsBore,
+    kind: rule && ruleKind(rule),
     others,
     working: (unit) => {
       if (!rule || bore.mean === null) return null;

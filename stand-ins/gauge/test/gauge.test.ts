@@ -3,7 +3,7 @@ import { WebSocket } from 'ws';
 import { Gauge, type Knobs } from '../src/gauge.js';
 import { parsePlace } from '../src/place.js';
 import { startGauge, type StandIn } from '../src/server.js';
-import { trueSize, truePart } from '../src/truePart.js';
+import { trueGap, trueSize, truePart } from '../src/truePart.js';
 
 const BORE = 'AT part=bore cylinder=0 depth=15 angle=0 nominal=77 gauge=dial-bore unit=mm engine=644-Twin';
 const still = (over: Partial<Knobs> = {}): Knobs => ({ scatter: 1, drift: 0, slip: 0, ...over });
@@ -109,7 +109,21 @@ describe('what it cannot do', () => {
     expect(gauge.hear('DANCE')).toMatch(/^ERROR DANCE is not understood/u);
     expect(gauge.hear('  ')).toBeNull();
     expect(gauge.hear(BORE.replace('dial-bore', 'leaf'))).toBeNull();
-    expect(gauge.hear('TAKE')).toMatch(/^ERROR Leaves/u);
+    expect(gauge.hear('TAKE')).toMatch(/^ERROR No leaf is laid/u);
+    expect(gauge.hear(BORE.replace('dial-bore', 'plumb-line'))).toBeNull();
+    expect(gauge.hear('TAKE')).toMatch(/^ERROR There is no such gauge/u);
+  });
+
+  it('answers leaves by how they feel, wider after every turn that was filed', () => {
+    const at = (leaf: number, filed: number) =>
+      `AT part=ring-gap ring=top cylinder=0 depth=20 nominal=0.3 gauge=leaf engine=312-MX leaf=${leaf} filed=${filed}`;
+    const answer = (leaf: number, filed = 0) => held(at(leaf, filed)).hear('TAKE');
+    const truth = (filed: number) => trueGap(parsePlace(at(0.3, filed).slice(3))!);
+    expect(answer(0.1)).toBe('READING goes');
+    expect(answer(0.5)).toBe('READING does-not');
+    expect(truth(10) - truth(0)).toBeCloseTo(0.06, 9);
+    expect(answer(truth(0) + 0.03)).toBe('READING does-not');
+    expect(answer(truth(0) + 0.03, 20)).toBe('READING goes');
   });
 });
 

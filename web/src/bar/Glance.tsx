@@ -1,5 +1,13 @@
 import { useEffect, type ReactNode } from 'react';
-import { placeFigure, placeKey, placeKindOf, placeName, type Figure, type Place } from '@tribos/core';
+import {
+  bracketText,
+  placeFigure,
+  placeKey,
+  placeKindOf,
+  placeName,
+  type Figure,
+  type Place,
+} from '@tribos/core';
 import { useJobContext, type JobContext } from '../job/index.js';
 import { toggleGlance, useSettings } from '../kit/settings.js';
 import { VerdictMark, type MarkState } from '../ui/index.js';
@@ -26,7 +34,9 @@ function Glance({ bar }: { bar: Bar | null }) {
   const figure = at && figureOf(context, at);
   const mark: MarkState = figure ? markOf(figure) : (judgement.overall ?? 'waiting');
   const read = at && judgement.readings.places.get(placeKey(at));
-  const shown = typed || (read ? placeFigure(read, unit) : null) || '–';
+  const gap = at && judgement.readings.gaps.get(placeKey(at));
+  const shown =
+    typed || (gap ? bracketText(gap.bracket, unit) : null) || (read ? placeFigure(read, unit) : null) || '–';
   return (
     <section aria-label="Glance" className="flex min-h-0 flex-1 flex-col justify-center gap-4 px-8 py-4">
       {at && (

@@ -1,4 +1,5 @@
 import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
+import { PistonCheckSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { lengthText } from '../forms/index.js';
 import { HoneSheet } from '../hone/index.js';
@@ -9,6 +10,7 @@ import { CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../ring
 import { Button, Empty, LinkButton } from '../ui/index.js';
 import { NextBox, WorkingSheet } from '../verdicts/index.js';
 import { OrderOfWork } from './OrderOfWork.js';
+import { PistonRows } from './PistonRows.js';
 import { StepForm, type Said } from './StepForm.js';
 import { placeOf, takeTool, useFilingTool, useRingWork } from './useRingWork.js';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
@@ -50,7 +52,7 @@ const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
-  | { readonly kind: 'note' | 'keys' | 'work' | 'labels' | 'warm' }
+  | { readonly kind: 'note' | 'keys' | 'work' | 'labels' | 'warm' | 'piston' }
   | { readonly kind: 'card'; readonly ring: GappedRing }
   | null;
 
@@ -355,6 +357,16 @@ export function PrepareStation() {
                 </ul>
               )}
               <div className="grid gap-6">
+                <PistonRows
+                  file={file}
+                  prepared={context.prepared}
+                  figures={judgement.itemsOf[cylinder] ?? []}
+                  cylinder={cylinder}
+                  pack={pack}
+                  unit={unit}
+                  onLook={() => setOpen({ kind: 'piston' })}
+                  onPick={entry.pick}
+                />
                 {pack && <RingClock key={cylinder} file={file} cylinder={cylinder} pack={pack} />}
                 <HoneSheet
                   key={`hone-${cylinder}`}
@@ -466,6 +478,7 @@ export function PrepareStation() {
       )}
       {open?.kind === 'labels' && <LabelSheet file={file} cylinder={cylinder} unit={unit} onClose={close} />}
       {open?.kind === 'warm' && work && <WarmGapSheet file={file} work={work} unit={unit} onClose={close} />}
+      {open?.kind === 'piston' && <PistonCheckSheet file={file} cylinder={cylinder} onClose={close} />}
       <Suspense fallback={null}>
         {open?.kind === 'work' && (
           <WorkSheet file={file} judgement={judgement} cylinder={cylinder} unit={unit} onClose={close} />

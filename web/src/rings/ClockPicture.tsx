@@ -124,7 +124,7 @@ export function ClockPicture({
         );
       })}
       {pack.pegs.map(({ ring, angle }) => {
-        const [x, y] = point(OUTER + 8, angle + turn);
+        const [x, y] = point(OUTER - rings.indexOf(ring) * STEP - 20, angle + turn);
         return <circle key={ring} cx={x} cy={y} r="4" className="fill-ink" />;
       })}
       {(() => {

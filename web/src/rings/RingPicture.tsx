@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { leafText, limitFigureText, type GapTarget, type LengthUnit } from '@tribos/core';
+import { leafText, limitFigureText, limitText, type GapTarget, type LengthUnit } from '@tribos/core';
 
 /** Widest gap drawn, over the minimum or the bracket. */
 const ROOM = 1.45;
@@ -21,7 +21,11 @@ export function RingPicture({
   unit: LengthUnit;
 }) {
   const id = useId();
-  const most = Math.max(target.low ?? 0, low ?? 0, high ?? 0, 100_000) * ROOM;
+  // A maximum belongs in the picture where it does not press the minimum into a corner.
+  const ceiling =
+    target.low !== null && target.high !== null && target.high < 2.2 * target.low ? target.high : 0;
+  const widest = Math.max(target.low ?? 0, low ?? 0, high ?? 0);
+  const most = Math.max(widest * ROOM, ceiling * 1.15, 100_000);
   const at = (v: number): number => Math.min(100, (v / most) * 100);
   const step = unit === 'mm' ? 50_000 : 50_800;
   const ticks = Array.from({ length: Math.floor(most / step) + 1 }, (_, i) => i * step);
@@ -35,6 +39,7 @@ export function RingPicture({
       {said}
     </text>
   );
+  const together = target.low !== null && target.high !== null && at(target.high) - at(target.low) < 36;
   // Two figures nearer than their width stand in one.
   const near = low !== null && high !== null && at(high) - at(low) < 30;
   return (
@@ -47,7 +52,7 @@ export function RingPicture({
       {target.low !== null && (
         <rect x="0" y="18" width={`${at(target.low)}%`} height="24" fill={`url(#${id})`} />
       )}
-      {target.high !== null && at(target.high) < 100 && (
+      {target.high !== null && (
         <rect
           x={`${at(target.high)}%`}
           y="18"
@@ -100,10 +105,16 @@ export function RingPicture({
         />
       ))}
       {target.low !== null &&
-        text(target.low, 11, `min ${limitFigureText(target.low, 'low', unit)}`, 'fill-beyond')}
+        text(
+          target.low,
+          11,
+          together
+            ? limitText(target.low, target.high, unit)
+            : `min ${limitFigureText(target.low, 'low', unit)}`,
+          'fill-beyond',
+        )}
       {target.high !== null &&
-        at(target.high) < 100 &&
-        (target.low === null || at(target.high) - at(target.low) > 34) &&
+        !together &&
         text(target.high, 11, `max ${limitFigureText(target.high, 'high', unit)}`, 'fill-beyond')}
       {near &&
         text((low + high) / 2, 62, `${leafText(low, unit)} goes, ${leafText(high, unit)} not`, 'fill-ink')}

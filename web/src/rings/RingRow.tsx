@@ -4,7 +4,6 @@ import {
   GAP_RULES,
   RING_NAMES,
   ringSentence,
-  ruleKind,
   SECTIONS,
   sourceLine,
   stackText,
@@ -76,7 +75,7 @@ export function RingRow({
           {target.working(unit)
             ? ` · ${target.working(unit)}`
             : rule
-              ? ` · ${GAP_RULES[ruleKind(rule)]}`
+              ? ` · ${GAP_RULES[target.kind ?? 'minimum']}`
               : ''}
         </p>
       </div>
