@@ -13,3 +13,4 @@ export * from './gauges/instrument.js';
 export * from './reports/report.js';
 export * from './exchange/import.js';
 export * from './record/record.js';
+export * from './rings/filings.js';

@@ -43,6 +43,7 @@ const ALL = [
   '0010-chains',
   '0011-append',
   '0012-search',
+  '0013-filings',
 ];
 
 describe('migrating', () => {

@@ -97,6 +97,6 @@ export function gapDepths(file: JobFile, cylinder: number, pack: RingPack | null
     why: (unit) =>
       least === most
         ? `${depthText(least, unit)} down`
-        : `a used bore: the minimum ${depthText(least, unit)} down where it is smallest, the maximum ${depthText(most, unit)} down where it is largest`,
+        : `where this used bore is smallest, ${depthText(least, unit)} down; its maximum where it is largest, ${depthText(most, unit)} down`,
   };
 }

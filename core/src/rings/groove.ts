@@ -1,5 +1,5 @@
 import { calibrationOverdue, instrumentOf, leafConformance } from '../gauges/index.js';
-import { wallOf, type JobFile } from '../job/index.js';
+import { fittedPiston, wallOf, type JobFile } from '../job/index.js';
 import { cylinder, onCylinder, opens, placeKind, RING_NAMES, takenAt, type AnyPlace } from '../log/index.js';
 import { readingsOf, type GapState } from '../readings/index.js';
 import { object, oneOf, type Of } from '../shape/index.js';
@@ -53,6 +53,7 @@ export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure
     if (!gap) return [];
     const section = pack?.rings.find((r) => r.ring === ring)?.section ?? null;
     const wedged = section !== null && WEDGED.has(section);
+    const { kit } = fittedPiston(file, at);
     const renewed = ringsRenewed(file, at) || wallOf(file, at) !== null;
     const instruments = [...new Set(gap.tries.map((t) => t.instrumentId))].map((id) =>
       instrumentOf(file, id),
@@ -65,6 +66,7 @@ export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure
         title: capital(`${ring} groove clearance`),
         of: null,
         ownWay: true,
+        ...(kit ? { fittedPiston: kit.maker } : {}),
         states: renewed ? ['new'] : side === 'max' ? ['service'] : ['service', 'new'],
         ...(wedged
           ? {

@@ -7,7 +7,7 @@ import { gapAt, passes } from './gapItems.js';
 import { gapTarget, type GapTarget } from './gapTarget.js';
 import { gapWarmth, warmthMargin } from './gapWarmth.js';
 import { leafToGo, type LeafToGo } from './leafToGo.js';
-import { learnedCut } from './learnedCut.js';
+import { learnedCut, type Filings } from './learnedCut.js';
 import { ringHistory, type RingHistory, type RingState } from './ringLog.js';
 
 /** The next thing to do with one ring. */
@@ -59,6 +59,7 @@ const LAST = { wash: 'washed', square: 'squared', bag: 'bagged' } as const;
  * @param set  leaves of the shop's own set, nm
  * @param tool in hand
  * @param by   who files: their own rate counts where enough is known of it
+ * @param before what the shop filed in other jobs
  */
 export function ringWork(
   file: JobFile,
@@ -67,6 +68,7 @@ export function ringWork(
   set: readonly Nanometres[],
   tool: FilingTool,
   by: string,
+  before: readonly Filings[] = [],
 ): RingWork {
   const target = gapTarget(file, cylinder, ring);
   const history = ringHistory(file, cylinder, ring, target.depths.least);
@@ -75,7 +77,7 @@ export function ringWork(
   // What the leaves are compared with lies at the wall's own warmth.
   const wanted = target.low === null ? null : target.low + warmth.shift + margin;
   const leaf = wanted === null || !(wanted > 0) ? null : leafToGo(set, wanted);
-  const cut = learnedCut(file, tool, by);
+  const cut = learnedCut(file, tool, by, before);
   return { target, history, leaf, cut, next: nextOf(file, target, history, leaf, set, tool, cut, margin) };
 }
 

@@ -35,7 +35,7 @@ export function ringSentence(file: JobFile, { target, leaf, next }: RingWork, un
     case 'wash':
       return 'Deburr the filed end, wash and dry the ring.';
     case 'square':
-      return `Square it ${target.depths.why(unit).split(',')[0]} with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. Ends on solid wall, dry and clean.`;
+      return `Square it ${depthText(target.depths.least, unit)} down with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. Ends on solid wall, dry and clean.`;
     case 'try':
       return `Try ${stackText(next.stack, unit)} ${unit}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''}`.trim();
     case 'file':

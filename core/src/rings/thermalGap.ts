@@ -1,42 +1,34 @@
 import { EXPANSION, type Wall, wallMaterial } from '../specs/index.js';
 import { RING_IRON } from './gapWarmth.js';
 
-const { PI, exp } = Math;
+const { PI } = Math;
 
-/** How ring and wall warm up: rise and time constant. Estimates for the class of engine. */
-export interface RingWarmUp {
-  /** K above 20 °C, and seconds. */
-  readonly ring: { readonly rise: number; readonly tau: number };
-  readonly wall: { readonly rise: number; readonly tau: number };
+/** How warm ring and wall are above 20 °C, K. */
+export interface RingWarmth {
+  readonly ring: number;
+  readonly wall: number;
 }
 
-/** Estimates, by how the engine is cooled: the ring follows the gas within seconds, the wall its coolant. */
-export const RING_WARM_UP: Record<'liquid' | 'air', RingWarmUp> = {
-  liquid: { ring: { rise: 180, tau: 8 }, wall: { rise: 90, tau: 90 } },
-  air: { ring: { rise: 200, tau: 8 }, wall: { rise: 140, tau: 150 } },
+/**
+ * The two moments that differ: in the first seconds the ring has the gas's heat and the wall hardly any; once warm the
+ * wall has caught up. Estimates for the class of engine.
+ */
+export const RING_WARM_UP: Record<
+  'liquid' | 'air',
+  { readonly first: RingWarmth; readonly warm: RingWarmth }
+> = {
+  liquid: { first: { ring: 180, wall: 40 }, warm: { ring: 180, wall: 110 } },
+  air: { first: { ring: 200, wall: 40 }, warm: { ring: 200, wall: 140 } },
 };
 
 /**
- * What warmth does to a gap: π·D·(α_c·ΔT_c − α_r·ΔT_r).
+ * What warmth does to a gap: π·D·(α_c·ΔT_c − α_r·ΔT_r). The wall carries the ring's ends apart, the ring's own warmth
+ * closes them.
  *
- * @param bore nm
- * @param wallRise K above 20 °C, of the wall
- * @param ringRise K above 20 °C, of the ring
+ * @param bore   nm
+ * @param warmth K above 20 °C
  * @returns nm, negative where the gap closes
- * @example Math.round(gapChange(79e6, 'iron-sleeve', 130, 200) / 1000) // -216
+ * @example Math.round(gapChange(79e6, 'iron-sleeve', { ring: 200, wall: 130 }) / 1000) // -216
  */
-export const gapChange = (bore: number, wall: Wall, wallRise: number, ringRise: number): number =>
-  PI * bore * 1e-6 * (EXPANSION[wallMaterial(wall)] * wallRise - RING_IRON * ringRise);
-
-/** The gap of a ring some seconds after a cold start, nm: cold, at its tightest, and once warm. */
-export function gapAfter(
-  cold: number,
-  bore: number,
-  wall: Wall,
-  cooling: 'liquid' | 'air',
-  seconds: number,
-): number {
-  const { ring, wall: cylinder } = RING_WARM_UP[cooling];
-  const at = ({ rise, tau }: { rise: number; tau: number }) => rise * (1 - exp(-seconds / tau));
-  return cold + gapChange(bore, wall, at(cylinder), at(ring));
-}
+export const gapChange = (bore: number, wall: Wall, { ring, wall: of }: RingWarmth): number =>
+  PI * bore * 1e-6 * (EXPANSION[wallMaterial(wall)] * of - RING_IRON * ring);

@@ -1,13 +1,16 @@
 import {
+  gapChange,
   gapWarmth,
+  groovePlace,
   judgeJob,
   mm,
   verdictSentence,
   WORK_DONE,
   type JobFile,
+  type LeafAnswer,
   type Wall,
 } from '../../src/index.js';
-import { corrie, factor, filed, leaf, ringJob, with_ } from './ringJob.js';
+import { corrie, factor, filed, leaf, PACK, ringJob, with_ } from './ringJob.js';
 
 const verdict = (file: JobFile, side: 'min' | 'max' = 'min', ring = 'top') => {
   const found = judgeJob(file).items.find((f) => f.key === `0:ring.gap.${ring}:${side}`);
@@ -120,4 +123,51 @@ it('the second ring’s and the rails’ gaps are judged each on its own', () =>
   expect(verdict(both, 'min', 'upper-rail')?.state).toBe('within');
   expect(verdict(both, 'min', 'lower-rail')?.state).toBe('beyond');
   expect(verdict(both, 'min', 'second')).toEqual({ state: 'undecided', because: 'unread' });
+});
+
+describe('a gap as it warms', () => {
+  // Worked by hand for 79 mm: π · 79 · (α_c · ΔT_c − 11.5 · ΔT_r) · 1e-6.
+  it.each<[string, Wall, number, number, number]>([
+    ['an iron ring +200 K in iron +130 K closes', 'iron-sleeve', 200, 130, -0.216],
+    ['a ring +180 K in aluminium +110 K opens', 'plated', 180, 110, 0.073],
+    ['in the first seconds, wall +40 K, it closes', 'plated', 180, 40, -0.3],
+  ])('%s', (_, wall, ring, of, change) =>
+    expect(gapChange(79e6, wall, { ring, wall: of }) / 1e6).toBeCloseTo(change, 3),
+  );
+});
+
+describe('a ring in its groove', () => {
+  const groove = (pack: Parameters<typeof ringJob>[0], ...tries: [number, LeafAnswer][]) => {
+    const file = ringJob({
+      ...pack,
+      limits: [corrie('ring.groove.top', 0.03, 0.065)],
+    });
+    const log = tries.map(([thick, answer], i) => ({
+      ...leaf(file, 'top', thick, answer).log.at(-1)!,
+      id: `g${i}`,
+      station: groovePlace(0, 'top'),
+    }));
+    const judged = judgeJob({ ...file, log: [...file.log, ...(log as never[])] });
+    return judged.items.filter((f) => f.feature === 'ring.groove.top').map((f) => [f.side, f.state]);
+  };
+
+  it('is held against its range by the leaf beside it', () => {
+    expect(groove({}, [0.04, 'goes'], [0.05, 'does-not'])).toEqual([
+      ['min', 'within'],
+      ['max', 'within'],
+    ]);
+    expect(groove({}, [0.08, 'goes'])).toEqual([
+      ['min', 'within'],
+      ['max', 'beyond'],
+    ]);
+    expect(groove({})).toEqual([]);
+  });
+
+  it('of a keystone is judged by its own sheet alone', () => {
+    const rings = PACK.rings.map((r) => (r.ring === 'top' ? { ...r, section: 'keystone' as const } : r));
+    expect(groove({ pack: { rings } }, [0.04, 'goes'], [0.05, 'does-not'])).toEqual([
+      ['min', 'noLimit'],
+      ['max', 'noLimit'],
+    ]);
+  });
 });

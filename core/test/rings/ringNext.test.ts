@@ -1,5 +1,7 @@
 import {
+  filingsOf,
   leafText,
+  learnedCut,
   mm,
   passes,
   ringSentence,
@@ -89,6 +91,25 @@ describe('a ring made ready by its log', () => {
     const known = prepare(second.file, { gap: 150_000, cut: 5_000 }, 'b', 'second');
     expect(work(second.file, 'second').cut.within).toBeLessThan(10);
     expect(known.passes).toBeLessThan(first.passes);
+    const [sum] = filingsOf(second.file);
+    expect(sum).toMatchObject({ tool: 'grinder', by: 'first' });
+    // Filed at 0.005 a turn, ±20 %, seen through leaves.
+    expect(sum!.opened / sum!.strokes / 5_000).toBeGreaterThan(0.6);
+    expect(sum!.opened / sum!.strokes / 5_000).toBeLessThan(1.5);
+  });
+
+  it('starts from what the shop filed in other jobs, by the same hand more closely', () => {
+    const before = (by: string, opened: number) => [
+      { tool: 'grinder' as const, by, opened, strokes: opened / 12_000 },
+    ];
+    const cut = (of: Parameters<typeof learnedCut>[3]) => learnedCut(ringJob(), 'grinder', 'first', of);
+    expect(cut([])).toEqual({ perStroke: 5_000, within: 10 });
+    expect(cut(before('first', 100_000))).toEqual({ perStroke: 12_000, within: 3 });
+    expect(cut(before('first', 400_000))).toEqual({ perStroke: 12_000, within: 1.5 });
+    // Others' hands count together and more widely, and only once they filed enough.
+    expect(cut(before('second', 400_000))).toEqual({ perStroke: 12_000, within: 3 });
+    expect(cut(before('second', 100_000))).toEqual({ perStroke: 5_000, within: 10 });
+    expect(learnedCut(ringJob(), 'file', 'first', before('first', 400_000)).perStroke).toBe(5_000);
   });
 
   it('beyond its maximum is another ring, whatever else is open', () => {

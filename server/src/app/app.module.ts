@@ -12,6 +12,7 @@ import { Scope } from '../kit/scope.js';
 import { RecordModule } from '../record/index.js';
 import { ReportsModule } from '../reports/index.js';
 import { PeopleModule } from '../people/index.js';
+import { RingsModule } from '../rings/index.js';
 import { SpecsModule } from '../specs/index.js';
 import { databaseOptions } from './database.js';
 import { HealthController } from './health.controller.js';
@@ -35,6 +36,7 @@ export class AppModule {
         ReportsModule,
         ExchangeModule,
         RecordModule,
+        RingsModule,
         EventsModule,
       ],
       controllers: [HealthController],

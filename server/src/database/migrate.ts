@@ -12,6 +12,7 @@ import * as imported from './migrations/0009-imported.js';
 import * as chains from './migrations/0010-chains.js';
 import * as append from './migrations/0011-append.js';
 import * as search from './migrations/0012-search.js';
+import * as filings from './migrations/0013-filings.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -28,6 +29,7 @@ const MIGRATIONS = [
   chains,
   append,
   search,
+  filings,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

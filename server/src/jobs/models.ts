@@ -27,6 +27,8 @@ export class JobModel extends ShopRow {
   @Column(text) declare decided: string | null;
   /** The one next thing, in both units; null until it was summed up. */
   @Column(json) declare next: Summary['next'] | null;
+  /** What was filed off its rings; null where nothing was. */
+  @Column(json) declare filings: Summary['filings'];
   /** What the search looks through, in lower case. */
   @Column(text) declare search: string;
   @Column(integer) declare version: number;

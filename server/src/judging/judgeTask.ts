@@ -1,5 +1,7 @@
 import {
   decisionRefused,
+  filingsOf,
+  type Filings,
   inHouse,
   judgePrepared,
   mapKey,
@@ -32,6 +34,8 @@ export interface Summary {
   readonly decided: string | null;
   /** The one next thing, in both units, and where it is done. */
   readonly next: { readonly mm: string; readonly in: string; readonly station: string };
+  /** What was filed off its rings; null where nothing was. */
+  readonly filings: readonly Filings[] | null;
 }
 
 /** What may be asked of a job, each with its answer: plain data, so that it goes to a thread and back. */
@@ -63,6 +67,7 @@ export interface Judged<W extends Wanted = Wanted> {
 
 function summaryOf(file: JobFile, judged: Judgement): Summary {
   const planned = walkOf(file);
+  const filed = filingsOf(file);
   const chosen = standingDecision(file);
   const kit = file.engine.kits.find((k) => k.id === chosen?.kitId);
   return {
@@ -79,6 +84,7 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
       in: judged.next.sentence('in'),
       station: judged.next.station,
     },
+    filings: filed.length > 0 ? filed : null,
   };
 }
 

@@ -89,7 +89,7 @@ export function HoneSheet({
       <div className="mt-2 flex gap-4">
         <HatchPicture angle={ready ? number(angle) : 45} />
         <Stroke cycles={beating} />
-        <div className="grid min-w-0 flex-1 content-start gap-1">
+        <div className="grid max-w-56 min-w-0 flex-1 content-start gap-1">
           <Small label="angle, °" value={angle} onChange={setAngle} />
           <Small label={`stroke, mm`} value={travel} onChange={setTravel} />
           <Small label="drill, rpm" value={rpm} hint={String(proposed)} onChange={setRpm} />
@@ -103,7 +103,7 @@ export function HoneSheet({
             <span className="figure font-semibold" data-testid="cycles">
               {Math.round(cycles)}
             </span>{' '}
-            full strokes a minute at <span className="figure">{Math.round(speed)}</span> rpm
+            strokes a minute, down and up, at <span className="figure">{Math.round(speed)}</span> rpm
             {sheetAngle !== null && number(angle) === asOpensToTheSides(sheetAngle)
               ? ', as the rings want'
               : ''}

@@ -26,6 +26,7 @@ export const keys = {
   gauges: ['gauges'] as const,
   studies: ['gauges', 'studies'] as const,
   /** Propagated maps, by problem. */
+  filings: (jobId: string) => ['filings', jobId] as const,
   spreads: ['spreads'] as const,
   spread: (problem: string) => ['spreads', problem] as const,
   import: (id: string) => ['imports', id] as const,

@@ -1,4 +1,6 @@
+import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import type { FilingsView } from '@tribos/contract';
 import {
   gapPlace,
   gapped,
@@ -12,7 +14,11 @@ import {
   type RingWork,
 } from '@tribos/core';
 import type { JobContext } from '../job/index.js';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
 import { store } from '../kit/store.js';
+
+const NOTHING: FilingsView = [];
 
 const KEY = 'tribos:filing-tool';
 const tool = store<FilingTool>(localStorage.getItem(KEY) === 'file' ? 'file' : 'grinder');
@@ -36,14 +42,20 @@ export function useRingWork(
 ): readonly (readonly RingWork[])[] {
   const inHand = useFilingTool();
   const { file, by } = context;
+  const { data: before = NOTHING } = useQuery({
+    queryKey: keys.filings(file.job.id),
+    queryFn: () => api.get<FilingsView>(`/filings?besides=${file.job.id}`),
+  });
   return useMemo(
     () =>
       file.engine.cylinders.map((_, cylinder) =>
-        ringsShown(context, cylinder).map((ring) => ringWork(file, cylinder, ring, leaves, inHand, by)),
+        ringsShown(context, cylinder).map((ring) =>
+          ringWork(file, cylinder, ring, leaves, inHand, by, before),
+        ),
       ),
     // The file is all of the context that a ring hangs on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [file, leaves, inHand, by],
+    [file, leaves, inHand, by, before],
   );
 }
 

@@ -1,6 +1,5 @@
 import {
   capital,
-  gapAfter,
   gapAt,
   gapChange,
   RING_NAMES,
@@ -12,12 +11,6 @@ import {
   type RingWork,
 } from '@tribos/core';
 import { Sheet } from '../ui/index.js';
-
-const MOMENTS = [
-  { name: 'cold', seconds: 0 },
-  { name: 'first seconds', seconds: 15 },
-  { name: 'warm', seconds: 600 },
-] as const;
 
 /** What warmth does to one gap, cold, in the first seconds and once warm: it explains and never overrides. */
 export function WarmGapSheet({
@@ -38,11 +31,12 @@ export function WarmGapSheet({
   const cold = at?.low ?? target.low;
   const more = cold !== null && target.low !== null ? cold - target.low : null;
   const figure = (v: number) => withUnit(nm(v), { unit, step: 10_000 });
-  const { ring, wall } = RING_WARM_UP[engine.cooling];
-  const changes = MOMENTS.map(({ name, seconds }) => ({
-    name,
-    change: gapAfter(0, bore, engine.wall, engine.cooling, seconds),
-  }));
+  const { first, warm } = RING_WARM_UP[engine.cooling];
+  const changes = [
+    { name: 'cold', change: 0 },
+    { name: 'first seconds', change: gapChange(bore, engine.wall, first) },
+    { name: 'warm', change: gapChange(bore, engine.wall, warm) },
+  ];
   const most = Math.max(...changes.map((c) => Math.abs(c.change)), 1);
   return (
     <Sheet title={`${capital(RING_NAMES[target.ring])} as it warms`} onClose={onClose}>
@@ -76,10 +70,10 @@ export function WarmGapSheet({
             : `At every moment ${figure(-more)} less than the maker’s minimum gap would have under the same model.`}
       </p>
       <p className="mt-2 text-small text-soft">
-        An estimate: ring +{ring.rise} K within seconds, wall +{wall.rise} K within minutes, of a{' '}
-        {engine.cooling}-cooled engine; {engine.wall === 'iron-sleeve' ? 'iron' : 'aluminium'} wall. It says
-        how gaps differ, not how much is left: the maker’s minimum already holds the rest. At full warmth the
-        change is {figure(Math.abs(gapChange(bore, engine.wall, wall.rise, ring.rise)))}.
+        An estimate for a {engine.cooling}-cooled engine with{' '}
+        {engine.wall === 'iron-sleeve' ? 'an iron' : 'an aluminium'} wall: in the first seconds ring +
+        {first.ring} K and wall +{first.wall} K, once warm +{warm.ring} and +{warm.wall} K. It says how gaps
+        differ, not how much is left: the maker’s minimum already holds the rest.
       </p>
     </Sheet>
   );

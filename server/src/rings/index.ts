@@ -1,0 +1,1 @@
+export { RingsModule } from './rings.module.js';
