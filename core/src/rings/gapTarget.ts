@@ -1,4 +1,4 @@
-import { fittedPiston, wallOf, type JobFile } from '../job/index.js';
+import { derived, fittedPiston, wallOf, type JobFile } from '../job/index.js';
 import type { GappedRing } from '../log/index.js';
 import { governing, sourceLine, type Governing, type Limit, type LimitState } from '../specs/index.js';
 import { depthText, limitFigureText, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
@@ -117,11 +117,10 @@ function afterTop(file: JobFile, top: Governing & { readonly status: 'governed' 
   };
 }
 
-/**
- * The gap a ring has to have: by the rule of its maker, in the bore where it is checked, with what other rules on
- * file would say. A rule that hangs on a bore nobody read gives nothing.
- */
-export function gapTarget(file: JobFile, cylinder: number, ring: GappedRing): GapTarget {
+/** Targets of a job, each worked once. */
+const targets = derived(() => new Map<string, GapTarget>());
+
+function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget {
   const pack = packOf(file, cylinder);
   const depths = gapDepths(file, cylinder, pack);
   const bore = boreAt(file, cylinder, depths.least);
@@ -173,6 +172,18 @@ export function gapTarget(file: JobFile, cylinder: number, ring: GappedRing): Ga
       return times ? `the top ring’s${times}` : null;
     },
   };
+}
+
+/**
+ * The gap a ring has to have: by the rule of its maker, in the bore where it is checked, with what other rules on
+ * file would say. A rule that hangs on a bore nobody read gives nothing.
+ */
+export function gapTarget(file: JobFile, cylinder: number, ring: GappedRing): GapTarget {
+  const known = targets(file);
+  const key = `${cylinder}:${ring}`;
+  const target = known.get(key) ?? targetOf(file, cylinder, ring);
+  known.set(key, target);
+  return target;
 }
 
 /** Another rule beside the one that governs, with their difference in words. */

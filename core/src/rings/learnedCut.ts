@@ -1,4 +1,4 @@
-import type { JobFile } from '../job/index.js';
+import { derived, type JobFile } from '../job/index.js';
 import { GAPPED_RINGS, type FilingTool } from '../log/index.js';
 import { gapDepths } from './boreAtGap.js';
 import { USUAL_CUT, type Cut } from './filing.js';
@@ -26,7 +26,7 @@ const middle = ({ bracket: { low, high } }: RingState): number | null =>
   low !== null && high !== null && high > low && high - low <= WIDEST ? (low + high) / 2 : null;
 
 /** What was filed away in a job, by tool and person, in this shop; passes without leaves on both sides say nothing. */
-export function filingsOf(file: JobFile): Filings[] {
+export const filingsOf = derived((file): readonly Filings[] => {
   const found = new Map<string, { opened: number; strokes: number } & Pick<Filings, 'tool' | 'by'>>();
   file.engine.cylinders.forEach((_, cylinder) => {
     const depth = gapDepths(file, cylinder, packOf(file, cylinder)).least;
@@ -48,7 +48,7 @@ export function filingsOf(file: JobFile): Filings[] {
     }
   });
   return [...found.values()];
-}
+});
 
 const together = (filings: readonly Filings[]): { opened: number; strokes: number } =>
   filings.reduce((sum, f) => ({ opened: sum.opened + f.opened, strokes: sum.strokes + f.strokes }), {

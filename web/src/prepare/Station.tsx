@@ -473,13 +473,24 @@ export function PrepareStation() {
       {shown && <WorkingSheet file={file} item={shown} unit={unit} onClose={close} onWhy={null} />}
       {open?.kind === 'note' && <NoteSheet file={file} onClose={close} />}
       {open?.kind === 'keys' && <KeysSheet own={OWN_KEYS} onClose={close} />}
-      {open?.kind === 'card' && pack && (
-        <CardSheet file={file} cylinder={cylinder} ring={open.ring} pack={pack} unit={unit} onClose={close} />
-      )}
-      {open?.kind === 'labels' && <LabelSheet file={file} cylinder={cylinder} unit={unit} onClose={close} />}
-      {open?.kind === 'warm' && work && <WarmGapSheet file={file} work={work} unit={unit} onClose={close} />}
-      {open?.kind === 'piston' && <PistonCheckSheet file={file} cylinder={cylinder} onClose={close} />}
       <Suspense fallback={null}>
+        {open?.kind === 'card' && pack && (
+          <CardSheet
+            file={file}
+            cylinder={cylinder}
+            ring={open.ring}
+            pack={pack}
+            unit={unit}
+            onClose={close}
+          />
+        )}
+        {open?.kind === 'labels' && (
+          <LabelSheet file={file} cylinder={cylinder} unit={unit} onClose={close} />
+        )}
+        {open?.kind === 'warm' && work && (
+          <WarmGapSheet file={file} work={work} unit={unit} onClose={close} />
+        )}
+        {open?.kind === 'piston' && <PistonCheckSheet file={file} cylinder={cylinder} onClose={close} />}
         {open?.kind === 'work' && (
           <WorkSheet file={file} judgement={judgement} cylinder={cylinder} unit={unit} onClose={close} />
         )}

@@ -1,5 +1,9 @@
+import { lazy } from 'react';
+
 export { RingRow } from './RingRow.js';
 export { RingClock } from './RingClock.js';
-export { CardSheet } from './CardSheet.js';
-export { LabelSheet } from './LabelSheet.js';
-export { WarmGapSheet } from './WarmGapSheet.js';
+
+/** Sheets come when they are opened. */
+export const CardSheet = lazy(async () => ({ default: (await import('./CardSheet.js')).CardSheet }));
+export const LabelSheet = lazy(async () => ({ default: (await import('./LabelSheet.js')).LabelSheet }));
+export const WarmGapSheet = lazy(async () => ({ default: (await import('./WarmGapSheet.js')).WarmGapSheet }));
