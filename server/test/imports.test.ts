@@ -2,7 +2,7 @@ import { jest } from '@jest/globals';
 import { Logger } from '@nestjs/common';
 import { v7 } from 'uuid';
 import type { ImportView, JobView } from '@tribos/contract';
-import { judgeJob, verdictSentence } from '@tribos/core';
+import { RING_PACKS, judgeJob, verdictSentence } from '@tribos/core';
 import { BringIn } from '../src/exchange/bringIn.service.js';
 import {
   bringIn,
@@ -117,7 +117,9 @@ describe('what a file brings in', () => {
       decisions: [],
       engine: { ...file.engine, model: '644 of a file' },
     });
-    for (const { source } of now.engine.limits) {
+    const { packs } = RING_PACKS.of(now.engine)!;
+    expect(packs.length).toBeGreaterThan(0);
+    for (const { source } of [...now.engine.limits, ...packs]) {
       expect(source.checkedBy).toBeNull();
       expect(source.enteredBy).toContain(`(in a file ${LEAD} brought in)`);
     }

@@ -1,6 +1,14 @@
 import { Injectable } from '@nestjs/common';
 import { may, type Permission } from '@tribos/contract';
-import { partsRenamed, whoOf, type EngineSpec, type Instrument, type JobFile } from '@tribos/core';
+import {
+  partsRenamed,
+  whoOf,
+  withSources,
+  type EngineSpec,
+  type Instrument,
+  type JobFile,
+  type Source,
+} from '@tribos/core';
 import { v7 } from 'uuid';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { JobsService, SummariesService } from '../jobs/index.js';
@@ -25,7 +33,12 @@ const markedName = (name: string): string =>
 const engineText = ({ id: _id, limits, kits, parts, ...rest }: EngineSpec): string =>
   canonical({
     ...rest,
-    parts: parts ? partsRenamed(parts, () => '') : {},
+    parts: parts
+      ? withSources(
+          partsRenamed(parts, () => ''),
+          (s) => ({ ...s, enteredBy: '', checkedBy: null }),
+        )
+      : {},
     // Who typed and who checked is each shop’s own.
     limits: limits.map(({ id: _l, source: { enteredBy: _e, checkedBy: _c, ...source }, ...l }) => ({
       ...l,
@@ -158,17 +171,25 @@ export class BringIn {
     this.needs('edit-specs', 'an engine this shop does not have');
     const id = ids.of(engine.id);
     const importedBy = this.scope.who.name;
+    // Nobody of this shop has held them against the document yet.
+    const unchecked = (source: Source): Source => ({
+      ...source,
+      enteredBy: whoOf({ by: source.enteredBy, importedBy }),
+      checkedBy: null,
+    });
     await this.engines.keep({
       ...engine,
       id,
-      // Nobody of this shop has held them against the document yet.
-      limits: engine.limits.map((l) => ({
-        ...l,
-        id: ids.of(l.id),
-        source: { ...l.source, enteredBy: whoOf({ by: l.source.enteredBy, importedBy }), checkedBy: null },
-      })),
+      limits: engine.limits.map((l) => ({ ...l, id: ids.of(l.id), source: unchecked(l.source) })),
       kits: engine.kits.map((k) => ({ ...k, id: ids.of(k.id) })),
-      ...(engine.parts ? { parts: partsRenamed(engine.parts, (_, part) => ids.of(part)) } : {}),
+      ...(engine.parts
+        ? {
+            parts: withSources(
+              partsRenamed(engine.parts, (_, part) => ids.of(part)),
+              unchecked,
+            ),
+          }
+        : {}),
     });
     return id;
   }
