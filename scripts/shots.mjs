@@ -58,7 +58,6 @@ await run(async () => {
     await shot('measure', `/jobs/${job}`, 'What stands');
     await shot('measure-dark', `/jobs/${job}`, 'What stands', { theme: 'dark' });
     await shot('measure-tablet', `/jobs/${job}`, 'What stands', { width: 820, height: 1180 });
-    await shot('measure-single', `/jobs/${plated}`, 'What stands');
     await shot('prepare', `/jobs/${plated}/prepare`, 'must go');
     await shot('decide', `/jobs/${job}/decide`, 'Recommended');
     const pellworm = await demoJob(driver, 'Pellworm 720');

@@ -92,9 +92,9 @@ export function RingRow({
         >
           <span className="flex items-center">
             <VerdictMark state={mark} word={mark !== 'beyond' && mark !== 'waiting'} />
-            {mark === 'waiting' && <span className="font-semibold text-soft">not tried</span>}
+            {mark === 'waiting' && <span className="ml-1.5 font-semibold text-soft">not tried</span>}
             {mark === 'beyond' && (
-              <span className="font-semibold text-beyond">
+              <span className="ml-1.5 font-semibold text-beyond">
                 {min?.state === 'beyond' ? 'too small' : 'too wide'}
               </span>
             )}
