@@ -56,27 +56,53 @@ const states = (file: JobFile, cylinder: number, side: 'max' | 'min'): readonly 
 const gives = (limit: Limit, side: 'max' | 'min'): boolean =>
   side === 'max' ? limit.high !== null : limit.low !== null || limit.rows !== undefined;
 
-/** Which rule governs one side of a ring's gap, of those that may give it. */
-function ruleFor(file: JobFile, cylinder: number, ring: GappedRing, side: 'max' | 'min'): Governing {
+type Governed = Governing & { readonly status: 'governed' };
+
+/** What governs one side of a ring's gap: rules that all have to be kept, or why there is none. */
+type Rules = { readonly found: readonly Governed[]; readonly else: Governing };
+
+/** A sheet may give a size and a factor of the bore: both hold. */
+function rulesFor(file: JobFile, cylinder: number, ring: GappedRing, side: 'max' | 'min'): Rules {
   const fitted = {
     piston: fittedPiston(file, cylinder).kit?.maker ?? file.job.fitted.piston,
     ring: ringMaker(file, cylinder),
   };
   let last: Governing | null = null;
-  const found: Governing[] = [];
+  const found: Governed[] = [];
   for (const feature of GAP_FEATURES[ring])
     for (const state of states(file, cylinder, side)) {
       const of = governing(file.engine.limits, feature, state, file.engine, fitted, file.job.overrides);
-      if (of.status === 'ask' || of.status === 'contradiction') return of;
+      if (of.status === 'ask' || of.status === 'contradiction') return { found: [], else: of };
       if (of.status === 'governed' && gives(of.limit, side)) {
         found.push(of);
         break;
       }
       if (of.status === 'none') last ??= of;
     }
+  return {
+    found,
+    else: last ?? {
+      status: 'none',
+      others: [],
+      why: `No ${side === 'max' ? 'maximum' : 'minimum'} is on file.`,
+    },
+  };
+}
+
+/** The rule that asks for most of several that all have to be kept; one that wants a bore nobody read comes first. */
+function strictest(
+  { found, else: otherwise }: Rules,
+  bore: BoreAtGap,
+  stroke: number,
+  side: 'max' | 'min',
+): Governing {
+  const unread = found.find((r) => asksForBore(r.limit) && bore.mean === null);
+  const asks = (r: Governed): number => {
+    const { low, high } = gapEnds(r.limit, bore, stroke);
+    return side === 'min' ? (low ?? 0) : -(high ?? 0);
+  };
   return (
-    found[0] ??
-    last ?? { status: 'none', others: [], why: `No ${side === 'max' ? 'maximum' : 'minimum'} is on file.` }
+    unread ?? found.reduce<Governed | null>((a, b) => (a && asks(a) >= asks(b) ? a : b), null) ?? otherwise
   );
 }
 
@@ -97,7 +123,7 @@ const inThisBore = (rule: Governing, ends: GapEnds, feature: Limit['feature']): 
 const needed = (why: string): Governing => ({ status: 'none', others: [], why });
 
 /** What the shop holds a second ring to that no sheet speaks of: wider than the top ring. */
-function afterTop(file: JobFile, top: Governing & { readonly status: 'governed' }): Governing {
+function afterTop(file: JobFile, top: Governed): Governing {
   const { source } = top.limit;
   return {
     ...top,
@@ -126,16 +152,18 @@ function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget 
   const bore = boreAt(file, cylinder, depths.least);
   const { stroke, limits } = file.engine;
   const feature = GAP_FEATURES[ring][0]!;
-  const own = ruleFor(file, cylinder, ring, 'min');
-  const top = ring === 'second' && own.status === 'none' ? ruleFor(file, cylinder, 'top', 'min') : null;
+  const wide = boreAt(file, cylinder, depths.most);
+  const least = (of: GappedRing) => strictest(rulesFor(file, cylinder, of, 'min'), bore, stroke, 'min');
+  const own = least(ring);
+  const top = ring === 'second' && own.status === 'none' ? least('top') : null;
   const byShop = top?.status === 'governed' ? afterTop(file, top) : null;
   const min = byShop ?? own;
-  const max = ruleFor(file, cylinder, ring, 'max');
+  const max = strictest(rulesFor(file, cylinder, ring, 'max'), wide, stroke, 'max');
   const hundredths = byShop ? SECOND_OVER_TOP : 100;
   const rule = min.status === 'governed' ? min.limit : null;
   const ends = rule ? gapEnds(rule, bore, stroke, hundredths) : { low: null, high: null };
   const needsBore = rule !== null && asksForBore(rule) && bore.mean === null;
-  const most = max.status === 'governed' ? gapEnds(max.limit, bore, stroke).high : null;
+  const most = max.status === 'governed' ? gapEnds(max.limit, wide, stroke).high : null;
   const why = (unit: LengthUnit) =>
     `the gap hangs on the bore ${depthText(bore.depth, unit)} down, which is not read.`;
   const others = limits

@@ -1,6 +1,7 @@
 import type { JobFile } from '../job/index.js';
 import { RING_NAMES } from '../log/index.js';
-import { depthText, limitFigureText, type LengthUnit } from '../units/index.js';
+import { solidWall } from '../specs/index.js';
+import { depthText, limitFigureText, type LengthUnit, type Nanometres } from '../units/index.js';
 import { capital, leafText, placeName } from '../verdicts/index.js';
 import type { FilingTool } from '../log/index.js';
 import type { RingWork } from './ringNext.js';
@@ -16,6 +17,14 @@ export function stackText(stack: readonly number[], unit: LengthUnit): string {
     unit,
   );
   return stack.length === 1 ? all : `${all} (${stack.map((l) => leafText(l, unit)).join(' + ')})`;
+}
+
+/** Where a ring's ends may lie at a depth, in words. */
+export function solidText({ engine }: JobFile, depth: Nanometres): string {
+  const arcs = solidWall(engine, depth);
+  if (engine.ports.length === 0 || (arcs.length === 1 && arcs[0]![0] === 0 && arcs[0]![1] === 359))
+    return 'Ends on solid wall';
+  return `Ends on solid wall: ${arcs.map(([from, to]) => `${from}° to ${to}°`).join(', ')} from the ${engine.zeroAt}`;
 }
 
 /** The next thing to do with a ring, in words. */
@@ -35,7 +44,7 @@ export function ringSentence(file: JobFile, { target, leaf, next }: RingWork, un
     case 'wash':
       return 'Deburr the filed end, wash and dry the ring.';
     case 'square':
-      return `Square it ${depthText(target.depths.least, unit)} down with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. Ends on solid wall, dry and clean.`;
+      return `Square it ${depthText(target.depths.least, unit)} down with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. ${solidText(file, target.depths.least)}, dry and clean.`;
     case 'try':
       return `Try ${stackText(next.stack, unit)} ${unit}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''}`.trim();
     case 'file':

@@ -52,6 +52,27 @@ export function windowNear(
   );
 }
 
+/**
+ * Where a ring's ends may lie at a depth: arcs of solid wall, whole degrees clockwise from the engine's zero, each from
+ * its first degree to its last; one arc over the whole turn where no window is near.
+ */
+export function solidWall(
+  engine: Pick<EngineSpec, 'ports' | 'bore'>,
+  depth: Nanometres,
+): readonly (readonly [from: number, to: number])[] {
+  const solid = Array.from({ length: 360 }, (_, a) => windowNear(engine, a, CLEAR_OF_PORT, depth) === null);
+  const first = solid.findIndex((s, a) => s && !solid[(a + 359) % 360]);
+  if (first < 0) return solid[0] ? [[0, 359]] : [];
+  const arcs: [number, number][] = [];
+  for (let i = 0; i < 360; i += 1) {
+    const a = (first + i) % 360;
+    if (!solid[a]) continue;
+    if (!solid[(a + 359) % 360]) arcs.push([a, a]);
+    else arcs.at(-1)![1] = a;
+  }
+  return arcs;
+}
+
 /** Thrust axis (across the pin), 0 ≤ angle < 180. */
 export const thrustAngle = (engine: Pick<EngineSpec, 'pinAxisDeg'>): number =>
   halfTurn(engine.pinAxisDeg + 90);

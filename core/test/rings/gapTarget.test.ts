@@ -170,6 +170,19 @@ describe('which rule governs', () => {
     expect(t.high).toBeNull();
   });
 
+  it('is both where its maker gives a size and a factor: the wider has to be kept', () => {
+    const both = (least: number) =>
+      target({ limits: [corrie('ring.gap.top', least, null), factor('ring.gap.top.factor', 0.0042)] });
+    // 79 × 0.0042 = 0.3318
+    expect(both(0.3).low).toBe(331_800);
+    expect(both(0.35).low).toBe(350_000);
+    const unread = {
+      unread: true,
+      limits: [corrie('ring.gap.top', 0.35, null), factor('ring.gap.top.factor', 0.0042)],
+    };
+    expect(target(unread)).toMatchObject({ low: null, needsBore: true });
+  });
+
   it('is nobody’s where the fitted maker is silent: no limit is no pass', () => {
     const t = target({ limits: [limit('ring.gap.top', 'new', 0.25, 0.35)] });
     expect(t).toMatchObject({ low: null, min: { status: 'none' } });

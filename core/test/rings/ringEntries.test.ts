@@ -11,6 +11,9 @@ import {
   RING_CARD,
   RING_CLOCK,
   RING_STEP,
+  readJobFile,
+  solidWall,
+  windowNear,
   WORK_DONE,
   type JobFile,
   type Port,
@@ -86,6 +89,17 @@ describe('a ring', () => {
     // 1.5 mm of wall beside it: 34° + 1.5/38.5 rad = 36.2°
     expect(step({ where: { depth: mm(50), ends: 35.5 } })).toMatch(/exhaust window/u);
     expect(step({ where: { depth: mm(50), ends: 37 } })).toBeNull();
+  });
+
+  it('is told where the wall is solid at a depth', () => {
+    const { engine } = twoStroke();
+    expect(solidWall(engine, mm(20))).toEqual([[0, 359]]);
+    // 34° and 1.5 mm on 38.5... 39.5 mm: 36.2° on both sides of the exhaust.
+    expect(solidWall(engine, mm(50))).toEqual([[37, 323]]);
+    for (let a = 0; a < 360; a += 1)
+      expect(a >= 37 && a <= 323).toBe(windowNear(engine, a, 1_500_000, mm(50)) === null);
+    const all = { ...engine, ports: [{ ...EXHAUST, from: -180, to: 180 }] };
+    expect(solidWall(all, mm(50))).toEqual([]);
   });
 
   it('goes into its own bag: another cylinder’s is refused, and so is no bag of this engine', () => {
@@ -191,6 +205,27 @@ describe('a finished wall', () => {
     expect(hatch('plated', 'fine-ball')).toMatch(/^\/text/u);
     expect(hatch('plated', 'fine-ball', 'burr at the exhaust bridge')).toBeNull();
   });
+});
+
+it('a file that says what no screen may say is not read', () => {
+  const file = with_(ringJob(), RING_CARD, {
+    cylinder: 0,
+    pack: 'Corrie',
+    ring: 'top',
+    height: null,
+    section: 'barrel',
+    mark: 'up',
+  });
+  const text = (mark: 'up' | 'down') =>
+    JSON.parse(
+      JSON.stringify({
+        ...file,
+        log: file.log.map((e) => ((e.kind as string) === 'ring-card' ? { ...e, mark } : e)),
+      }),
+    ) as unknown;
+  expect(readJobFile(text('up')).ok).toBe(true);
+  const read = readJobFile(text('down'));
+  expect(read.ok ? [] : read.misfits).toMatchObject([{ path: `/log/${file.log.length - 1}/mark` }]);
 });
 
 it('no kind of entry has a field of a name that every entry has', () => {

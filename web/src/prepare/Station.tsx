@@ -32,6 +32,7 @@ import {
   RING_STEP,
   ringSentence,
   schoolText,
+  solidText,
   USUAL_CUT,
   USUAL_LEAVES,
   verdictSentence,
@@ -289,6 +290,7 @@ export function PrepareStation() {
           key={`${placeKey(station)}:${work.next.kind}`}
           work={work}
           windows={engine.ports.length > 0}
+          solid={(depth) => solidText(file, depthOf(depth, unit) ?? work.target.depths.least)}
           depth={lengthText(work.target.depths.least, unit)}
           unit={unit}
           onDo={act}

@@ -13,6 +13,7 @@ export interface Said {
 export function StepForm({
   work,
   windows,
+  solid,
   depth: planned,
   unit,
   onDo,
@@ -21,6 +22,8 @@ export function StepForm({
   work: RingWork;
   /** Whether the wall has windows a ring's ends could lie over. */
   windows: boolean;
+  /** Where a depth as typed leaves solid wall, in words. */
+  solid: (depth: string) => string;
   /** Where it is checked, as text in the reader's unit. */
   depth: string;
   unit: LengthUnit;
@@ -68,6 +71,7 @@ export function StepForm({
         <span className="grid grid-cols-2 gap-2">
           {field(`squared, ${unit} down`, depth, setDepth, planned)}
           {field('its ends at, degrees', ends, setEnds, 'not said')}
+          <span className="col-span-2 text-small text-soft">{solid(depth)}</span>
         </span>
       )}
       {next.kind === 'bag' && field('what its bag says, scanned or typed', code, setCode, 'not asked')}
