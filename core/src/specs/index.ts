@@ -10,3 +10,6 @@ export * from './sheetPart.js';
 export * from './signed.js';
 export * from './sourceShape.js';
 export * from './state.js';
+export * from './featureWords.js';
+export * from './sheetLine.js';
+export * from './usualSize.js';

@@ -12,6 +12,7 @@ import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
 import { WALL_NAMES } from './EnginesPage.js';
 import { asPrinted, wholeFigure } from './figureText.js';
 
+const CopyPageSheet = lazy(async () => ({ default: (await import('./CopyPageSheet.js')).CopyPageSheet }));
 const LimitSheet = lazy(async () => ({ default: (await import('./LimitSheet.js')).LimitSheet }));
 
 export function EnginePage() {
@@ -40,9 +41,12 @@ export function EnginePage() {
       sub={`${spec.kind}, ${spec.strokes}-stroke, ${spec.cylinders.join(' and ')}, ${WALL_NAMES[spec.wall]}, ${figure(spec.bore, 10_000)} × ${figure(spec.stroke, 10_000)} ${unit}; 0° is ${spec.zeroAt}`}
       actions={
         mayEdit && (
-          <Button look="brass" onClick={() => setParams({ add: 'bore' })}>
-            Add a limit
-          </Button>
+          <>
+            <Button onClick={() => setParams({ copy: 'page' })}>Copy a page</Button>
+            <Button look="brass" onClick={() => setParams({ add: 'bore' })}>
+              Add a limit
+            </Button>
+          </>
         )
       }
     >
@@ -103,6 +107,11 @@ export function EnginePage() {
             </table>
           </div>
         </section>
+      )}
+      {params.get('copy') === 'page' && mayEdit && (
+        <Suspense fallback={null}>
+          <CopyPageSheet engine={spec} onClose={close} />
+        </Suspense>
       )}
       {(editing || adding) && mayEdit && (
         <Suspense fallback={null}>

@@ -1,0 +1,68 @@
+import { atTheBench } from '../lib/atTheBench.mjs';
+import { violations } from '../lib/axe.mjs';
+import { By, Key, sees, until } from '../lib/browser.mjs';
+import { api, press } from '../lib/job.mjs';
+
+const at = atTheBench();
+const driver = () => at.browser.driver;
+
+interface OnFile {
+  readonly feature: string;
+  readonly state: string;
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly source: { readonly document: string; readonly page: string; readonly checkedBy: string | null };
+}
+
+describe('a page of a manual', () => {
+  it('is copied line by line by keyboard: what is odd is asked, what cannot be read is said, then all of it is kept', async () => {
+    const engines = (await api(driver(), 'GET', '/engines')).body as { id: string; model: string }[];
+    const { id } = engines.find((e) => e.model === '212 Y')!;
+    const before = ((await api(driver(), 'GET', `/engines/${id}`)).body.spec.limits as OnFile[]).length;
+    await at.visit(`/engines/${id}?copy=page`, 'Copy a page');
+    const document = await driver().wait(
+      until.elementLocated(By.xpath('//*[@id=//label[normalize-space()="Document"]/@for]')),
+      5_000,
+    );
+    await document.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Supplement 7', Key.TAB, '3');
+    // On to the lines: revision, who, whose, unit, and there.
+    await press(driver(), Key.TAB, Key.TAB, Key.TAB, Key.TAB, Key.TAB);
+    const lines = [
+      'out-of-round max 0.02, limit 0.05',
+      'deck 0.10-0.30',
+      'flux capacitor 1.21',
+      'end float 0.08-0.80',
+    ];
+    await press(driver(), ...lines.join('\n'));
+    await sees(driver(), '“flux capacitor” is nothing this house knows a limit of.');
+    await sees(driver(), 'more than six times the low one');
+    expect(await violations(driver())).toEqual([]);
+    const page = await driver().findElement(By.css('textarea'));
+    await page.sendKeys(Key.chord(Key.CONTROL, Key.ENTER));
+    await sees(driver(), '2 of 4 lines are not settled yet. Nothing was kept.');
+    await page.sendKeys(Key.chord(Key.CONTROL, 'a'), `${lines[0]}\n${lines[1]}\n${lines[3]} !`);
+    await sees(driver(), 'Stands as printed.');
+    // What is typed and not kept survives a reload.
+    await at.visit(`/engines/${id}?copy=page`, 'Stands as printed.');
+    const again = await driver().findElement(By.xpath('//*[@id=//label[normalize-space()="Document"]/@for]'));
+    await again.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Supplement 7', Key.TAB, '3');
+    await driver().findElement(By.css('textarea')).sendKeys(Key.chord(Key.CONTROL, Key.ENTER));
+    await driver().wait(
+      async () =>
+        ((await api(driver(), 'GET', `/engines/${id}`)).body.spec.limits as OnFile[]).length === before + 4,
+      10_000,
+      'four limits were never kept',
+    );
+    const limits = (await api(driver(), 'GET', `/engines/${id}`)).body.spec.limits as OnFile[];
+    expect(
+      limits
+        .filter((l) => l.source.document === 'Supplement 7')
+        .map((l) => [l.feature, l.state, l.low, l.high, l.source.page, l.source.checkedBy]),
+    ).toEqual([
+      ['bore.out-of-round', 'new', null, 20_000, '3', null],
+      ['bore.out-of-round', 'service', null, 50_000, '3', null],
+      ['setup.deck', 'new', 100_000, 300_000, '3', null],
+      ['crank.end-float', 'new', 80_000, 800_000, '3', null],
+    ]);
+  }, 60_000);
+});

@@ -1,0 +1,239 @@
+import { useMemo, useState } from 'react';
+import { v7 } from 'uuid';
+import { type LimitBody, type EngineView } from '@tribos/contract';
+import {
+  FEATURES,
+  featuresLike,
+  readSheetLine,
+  type EngineSpec,
+  type LengthUnit,
+  type SheetLimit,
+  type SheetLine,
+  type Source,
+} from '@tribos/core';
+import { api, ApiError } from '../kit/api.js';
+import { keys, queryClient } from '../kit/queries.js';
+import { Button, Kbd, SelectField, Sheet, TextField } from '../ui/index.js';
+import { wholeFigure } from './figureText.js';
+
+/** What stands on every line of one page. */
+interface PageSource {
+  readonly sourceType: Source['type'];
+  readonly party: string;
+  readonly document: string;
+  readonly page: string;
+  readonly revision: string;
+  readonly unit: LengthUnit;
+}
+
+interface Line {
+  readonly at: number;
+  readonly text: string;
+  /** It stands as it is printed, whatever is asked about it. */
+  readonly stands: boolean;
+  readonly read: SheetLine;
+}
+
+/** A mark at the end of a line: looked at again, it stands as printed. */
+const STANDS = /!\s*$/u;
+
+/** Lines of a page, each read against those above it. */
+function linesOf(text: string, engine: EngineSpec, unit: LengthUnit, party: string): Line[] {
+  const others: SheetLimit[] = engine.limits.filter((l) => l.source.party === party);
+  return text.split('\n').flatMap((raw, at) => {
+    if (raw.trim() === '') return [];
+    const stands = STANDS.test(raw);
+    const line = raw.replace(STANDS, '').trim();
+    const read = readSheetLine(line, { unit, bore: engine.bore, others });
+    if (read.ok) others.push(...read.limits);
+    return [{ at, text: line, stands, read }];
+  });
+}
+
+const isReady = (line: Line): boolean => line.read.ok && (line.stands || line.read.questions.length === 0);
+
+const limitWords = (limit: SheetLimit, unit: LengthUnit): string =>
+  `${limit.state === 'new' ? 'new' : 'service'} ${wholeFigure({ ...limit, id: '', conditions: {}, source: null as never }, unit)}`;
+
+/**
+ * A page of a manual, copied line by line as it is printed. Where it stands is said once; what a line means is shown
+ * while it is typed, what looks odd in it is asked, and nothing is kept before every question is answered.
+ */
+export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose: () => void }) {
+  const place = `tribos:page:${engine.id}`;
+  const [text, setText] = useState(() => sessionStorage.getItem(place) ?? '');
+  const [source, setSource] = useState<PageSource>({
+    sourceType: 'engine-maker',
+    party: engine.maker,
+    document: engine.limits.find((l) => l.source.party === engine.maker)?.source.document ?? '',
+    page: '',
+    revision: '',
+    unit: 'mm',
+  });
+  // Ids stand for as long as the page lies here: sending a line twice keeps it once.
+  const [ids] = useState(() => new Map<string, string>());
+  const idOf = (of: string): string => {
+    const id = ids.get(of) ?? v7();
+    ids.set(of, id);
+    return id;
+  };
+  const [saving, setSaving] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const [kept, setKept] = useState(0);
+  const lines = useMemo(
+    () => linesOf(text, engine, source.unit, source.party),
+    [text, engine, source.unit, source.party],
+  );
+  const type = (next: string): void => {
+    setText(next);
+    sessionStorage.setItem(place, next);
+  };
+  const last = text.split('\n').at(-1) ?? '';
+  const completions = /\d/u.test(last) ? [] : featuresLike(last).slice(0, 4);
+  const open = lines.filter((l) => !isReady(l)).length;
+  const said = source.document.trim() !== '' && source.party.trim() !== '';
+  const set = (field: keyof PageSource) => (e: { target: { value: string } }) =>
+    setSource({ ...source, [field]: e.target.value });
+
+  const keep = async (): Promise<void> => {
+    if (saving || lines.length === 0) return;
+    if (!said) return setTrouble('Say first which document it is, and whose.');
+    if (open > 0)
+      return setTrouble(`${open} of ${lines.length} lines are not settled yet. Nothing was kept.`);
+    setSaving(true);
+    setTrouble('');
+    const left = new Map(text.split('\n').map((raw, i) => [i, raw]));
+    try {
+      for (const line of lines) {
+        if (!line.read.ok) continue;
+        for (const { feature, state, low, high, unit } of line.read.limits)
+          await api.post<EngineView>(`/engines/${engine.id}/limits`, {
+            id: idOf(`${line.text}:${state}`),
+            feature,
+            state,
+            low,
+            high,
+            unit,
+            sourceType: source.sourceType,
+            party: source.party.trim(),
+            document: source.document.trim(),
+            page: source.page.trim(),
+            revision: source.revision.trim(),
+            confirmed: true,
+          } satisfies LimitBody);
+        left.delete(line.at);
+        setKept((n) => n + 1);
+      }
+      type('');
+      onClose();
+    } catch (error) {
+      // What was kept is gone from the page; what was not stays typed.
+      type([...left.values()].join('\n').trim());
+      setTrouble(
+        error instanceof ApiError ? error.message : 'The line is gone: what is still here was not kept.',
+      );
+    } finally {
+      setSaving(false);
+      await queryClient.invalidateQueries({ queryKey: keys.engine(engine.id) });
+    }
+  };
+
+  return (
+    <Sheet title="Copy a page" onClose={onClose} wide>
+      <form
+        className="grid gap-3"
+        onSubmit={(e) => {
+          e.preventDefault();
+          void keep();
+        }}
+      >
+        <div className="grid gap-3 sm:grid-cols-3">
+          <TextField label="Document" autoFocus value={source.document} onChange={set('document')} />
+          <TextField label="Page" value={source.page} onChange={set('page')} />
+          <TextField label="Revision" value={source.revision} onChange={set('revision')} />
+          <SelectField label="Who says so" value={source.sourceType} onChange={set('sourceType')}>
+            <option value="engine-maker">engine maker</option>
+            <option value="part-maker">maker of the part</option>
+            <option value="shop-rule">rule of this shop (may only tighten)</option>
+          </SelectField>
+          <TextField label="Name" value={source.party} onChange={set('party')} />
+          <SelectField label="Unit of the document" value={source.unit} onChange={set('unit')}>
+            <option value="mm">mm</option>
+            <option value="in">in</option>
+          </SelectField>
+        </div>
+        <label className="grid gap-1 text-small text-soft">
+          One line each, as it is printed; a ! at its end where it stands although something is asked
+          <textarea
+            rows={8}
+            spellCheck={false}
+            value={text}
+            placeholder={'bore 77.000-77.012, limit 77.105\nring gap top .2-.32 (.6)'}
+            onChange={(e) => type(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
+                e.preventDefault();
+                void keep();
+              }
+            }}
+            className="figure rounded-edge border border-ink/40 bg-page px-3 py-2 text-lead text-ink placeholder:text-soft"
+          />
+        </label>
+        {completions.length > 0 && (
+          <p className="text-small text-soft">
+            {completions.map((f) => FEATURES[f].name.toLowerCase()).join(' · ')}
+          </p>
+        )}
+        <ul aria-live="polite" className="border-t border-ink/60">
+          {lines.map((line) => (
+            <li
+              key={line.at}
+              className="grid gap-x-3 border-b border-rule py-1 sm:grid-cols-[12rem_minmax(0,1fr)]"
+            >
+              {line.read.ok ? (
+                <>
+                  <span className="font-semibold">{FEATURES[line.read.limits[0]!.feature].name}</span>
+                  <span>
+                    <span className="figure">
+                      {line.read.limits.map((l) => limitWords(l, source.unit)).join('; ')}
+                    </span>
+                    {line.read.questions.map((q) => (
+                      <span
+                        key={q.sentence}
+                        className={`block text-small ${line.stands ? 'text-soft' : 'font-semibold text-undecided'}`}
+                      >
+                        {q.sentence}
+                        {line.stands && ' Stands as printed.'}
+                      </span>
+                    ))}
+                  </span>
+                </>
+              ) : (
+                <>
+                  <span className="figure truncate">{line.text}</span>
+                  <span className="font-semibold text-beyond">{line.read.sentence}</span>
+                </>
+              )}
+            </li>
+          ))}
+        </ul>
+        {trouble && (
+          <p role="alert" className="font-semibold text-beyond">
+            {trouble}
+          </p>
+        )}
+        <p className="flex flex-wrap items-center gap-3">
+          <Button look="brass" type="submit" disabled={saving || lines.length === 0}>
+            {saving
+              ? `Keeping, ${kept} of ${lines.length}`
+              : `Keep ${lines.length} ${lines.length === 1 ? 'line' : 'lines'}`}{' '}
+            <Kbd>Ctrl Enter</Kbd>
+          </Button>
+          <span className="text-small text-soft">
+            They stay unchecked until a second person has compared them with the document.
+          </span>
+        </p>
+      </form>
+    </Sheet>
+  );
+}
