@@ -60,11 +60,18 @@ describe('limits', () => {
       enteredBy: 'Tomasz Adeyemi',
       checkedBy: null,
     });
-    const own = await world.technician.post(`${path}/${typed.id}/check`).send({ version: 1 }).expect(422);
+    const again = { version: 1, low: typed.low, high: typed.high, rows: null };
+    const own = await world.technician.post(`${path}/${typed.id}/check`).send(again).expect(422);
     expect(own.body.code).toBe('second-person');
-    const checked = (
-      await world.apprentice.post(`${path}/${typed.id}/check`).send({ version: 1 }).expect(200)
-    ).body as EngineView;
+    // Without typing it again, or with another figure, nothing is checked.
+    await world.apprentice.post(`${path}/${typed.id}/check`).send({ version: 1 }).expect(400);
+    const other = await world.apprentice
+      .post(`${path}/${typed.id}/check`)
+      .send({ ...again, high: (typed.high ?? 0) + 1 })
+      .expect(422);
+    expect(other.body).toMatchObject({ code: 'differs', current: { high: typed.high } });
+    const checked = (await world.apprentice.post(`${path}/${typed.id}/check`).send(again).expect(200))
+      .body as EngineView;
     expect(checked.spec.limits.find((l) => l.id === typed.id)?.source.checkedBy).toBe('Ngaire Solano');
     const edited = (
       await world.lead

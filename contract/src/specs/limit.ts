@@ -79,10 +79,30 @@ export class EditLimit extends LimitBody {
   version!: number;
 }
 
+/** A limit typed again from the document by somebody who does not look at what is on file. */
 export class CheckLimit {
   @IsInt()
   @Min(1)
   version!: number;
+
+  @OrNull()
+  @IsNumber()
+  @Min(-1e9)
+  @Max(1e9)
+  low!: number | null;
+
+  @OrNull()
+  @IsNumber()
+  @Min(-1e9)
+  @Max(1e9)
+  high!: number | null;
+
+  /** Minima of a step table, in its order; null for any other limit. */
+  @OrNull()
+  @IsArray()
+  @ArrayMaxSize(50)
+  @IsNumber({}, { each: true })
+  rows!: number[] | null;
 }
 
 export class DepthsBody {

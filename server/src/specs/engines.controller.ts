@@ -55,6 +55,6 @@ export class EnginesController {
     @Param('limitId', IdPipe) limitId: string,
     @Body() body: CheckLimit,
   ): Promise<EngineView> {
-    return this.engines.checkLimit(id, limitId, body.version);
+    return this.engines.checkLimit(id, limitId, body);
   }
 }

@@ -1,11 +1,13 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { EditLimit, EngineRow, EngineView, LimitBody, NewEngine } from '@tribos/contract';
+import type { CheckLimit, EditLimit, EngineRow, EngineView, LimitBody, NewEngine } from '@tribos/contract';
 import {
   contradictedBy,
   entryGuards,
   featureInfo,
+  figuresOn,
   nm,
+  sameFigures,
   sourceLine,
   type EngineSpec,
   type Limit,
@@ -171,8 +173,8 @@ export class EnginesService {
     });
   }
 
-  /** The second person says the figure is what the document says. */
-  async checkLimit(engineId: string, limitId: string, version: number): Promise<EngineView> {
+  /** A second person has typed the figures again from the document: only where they are the same it is checked. */
+  async checkLimit(engineId: string, limitId: string, body: CheckLimit): Promise<EngineView> {
     const row = await this.limits.findOne({ where: { id: limitId, engineId } });
     if (!row) throw notFound('limit');
     const { name } = this.scope.who;
@@ -182,7 +184,15 @@ export class EnginesService {
         'second-person',
         'You typed this limit yourself. A second person has to compare it with the document.',
       );
-    await this.update(engineId, limitId, version, { checkedBy: name });
+    const limit = limitOf(row);
+    if (!sameFigures(body, figuresOn(limit)))
+      throw new ProblemError(
+        422,
+        'differs',
+        'What you read in the document is not what is on file. It stays unchecked.',
+        { current: { ...limit, version: row.version } },
+      );
+    await this.update(engineId, limitId, body.version, { checkedBy: name });
     this.audit.note('limit checked', limitId, { source: sourceLine(limitOf(row).source) });
     return this.view(engineId);
   }

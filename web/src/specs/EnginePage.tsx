@@ -1,4 +1,3 @@
-import { useSave } from '../kit/useSave.js';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -12,6 +11,7 @@ import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
 import { WALL_NAMES } from './EnginesPage.js';
 import { asPrinted, wholeFigure } from './figureText.js';
 
+const CheckLimits = lazy(async () => ({ default: (await import('./CheckLimits.js')).CheckLimits }));
 const CopyPageSheet = lazy(async () => ({ default: (await import('./CopyPageSheet.js')).CopyPageSheet }));
 const LimitSheet = lazy(async () => ({ default: (await import('./LimitSheet.js')).LimitSheet }));
 
@@ -21,6 +21,8 @@ export function EnginePage() {
   const [params, setParams] = useSearchParams();
   const [editing, setEditing] = useState<Limit | null>(null);
   const mayEdit = useMay('edit-specs');
+  const mayCheck = useMay('check-specs');
+  const { data: session } = useSession();
   const { data, error, refetch } = useQuery({
     queryKey: keys.engine(id),
     queryFn: () => api.get<EngineView>(`/engines/${id}`),
@@ -29,12 +31,28 @@ export function EnginePage() {
     return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the engine" />;
   const { spec } = data;
   const figure = (v: number, step: number) => formatLength(nm(v), { unit, step });
+  const me = session?.person.name;
+  const toCheck = mayCheck
+    ? spec.limits.filter((l) => l.source.checkedBy === null && l.source.enteredBy !== me)
+    : [];
+  const checking = params.get('check') !== null && mayCheck;
   const adding = params.get('add');
   const close = () => {
     setEditing(null);
     setParams({});
   };
 
+  if (checking)
+    return (
+      <Page
+        title={`${spec.maker} ${spec.model}`}
+        sub="Typed again from the document, without looking at what is on file"
+      >
+        <Suspense fallback={null}>
+          <CheckLimits engine={spec} versions={data.limitVersions} me={me ?? ''} onClose={close} />
+        </Suspense>
+      </Page>
+    );
   return (
     <Page
       title={`${spec.maker} ${spec.model}`}
@@ -42,6 +60,11 @@ export function EnginePage() {
       actions={
         mayEdit && (
           <>
+            {toCheck.length > 0 && (
+              <Button onClick={() => setParams({ check: 'document' })}>
+                Check {toCheck.length} against the document
+              </Button>
+            )}
             <Button onClick={() => setParams({ copy: 'page' })}>Copy a page</Button>
             <Button look="brass" onClick={() => setParams({ add: 'bore' })}>
               Add a limit
@@ -65,13 +88,7 @@ export function EnginePage() {
               {spec.limits
                 .filter((l) => l.feature === feature)
                 .map((limit) => (
-                  <LimitRow
-                    key={limit.id}
-                    engineId={id}
-                    limit={limit}
-                    version={data.limitVersions[limit.id] ?? 1}
-                    onEdit={mayEdit ? () => setEditing(limit) : null}
-                  />
+                  <LimitRow key={limit.id} limit={limit} onEdit={mayEdit ? () => setEditing(limit) : null} />
                 ))}
             </ul>
           </li>
@@ -128,26 +145,9 @@ export function EnginePage() {
   );
 }
 
-function LimitRow({
-  engineId,
-  limit,
-  version,
-  onEdit,
-}: {
-  engineId: string;
-  limit: Limit;
-  version: number;
-  onEdit: (() => void) | null;
-}) {
+function LimitRow({ limit, onEdit }: { limit: Limit; onEdit: (() => void) | null }) {
   const { unit } = useSettings();
-  const { data: session } = useSession();
-  const mayCheck = useMay('check-specs');
   const { source } = limit;
-  const check = useSave(
-    (_: void) => api.post<EngineView>(`/engines/${engineId}/limits/${limit.id}/check`, { version }),
-    { topic: 'limits', id: engineId, view: keys.engine(engineId) },
-  );
-  const own = source.enteredBy === session?.person.name;
   return (
     <li className="grid items-center gap-x-4 md:grid-cols-[4rem_15rem_1fr_auto]">
       <span className="text-soft">{limit.state === 'new' ? 'new' : 'service'}</span>
@@ -167,18 +167,8 @@ function LimitRow({
             `checked by ${source.checkedBy}`
           )}
         </span>
-        {check.isError && (
-          <span role="alert" className="block text-beyond">
-            {check.error.message}
-          </span>
-        )}
       </span>
       <span className="flex">
-        {source.checkedBy === null && mayCheck && !own && (
-          <Button onClick={() => check.mutate()} disabled={check.isPending}>
-            It says so
-          </Button>
-        )}
         {onEdit && (
           <Button
             look="quiet"
