@@ -22,17 +22,8 @@ import { IsClientId, IsLength, IsLine, IsName, OrNull } from '../kit/rules.js';
 export const UNITS = ['mm', 'in', 'kPa', 'bar', 'bar/min', '×'] as const;
 const SOURCE_TYPES = ['engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'] as const;
 
-export class LimitBody {
-  @IsClientId()
-  id!: string;
-
-  @IsIn(FEATURE_KEYS)
-  feature!: FeatureKey;
-
-  @IsIn(['new', 'service'])
-  state!: 'new' | 'service';
-
-  /** Base unit of the feature: nm for lengths. */
+/** Both ends of a limit, in the base unit of its feature: nm for lengths. */
+class Ends {
   @OrNull()
   @IsNumber()
   @Min(-1e9)
@@ -44,6 +35,17 @@ export class LimitBody {
   @Min(-1e9)
   @Max(1e9)
   high!: number | null;
+}
+
+export class LimitBody extends Ends {
+  @IsClientId()
+  id!: string;
+
+  @IsIn(FEATURE_KEYS)
+  feature!: FeatureKey;
+
+  @IsIn(['new', 'service'])
+  state!: 'new' | 'service';
 
   /** Unit the document prints. */
   @IsIn(UNITS)
@@ -80,22 +82,10 @@ export class EditLimit extends LimitBody {
 }
 
 /** A limit typed again from the document by somebody who does not look at what is on file. */
-export class CheckLimit {
+export class CheckLimit extends Ends {
   @IsInt()
   @Min(1)
   version!: number;
-
-  @OrNull()
-  @IsNumber()
-  @Min(-1e9)
-  @Max(1e9)
-  low!: number | null;
-
-  @OrNull()
-  @IsNumber()
-  @Min(-1e9)
-  @Max(1e9)
-  high!: number | null;
 
   /** Minima of a step table, in its order; null for any other limit. */
   @OrNull()

@@ -1,5 +1,5 @@
 import { mm, type GappedRing, type RingPack, type RingSection } from '@tribos/core';
-import type { Sheet } from './sheet.js';
+import { sourceOf, type Sheet } from './sheet.js';
 
 type Ring = readonly [
   ring: GappedRing,
@@ -56,15 +56,7 @@ export function pack(
     clock: more.clock ?? null,
     pegs: more.pegs ?? [],
     hatch: more.hatch ?? null,
-    source: {
-      type: sheet.type,
-      party: sheet.party,
-      document: sheet.document,
-      page,
-      revision: '2',
-      enteredBy: 'Tomasz Adeyemi',
-      checkedBy: 'Mirela Okafor-Lind',
-    },
+    source: sourceOf(sheet, page),
   };
 }
 

@@ -8,6 +8,7 @@ import {
   type LimitState,
   type Material,
   type Nanometres,
+  type Source,
   type SourceType,
   FEATURES,
   toBase,
@@ -31,6 +32,17 @@ export interface LineExtras {
 }
 
 const slug = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/gu, '-');
+
+/** A page of a sheet as the source of what stands on it, typed by one and as a rule checked by another. */
+export const sourceOf = (sheet: Sheet, page: string, unchecked = false): Source => ({
+  type: sheet.type,
+  party: sheet.party,
+  document: sheet.document,
+  page,
+  revision: '2',
+  enteredBy: 'Tomasz Adeyemi',
+  checkedBy: unchecked ? null : 'Mirela Okafor-Lind',
+});
 
 /** A line of a sheet. Figures as printed there, in the sheet's unit. */
 export function line(
@@ -60,15 +72,7 @@ export function line(
     ...(extras.taper ? { taper: extras.taper } : {}),
     ...(extras.rows ? { rows: extras.rows } : {}),
     conditions: {},
-    source: {
-      type: sheet.type,
-      party: sheet.party,
-      document: sheet.document,
-      page,
-      revision: '2',
-      enteredBy: 'Tomasz Adeyemi',
-      checkedBy: extras.unchecked ? null : 'Mirela Okafor-Lind',
-    },
+    source: sourceOf(sheet, page, extras.unchecked ?? false),
   };
 }
 

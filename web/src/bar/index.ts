@@ -1,6 +1,7 @@
 export { StationBody } from './Glance.js';
 export { ReadingBar } from './ReadingBar.js';
 export { useBarKeys } from './entryKeys.js';
+export { rememberedGauge } from './gaugeFor.js';
 export { listedPlaces, underItsMap } from './places.js';
 export { useBar, type Bar, type OwnWalk } from './useBar.js';
 export { KeysSheet, NoteSheet } from './NoteSheets.js';

@@ -3,7 +3,7 @@ import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
 import { useJobContext } from '../job/index.js';
-import { useOutbox } from '../outbox/index.js';
+import { useWaitingOf } from '../outbox/index.js';
 import { toggleUnit } from '../kit/settings.js';
 import { Button } from '../ui/index.js';
 import { NextBox, WhatStands, WorkingSheet } from '../verdicts/index.js';
@@ -57,9 +57,7 @@ export function MeasureStation() {
   );
   // The gauge of this device is looked for while someone measures, and kept for the next job.
   useEffect(connectLine, []);
-  const { entries } = useOutbox();
-  const ofJob = entries.filter((w) => w.jobId === file.job.id);
-  const refused = ofJob.filter((w) => w.refused !== null);
+  const { refused, waiting } = useWaitingOf(file.job.id);
 
   const plan = walk.map(placeKey);
   const close = () => setOpen(null);
@@ -145,7 +143,7 @@ export function MeasureStation() {
         entry={entry}
         by={context.by}
         refused={refused}
-        waiting={ofJob.length - refused.length}
+        waiting={waiting}
         count={{ at: plan.indexOf(placeKey(station)) + 1, of: plan.length }}
         onZero={zeroable && entry.gauge ? () => onZero(entry.gauge!.id) : null}
       />

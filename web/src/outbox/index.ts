@@ -1,2 +1,11 @@
 /** Apart from `job`, so that the frame of every page says what waits without bringing the judgement along. */
-export { discard, onAnswered, post, sendFor, tellAnswered, useOutbox, type Waiting } from './outbox.js';
+export {
+  discard,
+  onAnswered,
+  post,
+  sendFor,
+  tellAnswered,
+  useOutbox,
+  useWaitingOf,
+  type Waiting,
+} from './outbox.js';

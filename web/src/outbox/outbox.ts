@@ -170,3 +170,13 @@ export function useOutbox(): { readonly entries: readonly Waiting[]; readonly wa
   const entries = waiting.use();
   return { entries, waiting: entries.length };
 }
+
+/** What of one job waits here: how many entries, and those the server did not take. */
+export function useWaitingOf(jobId: string): {
+  readonly refused: readonly Waiting[];
+  readonly waiting: number;
+} {
+  const own = waiting.use().filter((w) => w.jobId === jobId);
+  const refused = own.filter((w) => w.refused !== null);
+  return { refused, waiting: own.length - refused.length };
+}

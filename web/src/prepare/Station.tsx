@@ -1,52 +1,41 @@
-import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
+import {
+  KeysSheet,
+  NoteSheet,
+  ReadingBar,
+  rememberedGauge,
+  StationBody,
+  useBar,
+  useBarKeys,
+} from '../bar/index.js';
 import { PistonCheckSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
-import { lengthText } from '../forms/index.js';
 import { HoneSheet } from '../hone/index.js';
-import { newEntry, refusedBy, useJobContext } from '../job/index.js';
+import { useJobContext } from '../job/index.js';
 import { toggleUnit } from '../kit/settings.js';
-import { post, useOutbox } from '../outbox/index.js';
+import { useWaitingOf } from '../outbox/index.js';
 import { CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../rings/index.js';
-import { Button, Empty, LinkButton } from '../ui/index.js';
-import { NextBox, WorkingSheet } from '../verdicts/index.js';
+import { Button, Empty } from '../ui/index.js';
+import { WorkingSheet } from '../verdicts/index.js';
+import { NextStep } from './NextStep.js';
 import { OrderOfWork } from './OrderOfWork.js';
 import { PistonRows } from './PistonRows.js';
-import { StepForm, type Said } from './StepForm.js';
-import { placeOf, takeTool, useFilingTool, useRingWork } from './useRingWork.js';
+import { RingSide } from './RingSide.js';
+import { ringActs } from './ringActs.js';
+import { placeOf, useFilingTool, useRingWork } from './useRingWork.js';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import {
   boreAt,
   depthText,
-  FILED,
-  FILING_TOOLS,
-  FREE_SLIDE,
   gapDepths,
   gapPlace,
-  isPreparing,
   orderOfWork,
   packOf,
-  parseReading,
-  passText,
   placeKey,
-  RING_NAMES,
-  RING_STEP,
-  ringSentence,
-  schoolText,
-  solidText,
-  USUAL_CUT,
-  USUAL_LEAVES,
-  verdictSentence,
   walkOf,
   withUnit,
-  WORK_DONE,
-  nm,
-  type FilingTool,
   type GappedRing,
-  type LengthUnit,
   type Nanometres,
   type Place,
-  type RingStepName,
-  type SentEntry,
 } from '@tribos/core';
 
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
@@ -57,6 +46,8 @@ type Open =
   | { readonly kind: 'card'; readonly ring: GappedRing }
   | null;
 
+const NO_LEAVES: readonly Nanometres[] = [];
+
 const OWN_KEYS: readonly (readonly [string, string])[] = [
   ['Space', 'the next thing with this ring: filed, washed and squared, bagged; a connected leaf answers'],
   ['f', 'filed: as many as planned, or as many as typed before'],
@@ -64,15 +55,6 @@ const OWN_KEYS: readonly (readonly [string, string])[] = [
   ['c', 'the ring’s card'],
   ['↑ ↓', 'other ring'],
 ];
-
-const RING_PART = 'ring-gap';
-const NOTHING_SAID: Said = { depth: '', ends: '', code: '' };
-
-/** A depth as typed; null where nothing that can be read was. */
-function depthOf(text: string, unit: LengthUnit): Nanometres | null {
-  const read = parseReading(text, { unit });
-  return read.ok && read.value >= 0 ? read.value : null;
-}
 
 /** Rings sized, known, bagged and clocked; walls finished; all in the right order. */
 export function PrepareStation() {
@@ -82,10 +64,8 @@ export function PrepareStation() {
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   const tool = useFilingTool();
-  const leaves = useMemo(
-    () => file.instruments.find((i) => i.type === 'leaf' && i.retiredOn === null)?.leaves ?? USUAL_LEAVES,
-    [file.instruments],
-  );
+  // The set that is in hand for gaps, here and at Measure.
+  const leaves = rememberedGauge(file, gapPlace(0, 'top', engine.depths.top))?.leaves ?? NO_LEAVES;
   const rings = useRingWork(context, leaves);
   const all = rings.flat();
   const walk = useMemo(
@@ -107,104 +87,34 @@ export function PrepareStation() {
     typedFor: `${tool === 'grinder' ? 'turns' : 'strokes'}: f files them`,
   });
   const { station } = entry;
-  const atRing = station.part === RING_PART ? station : null;
-  const cylinder = station.cylinder;
+  const { cylinder } = station;
   const work =
-    all.find((r) => r.target.cylinder === cylinder && atRing !== null && r.target.ring === atRing.ring) ??
-    null;
+    all.find(
+      (r) => station.part === 'ring-gap' && r.target.cylinder === cylinder && r.target.ring === station.ring,
+    ) ?? null;
+  const acts = ringActs(context, entry, rings, work, tool);
   const mine = rings[cylinder] ?? [];
   const pack = packOf(file, cylinder);
   const figures = judgement.itemsAt('prepare')[cylinder] ?? [];
   const steps = orderOfWork(file, cylinder, judgement.items);
   const openStep = steps.find((s) => s.done === null) ?? null;
-  const ready = isPreparing(file, cylinder);
   const beforeRings =
     openStep && ['piston', 'cylinder', 'wash', 'slide'].includes(openStep.key) ? openStep : null;
-  const send = (...entries: SentEntry[]): string | null => {
-    const why = refusedBy(file, ...entries);
-    if (why === null) void post(job.id, entries);
-    return why;
+  const moveCylinder = (by: 1 | -1) => () =>
+    acts.toCylinder((cylinder + by + engine.cylinders.length) % engine.cylinders.length);
+  const own: Record<string, () => void> = {
+    '[': moveCylinder(-1),
+    ']': moveCylinder(1),
+    ...(work && {
+      f: () => acts.filed(entry.typed() === '' ? planned(work.next) : Number(entry.typed())),
+      w: () => void acts.step('washed'),
+      q: () => void acts.step('squared'),
+      b: () => void (work.next.kind === 'bag' && acts.act()),
+      c: () => setOpen({ kind: 'card', ring: work.target.ring }),
+      ArrowUp: () => acts.moveRing(-1),
+      ArrowDown: () => acts.moveRing(1),
+    }),
   };
-  const goTo = (ring: (typeof all)[number] | undefined): void => {
-    if (ring) entry.pick(placeOf(ring));
-  };
-  const goOn = (): void => {
-    const at = all.findIndex((r) => r === work);
-    goTo([...all.slice(at + 1), ...all.slice(0, Math.max(0, at))].find((r) => r.next.kind !== 'done'));
-  };
-  const step = (
-    what: RingStepName,
-    more: { readonly where?: { depth: number; ends: number } | null; readonly code?: string | null } = {},
-  ) =>
-    newEntry(RING_STEP, {
-      cylinder,
-      ring: work!.target.ring,
-      what,
-      where: (more.where ?? null) as never,
-      code: more.code ?? null,
-    });
-  const filed = (strokes: number): void => {
-    if (!work) return;
-    if (!Number.isInteger(strokes) || strokes < 1) return;
-    entry.setText('');
-    send(newEntry(FILED, { cylinder, ring: work.target.ring, tool, strokes }));
-  };
-  /** Does the next thing with the ring at hand. @returns why not */
-  const act = (said: Said = NOTHING_SAID): string | null => {
-    if (!work) return null;
-    const { next } = work;
-    switch (next.kind) {
-      case 'file':
-        filed(next.strokes);
-        return null;
-      case 'wash':
-        // One key for what the hands do in one go; each is in the log.
-        return send(step('deburred'), step('washed'), step('squared'));
-      case 'square': {
-        const depth = depthOf(said.depth, unit) ?? work.target.depths.least;
-        const ends = said.ends.trim() === '' ? null : Number(said.ends.replace(',', '.'));
-        const why = send(step('squared', { where: ends === null ? null : { depth, ends } }));
-        // Elsewhere it is a check of the taper, with leaves of its own.
-        if (why === null && depth !== work.target.depths.least)
-          entry.pick(gapPlace(cylinder, work.target.ring, depth));
-        return why;
-      }
-      case 'bag': {
-        const why = send(step('bagged', { code: said.code.trim() === '' ? null : said.code }));
-        if (why === null) goOn();
-        return why;
-      }
-      case 'read-bore':
-        if (next.at) entry.pick(next.at);
-        return null;
-      case 'done':
-        goOn();
-        return null;
-      default:
-        return null;
-    }
-  };
-  const moveRing = (by: 1 | -1) => () => {
-    const at = all.findIndex((r) => r === work);
-    goTo(all[(at + by + all.length) % all.length]);
-  };
-  const moveCylinder = (by: 1 | -1) => () => {
-    const to = (cylinder + by + engine.cylinders.length) % engine.cylinders.length;
-    goTo(rings[to]?.find((r) => r.next.kind !== 'done') ?? rings[to]?.[0]);
-  };
-  const own: Record<string, () => void> = work
-    ? {
-        f: () => filed(entry.typed() === '' ? planned(work.next) : Number(entry.typed())),
-        w: () => void send(step('washed')),
-        q: () => void send(step('squared')),
-        b: () => void (work.next.kind === 'bag' && act()),
-        c: () => setOpen({ kind: 'card', ring: work.target.ring }),
-        ArrowUp: moveRing(-1),
-        ArrowDown: moveRing(1),
-        '[': moveCylinder(-1),
-        ']': moveCylinder(1),
-      }
-    : { '[': moveCylinder(-1), ']': moveCylinder(1) };
   useBarKeys(
     entry,
     {
@@ -218,7 +128,7 @@ export function PrepareStation() {
         // What comes before the gaps is looked at, not tapped away.
         if (beforeRings) return true;
         if (!work || work.next.kind === 'try') return false;
-        act();
+        acts.act();
         return true;
       },
     },
@@ -226,9 +136,7 @@ export function PrepareStation() {
     null,
   );
   useEffect(connectLine, []);
-  const { entries } = useOutbox();
-  const ofJob = entries.filter((w) => w.jobId === job.id);
-  const refused = ofJob.filter((w) => w.refused !== null);
+  const { refused, waiting } = useWaitingOf(job.id);
   const depths = gapDepths(file, cylinder, pack);
   const bore = boreAt(file, cylinder, depths.least);
   const shown = open?.kind === 'item' ? judgement.items.find((i) => i.key === open.key) : undefined;
@@ -238,66 +146,14 @@ export function PrepareStation() {
     </Button>
   );
   const nextBox = (
-    <NextBox
-      next={{
-        sentence: (u) =>
-          !ready
-            ? 'The way out is not settled here yet: decide, and have the wall back, before rings are sized to it.'
-            : beforeRings
-              ? beforeRings.sentence(u)
-              : work
-                ? `${RING_NAMES[work.target.ring]}: ${ringSentence(file, work, u)}`.replace(/^./u, (c) =>
-                    c.toUpperCase(),
-                  )
-                : (openStep?.sentence(u) ?? 'Everything here is ready.'),
-      }}
-      unit={unit}
-    >
-      {ready && (beforeRings?.key === 'piston' || beforeRings?.key === 'cylinder') && (
-        <LinkButton to={`/jobs/${job.id}`}>Measure it</LinkButton>
-      )}
-      {!ready && <LinkButton to={`/jobs/${job.id}/decide`}>Decide</LinkButton>}
-      {ready && beforeRings?.key === 'wash' && (
-        <Button
-          look="brass"
-          onClick={() =>
-            send(
-              newEntry(WORK_DONE, {
-                what: 'washed',
-                cylinder,
-                kitId: null,
-                ticket: null,
-                text: 'White cloth, oiled at once.',
-              }),
-            )
-          }
-        >
-          The cloth stayed white, oiled
-        </Button>
-      )}
-      {ready && beforeRings?.key === 'slide' && (
-        <>
-          <Button look="brass" onClick={() => send(newEntry(FREE_SLIDE, { cylinder, slides: 'freely' }))}>
-            Slides freely
-          </Button>
-          <Button onClick={() => send(newEntry(FREE_SLIDE, { cylinder, slides: 'tightens' }))}>
-            It tightens
-          </Button>
-        </>
-      )}
-      {ready && work && !beforeRings && (
-        <StepForm
-          key={`${placeKey(station)}:${work.next.kind}`}
-          work={work}
-          windows={engine.ports.length > 0}
-          solid={(depth) => solidText(file, depthOf(depth, unit) ?? work.target.depths.least)}
-          depth={lengthText(work.target.depths.least, unit)}
-          unit={unit}
-          onDo={act}
-          onFile={filed}
-        />
-      )}
-    </NextBox>
+    <NextStep
+      context={context}
+      cylinder={cylinder}
+      before={beforeRings}
+      open={openStep}
+      work={work}
+      acts={acts}
+    />
   );
 
   return (
@@ -316,7 +172,7 @@ export function PrepareStation() {
                         key={name}
                         type="button"
                         aria-pressed={i === cylinder}
-                        onClick={() => goTo(rings[i]?.find((r) => r.next.kind !== 'done') ?? rings[i]?.[0])}
+                        onClick={() => acts.toCylinder(i)}
                         className={`min-h-11 border-b-4 px-3 ${i === cylinder ? 'border-brass font-semibold text-brass' : 'border-transparent'}`}
                       >
                         {name}
@@ -351,7 +207,7 @@ export function PrepareStation() {
                       figures={figures.filter((f) => f.key.includes(`ring.gap.${r.target.ring}:`))}
                       here={r === work}
                       unit={unit}
-                      onPick={() => goTo(r)}
+                      onPick={() => acts.goTo(r)}
                       onCard={() => setOpen({ kind: 'card', ring: r.target.ring })}
                       onWorking={(f) => setOpen({ kind: 'item', key: f.key })}
                     />
@@ -386,66 +242,13 @@ export function PrepareStation() {
             className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l short:overflow-visible"
           >
             <div className="hidden lg:block">{nextBox}</div>
-            <section className="mt-4">
-              <h2 className="text-small font-semibold text-soft">Filing with</h2>
-              <div role="group" aria-label="Filing tool" className="flex gap-1">
-                {(Object.keys(FILING_TOOLS) as FilingTool[]).map((t) => (
-                  <button
-                    key={t}
-                    type="button"
-                    aria-pressed={t === tool}
-                    onClick={() => takeTool(t)}
-                    className={`min-h-11 rounded-edge border px-3 ${t === tool ? 'border-brass font-semibold text-brass' : 'border-rule'}`}
-                  >
-                    {FILING_TOOLS[t]}
-                  </button>
-                ))}
-              </div>
-              {work && (
-                <p className="mt-1 text-small text-soft">
-                  {work.cut === USUAL_CUT[tool]
-                    ? 'Nothing known of this hand and tool yet: the first pass is a careful one.'
-                    : `In your hand about ${withUnit(nm(work.cut.perStroke), { unit, step: 1_000 })} a ${tool === 'grinder' ? 'turn' : 'stroke'}.`}
-                  {work.history.filed.length > 0 &&
-                    ` This ring so far: ${passText(
-                      tool,
-                      work.history.filed.reduce((sum, f) => sum + f.strokes, 0),
-                    )}.`}
-                </p>
-              )}
-            </section>
-            {figures.some((f) => f.because !== 'unread') && (
-              <section className="mt-4">
-                <h2 className="text-small font-semibold text-soft">What stands</h2>
-                <ul>
-                  {figures
-                    .filter((f) => f.because !== 'unread')
-                    .map((f) => (
-                      <li key={f.key}>
-                        <button
-                          type="button"
-                          onClick={() => setOpen({ kind: 'item', key: f.key })}
-                          className="min-h-11 w-full py-1 text-left leading-snug"
-                        >
-                          {verdictSentence(file, f, unit).headline}
-                        </button>
-                      </li>
-                    ))}
-                </ul>
-              </section>
-            )}
-            {work && (
-              <section className="mt-3">
-                <h2 className="text-small font-semibold text-soft">Which rule, and the others</h2>
-                <p>{work.target.min.status === 'ask' ? work.target.min.question : work.target.min.why}</p>
-                {work.target.others.map((o) => (
-                  <p key={o.limit.id} className="mt-1 text-small text-soft first-letter:uppercase">
-                    {schoolText(o, work.target, unit)}
-                  </p>
-                ))}
-                <p className="mt-1 text-small text-soft">Checked {work.target.depths.why(unit)}.</p>
-              </section>
-            )}
+            <RingSide
+              file={file}
+              work={work}
+              figures={figures}
+              unit={unit}
+              onOpen={(f) => setOpen({ kind: 'item', key: f.key })}
+            />
             <div className="no-print mt-3 flex flex-wrap">
               {quiet('Bag labels', 'labels')}
               {work && quiet('As it warms', 'warm')}
@@ -467,7 +270,7 @@ export function PrepareStation() {
           entry={entry}
           by={context.by}
           refused={refused}
-          waiting={ofJob.length - refused.length}
+          waiting={waiting}
           count={{ at: all.findIndex((r) => r === work) + 1, of: all.length }}
           onZero={null}
         />
