@@ -54,7 +54,8 @@ export async function ringsNext(
       size < 50 ? 'calliper' : 'micrometer',
     ),
     entry({ kind: 'work', what: 'washed', cylinder, kitId: null, ticket: null, text: '' }),
-    entry({ kind: 'free-slide', cylinder, slides: 'freely' }),
+    // After the kit was decided on: what slid before was another piston.
+    { ...entry({ kind: 'free-slide', cylinder, slides: 'freely' }), at: new Date().toISOString() },
   ]);
   const kept = await api(driver, 'POST', `/jobs/${id}/log`, { entries });
   if (kept.status >= 300) throw new Error(JSON.stringify(kept.body));

@@ -1,4 +1,4 @@
-import { derived } from '../job/index.js';
+import { derived, pistonSince } from '../job/index.js';
 import { cylinder, entryKind, onCylinder, type EntryOf } from '../log/index.js';
 import { number, oneOf, orNull } from '../shape/index.js';
 import type { Block } from '../verdicts/index.js';
@@ -20,10 +20,9 @@ export type PistonCheck = EntryOf<typeof PISTON_CHECK>;
 /** What stands of each cylinder's piston: the last look since another one went in; null before any. */
 export const pistonChecks = derived((file): readonly (PistonCheck | null)[] =>
   file.engine.cylinders.map((_, at) => {
-    const renewed = file.log.findLastIndex(
-      (e) => e.kind === 'work' && e.what === 'piston-renewed' && (e.cylinder === null || e.cylinder === at),
+    return (
+      PISTON_CHECK.in(file.log.slice(pistonSince(file, at) + 1)).findLast((e) => e.cylinder === at) ?? null
     );
-    return PISTON_CHECK.in(file.log.slice(renewed + 1)).findLast((e) => e.cylinder === at) ?? null;
   }),
 );
 

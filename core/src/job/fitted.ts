@@ -1,4 +1,4 @@
-import { renewedWall, workOf, type RenewedWall } from '../log/index.js';
+import { renewedWall, takenAt, workOf, type RenewedWall } from '../log/index.js';
 import type { Kit, LimitState } from '../specs/index.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 
@@ -32,6 +32,22 @@ export function fittedPiston(file: Wanted, cylinder: number): FittedPiston {
   if (put && !(goesIn && decision && decision.at > put.at))
     return { kit: kitOf(file, put.kitId) ?? goesIn, renewed: true };
   return goesIn ? { kit: goesIn, renewed: true } : { kit: null, renewed: put !== undefined };
+}
+
+/**
+ * Since which entry of the log a cylinder's piston, and what was tried with it, is the one that is fitted: after it was
+ * written down as put in, or after its kit was decided on; -1 for the one that came in.
+ */
+export function pistonSince(file: Wanted, cylinder: number): number {
+  const put = workOf(file.log).findLast(
+    ({ entry }) =>
+      entry.what === 'piston-renewed' && (entry.cylinder === null || entry.cylinder === cylinder),
+  );
+  const decision = standingDecision(file);
+  const { kit, renewed } = fittedPiston(file, cylinder);
+  const decided = renewed && kit !== null && kit.id === decision?.kitId ? decision.at : null;
+  if (put && !(decided !== null && decided > put.entry.at)) return put.at;
+  return decided === null ? -1 : file.log.findLastIndex((e) => takenAt(e) <= decided);
 }
 
 /** The kit whose piston the walk asks for: the one decided on, so that its bore can be sized; else the fitted one. */

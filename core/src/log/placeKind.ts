@@ -49,6 +49,8 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
    * Absent where nothing only widens it.
    */
   readonly widenedBy?: (place: P, entry: AnyEntry) => boolean;
+  /** It goes with the piston that is fitted: what was tried with the one before is of another part. */
+  readonly ofPiston?: true;
   /** What tells its thing from others of its part; readings of one thing are each other's neighbours. */
   readonly thing: (place: P) => string;
   /** Its words, cylinder first: `left · 38 mm · thrust`. */

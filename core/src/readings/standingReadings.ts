@@ -6,7 +6,7 @@ import {
   type LeafBracket,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, placeKindOf, type JobFile } from '../job/index.js';
+import { benchOf, derived, pistonSince, placeKindOf, type JobFile } from '../job/index.js';
 import {
   placeKey,
   standing,
@@ -202,9 +202,20 @@ export function standingTries(file: JobFile, tries: readonly LeafEntry[]): reado
   return tries.filter((t) => t.answer === 'goes' || since.has(t.id));
 }
 
+/** Whether a leaf was tried with the part that is fitted now, where its place goes with the piston. */
+const isOfFitted = (file: JobFile, leaf: LeafEntry): boolean =>
+  placeKindOf(file, leaf.station).ofPiston !== true || leavesSince(file)(leaf);
+
+const leavesSince = derived((file) => {
+  const since = file.engine.cylinders.map((_, i) => pistonSince(file, i));
+  if (since.every((at) => at < 0)) return () => true;
+  const index = new Map(file.log.map((e, i) => [e.id, i]));
+  return (leaf: LeafEntry): boolean => index.get(leaf.id)! > (since[leaf.station.cylinder] ?? -1);
+});
+
 function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {
   const gaps = new Map<string, GapState>();
-  const tried = standingLeaves(file.log).filter((l) => !setAside.has(l.id));
+  const tried = standingLeaves(file.log).filter((l) => !setAside.has(l.id) && isOfFitted(file, l));
   for (const [key, tries] of groupBy(tried, (l) => placeKey(l.station))) {
     const used = tries.map((t) => ({ of: instrumentOf(file, t.instrumentId), at: takenAt(t) }));
     gaps.set(key, {

@@ -1,14 +1,7 @@
-import { calibrationOverdue, instrumentOf } from '../gauges/index.js';
+import { calibrationOverdue, instrumentOf, type LeafBracket } from '../gauges/index.js';
 import { standingDecision, fittedPiston, wallOf, type JobFile } from '../job/index.js';
-import {
-  GAPPED_RINGS,
-  placeKey,
-  RING_NAMES,
-  takenAt,
-  type GappedRing,
-  type RingGapPlace,
-} from '../log/index.js';
-import { readingsOf, type GapState } from '../readings/index.js';
+import { GAPPED_RINGS, RING_NAMES, takenAt, type GappedRing, type LeafEntry } from '../log/index.js';
+import { readingsOf } from '../readings/index.js';
 import { depthText, nm, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import {
   capital,
@@ -22,14 +15,7 @@ import { GAP_FEATURES } from './gapRule.js';
 import { gapTarget, schoolText, type GapTarget } from './gapTarget.js';
 import { gapWarmth, maybeWarm, warmthMargin } from './gapWarmth.js';
 import { gapped, packOf } from './pack.js';
-
-/** Where one ring's gap is tried. */
-export const gapPlace = (cylinder: number, ring: GappedRing, depth: Nanometres): RingGapPlace => ({
-  part: 'ring-gap',
-  cylinder,
-  ring,
-  depth,
-});
+import { ringHistory } from './ringLog.js';
 
 /**
  * Whether rings of a cylinder are being made ready: the way out is decided, and what it makes of wall and piston is
@@ -57,24 +43,34 @@ export function askedRings(file: JobFile, cylinder: number): readonly GappedRing
 
 /** What the leaves left of a ring's gap at one depth, brought to 20 °C. */
 export interface GapAtTwenty {
-  readonly gap: GapState;
+  readonly tries: readonly LeafEntry[];
+  readonly bracket: LeafBracket;
   /** nm */
   readonly low: number | null;
   readonly high: number | null;
   readonly shift: number;
 }
 
+/** The gap of the ring that is in hand; what was tried with the one before it says nothing of this one. */
 export function gapAt(
   file: JobFile,
   cylinder: number,
   ring: GappedRing,
   depth: Nanometres,
 ): GapAtTwenty | null {
-  const gap = readingsOf(file, 'mm').gaps.get(placeKey(gapPlace(cylinder, ring, depth)));
-  if (!gap) return null;
+  const { states, events } = ringHistory(file, cylinder, ring, depth);
+  const { bracket } = states.at(-1)!;
+  const tries = events.filter((e) => e.kind === 'leaf');
+  if (tries.length === 0) return null;
   const { shift } = gapWarmth(file, file.engine.bore);
-  const { low, high } = gap.bracket;
-  return { gap, low: low === null ? null : low - shift, high: high === null ? null : high - shift, shift };
+  const { low, high } = bracket;
+  return {
+    tries,
+    bracket,
+    low: low === null ? null : low - shift,
+    high: high === null ? null : high - shift,
+    shift,
+  };
 }
 
 /** Whether the gap keeps its minimum: by the leaf that goes, never by one that drags. */
@@ -92,10 +88,10 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
   return (['min', 'max'] as const).flatMap((side) => {
     const depth = side === 'min' ? depths.least : depths.most;
     const at = gapAt(file, cylinder, ring, depth);
-    const tries = at?.gap.tries ?? [];
+    const tries = at?.tries ?? [];
     // Silent about a maximum: said once there is a gap to say it of.
     if (side === 'max' && target.max.status === 'none' && !at) return [];
-    const blockedBy: Because | null = at?.gap.bracket.contradicts
+    const blockedBy: Because | null = at?.bracket.contradicts
       ? 'conflict'
       : maybeWarm(file, cylinder, tries)
         ? 'warm'
@@ -120,7 +116,7 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
               low: at.low,
               high: at.high,
               p: (s, limit) => {
-                if (at.gap.bracket.contradicts) return null;
+                if (at.bracket.contradicts) return null;
                 if (s === 'min')
                   return passes(at, limit, margin)
                     ? 1

@@ -17,6 +17,7 @@ export const RING_GROOVE = placeKind<RingGroovePlace>({
   sense: 'gap',
   warm: 'piston',
   material: () => 'steel',
+  ofPiston: true,
   on: (s, engine) => onCylinder(engine, s.cylinder),
   reopenedBy: (s, work) => opens(work, 'ring-groove', s.cylinder),
   thing: (s) => `ring-groove:${s.cylinder}:${s.ring}`,
@@ -51,13 +52,12 @@ export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure
         station.ring === ring,
     );
     if (!gap) return [];
+    const { bracket, tries } = gap;
     const section = pack?.rings.find((r) => r.ring === ring)?.section ?? null;
     const wedged = section !== null && WEDGED.has(section);
     const { kit } = fittedPiston(file, at);
     const renewed = ringsRenewed(file, at) || wallOf(file, at) !== null;
-    const instruments = [...new Set(gap.tries.map((t) => t.instrumentId))].map((id) =>
-      instrumentOf(file, id),
-    );
+    const instruments = [...new Set(tries.map((t) => t.instrumentId))].map((id) => instrumentOf(file, id));
     return (['min', 'max'] as const).map((side) =>
       judgeValue(file, {
         subject: ofCylinder(at),
@@ -78,13 +78,13 @@ export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure
             }
           : {}),
         leaves: {
-          low: gap.bracket.low,
-          high: gap.bracket.high,
-          p: (s, limit) => leafConformance(gap.bracket, s, limit, { tolerance: gap.tolerance, bias: 0 }),
+          low: bracket.low,
+          high: bracket.high,
+          p: (s, limit) => leafConformance(bracket, s, limit, { tolerance: gap.tolerance, bias: 0 }),
         },
         progress: { read: 1, planned: 1 },
-        blockedBy: gap.bracket.contradicts ? 'conflict' : null,
-        caveats: gap.tries.some((t) => calibrationOverdue(instrumentOf(file, t.instrumentId), takenAt(t)))
+        blockedBy: bracket.contradicts ? 'conflict' : null,
+        caveats: tries.some((t) => calibrationOverdue(instrumentOf(file, t.instrumentId), takenAt(t)))
           ? ['overdue']
           : [],
         working: [
@@ -93,7 +93,7 @@ export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure
         step: 10_000,
         instruments,
         depth: null,
-        at: gap.tries.at(-1)!.at,
+        at: tries.at(-1)!.at,
       }),
     );
   });

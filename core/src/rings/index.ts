@@ -3,6 +3,7 @@ export * from './clock.js';
 export * from './clockMeant.js';
 export * from './filing.js';
 export * from './gapItems.js';
+export * from './gapPlace.js';
 export * from './gapRule.js';
 export * from './gapTarget.js';
 export * from './gapWarmth.js';

@@ -1,4 +1,4 @@
-import { pistonAsked, type JobFile } from '../job/index.js';
+import { pistonAsked, pistonSince, type JobFile } from '../job/index.js';
 import { isDoneOn, openSteps, placeKey, RING_NAMES, WORK, workOf, type GappedRing } from '../log/index.js';
 import { borePlan, pistonPlace, readingsOf, reopeningWork } from '../readings/index.js';
 import type { LengthUnit } from '../units/index.js';
@@ -98,7 +98,9 @@ export function orderOfWork(
   const washes = workOf(file.log).filter(({ entry }) => entry.what === 'washed' && isDoneOn(entry, cylinder));
   const unwashed = openSteps(file.log).find((o) => isDoneOn(o.work, cylinder));
   const wash = washes.at(-1)?.entry.id ?? null;
-  const slide = FREE_SLIDE.in(file.log).findLast((e) => e.cylinder === cylinder) ?? null;
+  const slide =
+    FREE_SLIDE.in(file.log.slice(pistonSince(file, cylinder) + 1)).findLast((e) => e.cylinder === cylinder) ??
+    null;
   const slidAgain = slide && openedSince(file, cylinder, slide.id, 'clearance');
   const rings = pack ? gapped(pack) : [];
   const margin = warmthMargin(file, gapWarmth(file, file.engine.bore));
@@ -113,7 +115,7 @@ export function orderOfWork(
       (target.high === null || at.low === null || at.low - margin <= target.high);
     const last = history.events.findLastIndex((e) => e.kind === 'leaf' || e.kind === 'filed');
     const bag = history.events.findLast((e, i) => e.kind === 'ring-step' && e.what === 'bagged' && i > last);
-    return { ring, history, proof: proved ? at.gap.tries.at(-1)!.id : null, bag: bag?.id ?? null };
+    return { ring, history, proof: proved ? at.tries.at(-1)!.id : null, bag: bag?.id ?? null };
   });
   const missing = (has: (of: (typeof each)[number]) => unknown): string =>
     listed(each.filter((r) => !has(r)).map((r) => RING_NAMES[r.ring]));

@@ -1,4 +1,4 @@
-import { fittedPiston, type JobFile } from '../job/index.js';
+import { fittedPiston, pistonSince, type JobFile } from '../job/index.js';
 import { angle, GAPPED_RINGS, size, workOf, type GappedRing } from '../log/index.js';
 import { boolean, list, number, object, oneOf, orNull, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE } from '../specs/index.js';
@@ -65,20 +65,22 @@ export type PackRing = RingPack['rings'][number];
 /** Rings of an engine, a pack for each maker's piston. */
 export const RING_PACKS = sheetPart('ring-packs', { packs: list(PACK, 0, 20) });
 
-/** Work after which a cylinder's rings are other ones. */
-const putIn = (file: JobFile, cylinder: number) =>
+/** The last time other rings alone went into a cylinder. */
+const ringsPut = (file: JobFile, cylinder: number) =>
   workOf(file.log).findLast(
-    ({ entry }) =>
-      (entry.what === 'rings-renewed' || entry.what === 'piston-renewed') &&
-      (entry.cylinder === null || entry.cylinder === cylinder),
+    ({ entry }) => entry.what === 'rings-renewed' && (entry.cylinder === null || entry.cylinder === cylinder),
   ) ?? null;
 
-/** Since which entry of the log the rings of a cylinder are the ones that are in hand; -1 for those that came. */
-export const ringsSince = (file: JobFile, cylinder: number): number => putIn(file, cylinder)?.at ?? -1;
+/**
+ * Since which entry of the log the rings of a cylinder are the ones in hand: put in by themselves, or with another
+ * piston; -1 for those that came. What was tried before it was tried with others.
+ */
+export const ringsSince = (file: JobFile, cylinder: number): number =>
+  Math.max(ringsPut(file, cylinder)?.at ?? -1, pistonSince(file, cylinder));
 
 /** Whether the rings of a cylinder are not the ones that came in, or go in with the piston that was chosen. */
 export const ringsRenewed = (file: JobFile, cylinder: number): boolean =>
-  fittedPiston(file, cylinder).renewed || putIn(file, cylinder) !== null;
+  fittedPiston(file, cylinder).renewed || ringsPut(file, cylinder) !== null;
 
 /** Another piston of which nobody wrote down whose it is: nobody's figures govern its rings. */
 const UNNAMED = 'An unnamed maker';
@@ -93,7 +95,7 @@ const pistonMaker = (file: JobFile, cylinder: number): string => {
 /** The pack of rings a cylinder gets or has; null where none is on file for its piston's maker. */
 export function packOf(file: JobFile, cylinder: number): RingPack | null {
   const packs = RING_PACKS.of(file.engine)?.packs ?? [];
-  const kitId = putIn(file, cylinder)?.entry.kitId;
+  const kitId = ringsPut(file, cylinder)?.entry.kitId;
   const bought = file.engine.kits.find((k) => k.id === kitId)?.maker;
   return packs.find((p) => p.piston === (bought ?? pistonMaker(file, cylinder))) ?? null;
 }

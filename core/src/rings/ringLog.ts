@@ -10,7 +10,7 @@ import {
 } from '../log/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Nanometres } from '../units/index.js';
-import { gapPlace } from './gapItems.js';
+import { gapPlace } from './gapPlace.js';
 import { ringsSince } from './pack.js';
 import {
   RING_CARD,
@@ -57,7 +57,8 @@ const ofRing = derived((file: JobFile) => {
     const own = (e: { readonly id: string; readonly cylinder: number; readonly ring: string }) =>
       e.cylinder === cylinder && e.ring === ring && index.get(e.id)! > since;
     const tries = file.log.filter(
-      (e): e is LeafEntry => e.kind === 'leaf' && standing.has(e.id) && placeKey(e.station) === at,
+      (e): e is LeafEntry =>
+        e.kind === 'leaf' && standing.has(e.id) && placeKey(e.station) === at && index.get(e.id)! > since,
     );
     const filed = FILED.in(file.log).filter(own);
     const cards = RING_CARD.in(file.log).filter(own);
@@ -106,7 +107,7 @@ export function clockOf(file: JobFile, cylinder: number): RingClock | null {
   const since = ringsSince(file, cylinder);
   return (
     RING_CLOCK.in(file.log).findLast(
-      (e) => e.cylinder === cylinder && file.log.findIndex((x) => x.id === e.id) > since,
+      (e) => e.cylinder === cylinder && file.log.indexOf(e as never) > since,
     ) ?? null
   );
 }

@@ -112,7 +112,7 @@ function nextOf(
   if (at && passes(at, target.low, margin)) {
     const open = target.high !== null && (most?.high == null || most.high + margin > target.high);
     const same = depths.least === depths.most;
-    const above = same ? leafBracket(now.tries) : (most?.gap.bracket ?? leafBracket([]));
+    const above = same ? leafBracket(now.tries) : (most?.bracket ?? leafBracket([]));
     const thicker = open ? nextLeaf(below(set, target.high, margin), above, leaf.thickness) : null;
     if (thicker) return { kind: 'try', stack: thicker, depth: depths.most };
     const provedAt = events.findLastIndex((e) => e.kind === 'leaf' || e.kind === 'filed');

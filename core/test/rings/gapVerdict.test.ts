@@ -51,6 +51,39 @@ describe('a gap against its minimum', () => {
     }
   });
 
+  it('of the rings that came says nothing of those that go in with another piston', () => {
+    // Tried before the kit was decided on, and before a piston was written down as put in.
+    const old = ringJob({ decided: false });
+    const tried = leaf(leaf(old, 'top', 0.35, 'goes'), 'top', 0.4, 'does-not');
+    const decided = {
+      ...tried,
+      decisions: [
+        {
+          id: 'd',
+          at: '2026-03-01T23:00:00.000Z',
+          by: 'first',
+          importedBy: null,
+          route: 'fit',
+          kitId: 'kit',
+          reason: '',
+        },
+      ],
+    } as JobFile;
+    expect(verdict(decided)).toEqual({ state: 'undecided', because: 'unread' });
+    const since = leaf(decided, 'top', 0.35, 'goes', { minute: 14 * 60 });
+    expect(verdict(since)?.state).toBe('within');
+    const put = with_(
+      since,
+      WORK_DONE,
+      { what: 'piston-renewed', cylinder: 0, kitId: 'kit', ticket: null, text: '' },
+      15 * 60,
+    );
+    expect(verdict(put)).toEqual({ state: 'undecided', because: 'unread' });
+    expect(verdict(leaf(put, 'top', 0.35, 'goes', { minute: 16 * 60 }))?.state).toBe('within');
+    // Nor do two pistons make one ring a comparator.
+    expect(judgeJob(leaf(put, 'top', 0.35, 'goes', { depth: mm(80), minute: 16 * 60 })).checks).toEqual([]);
+  });
+
   it('after a pass keeps what went before, and forgets what did not', () => {
     const before = leaf(leaf(ringJob(), 'top', 0.3, 'goes'), 'top', 0.35, 'does-not');
     expect(verdict(filed(before, 'top', 5))).toEqual({ state: 'undecided', because: 'leaves' });

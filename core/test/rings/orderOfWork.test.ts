@@ -130,6 +130,23 @@ describe('the order of work', () => {
     });
   });
 
+  it('of another piston begins again with it: it has not slid, nor its rings been known', () => {
+    const other = with_(
+      upTo('clock'),
+      WORK_DONE,
+      { what: 'piston-renewed', cylinder: 0, kitId: 'kit', ticket: null, text: '' },
+      90,
+    );
+    expect(state(other)).toMatchObject({
+      piston: 'another piston',
+      slide: 'open',
+      gaps: 'open',
+      cards: 'open',
+      bags: 'open',
+      clock: 'open',
+    });
+  });
+
   it('stands at a piston that tightens, and takes no size for it', () => {
     const tight = slide(upTo('wash'), 'tightens');
     expect(openStep(tight, 0)?.sentence('mm')).toMatch(/tightens in its bore: .*Never take size/u);

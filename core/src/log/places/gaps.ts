@@ -35,6 +35,7 @@ export const ringGapPlace = placeKind({
     onWall(engine, s.depth);
   },
   reopenedBy: (s, work) => opens(work, 'ring-gap', s.cylinder),
+  ofPiston: true,
   widenedBy: (s, e) => isFiled(e) && e.cylinder === s.cylinder && e.ring === s.ring,
   thing: (s) => `ring-gap:${s.cylinder}`,
   named: (s, engine, unit) => [
