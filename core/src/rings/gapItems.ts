@@ -86,7 +86,8 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
   const warmth = gapWarmth(file, file.engine.bore);
   const margin = warmthMargin(file, warmth);
   return (['min', 'max'] as const).flatMap((side) => {
-    const depth = side === 'min' ? depths.least : depths.most;
+    // A maximum that nobody gives is said where the ring is tried anyway.
+    const depth = side === 'min' || target.max.status === 'none' ? depths.least : depths.most;
     const at = gapAt(file, cylinder, ring, depth);
     const tries = at?.tries ?? [];
     // Silent about a maximum: said once there is a gap to say it of.
@@ -178,7 +179,7 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
 
 /** Whether a gap is open to more than twice what it has to be, where no maximum is on file. */
 export function isWide(file: JobFile, target: GapTarget): boolean {
-  const at = gapAt(file, target.cylinder, target.ring, target.depths.most);
+  const at = gapAt(file, target.cylinder, target.ring, target.depths.least);
   return target.high === null && target.low !== null && at?.low != null && at.low > 2 * target.low;
 }
 

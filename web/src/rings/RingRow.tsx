@@ -54,7 +54,9 @@ export function RingRow({
   const rule = target.min.status === 'governed' ? target.min.limit : null;
   const card = target.pack?.rings.find((r) => r.ring === target.ring);
   const min = figures.find((f) => f.side === 'min');
-  const mark = worst(figures);
+  // A maximum that nobody gives is said beside the mark, it does not take its place.
+  const noMaximum = figures.some((f) => f.side === 'max' && f.state === 'noLimit');
+  const mark = worst(figures.filter((f) => !(noMaximum && f.side === 'max')));
   return (
     <li
       data-testid={`ring-${target.ring}`}
@@ -102,6 +104,7 @@ export function RingRow({
           <span className="block text-small leading-snug">
             {WORDS[next.kind] ??
               (leaf ? `${stackText(leaf.stack, unit)} must go` : 'nothing to hold it against')}
+            {noMaximum && ' · no maximum on file'}
             {history.filed.length > 0 && ` · filed ${history.filed.map((f) => f.strokes).join(' + ')}`}
           </span>
         </button>
