@@ -63,7 +63,11 @@ function calls(): Call[] {
     ['get', `/api/engines/${engine.id}`],
     ['post', `/api/engines/${engine.id}/limits`, limitBody],
     ['put', `/api/engines/${engine.id}/limits/${limit.id}`, { ...limitBody, version: 1 }],
-    ['post', `/api/engines/${engine.id}/limits/${limit.id}/check`, { version: 1 }],
+    [
+      'post',
+      `/api/engines/${engine.id}/limits/${limit.id}/check`,
+      { version: 1, low: null, high: 77_105_000, rows: null },
+    ],
     ['put', `/api/gauges/${gauge.id}`, { ...gaugeBody, version: 1 }],
   ];
 }
