@@ -12,6 +12,7 @@ const WAYS = [
   [0.1, 0.35],
   [0.3, 0.33],
   [0.25, 1],
+  [0.15, 0.25],
 ];
 const LEARNED = { perStroke: 5_000, within: 1.5 };
 
@@ -38,7 +39,7 @@ for (const rack of [0.01, 0.05])
         { cut, rack: mm(rack), start: mm(start), target: mm(target) },
         USUAL_CUT.file,
         // Within three of what is planned, or farther off.
-        { past: cut >= 1 / 3 && cut <= 3 ? 0.01 : 0.02, median: cut >= 1 / 3 ? 8 : 10 },
+        { past: cut >= 1 / 3 && cut <= 3 ? 0.01 : 0.02, median: cut >= 1 ? 8 : 10 },
       );
 for (const [start, target] of WAYS.slice(0, 3))
   for (const cut of [0.8, 1, 1.25])

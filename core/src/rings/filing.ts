@@ -23,6 +23,10 @@ export const FEEL = 10_000;
 export const MOST_AT_FIRST = 30;
 /** Aimed at so much more than the target: the fastest cut there could be is hardly ever the one there is. */
 const OVER = 1.04;
+/** A gap may end so much over its target before it counts as filed past it. */
+const PAST = 0.15;
+/** With less room than so many feels of a hand up to there, it is aimed at the target itself. */
+const ROOM = 4;
 /** No tool is believed to cut so many times less than it is planned with. */
 const SLOWEST = 50;
 /** A pass may cut so much more than the ones before it did. */
@@ -80,9 +84,10 @@ export function nextFiling(target: number, tries: readonly FilingTry[], cut: Cut
   const feel = Math.sqrt(leaves) * FEEL;
   const fastest = fastestCut(tries, cut, feel);
   const { goes } = last;
+  const over = PAST * target < ROOM * feel ? 1 : OVER;
   const strokes =
     fastest === null
       ? min(MOST_AT_FIRST, floor((target - goes) / (cut.perStroke * cut.within)))
-      : floor((OVER * target + feel - (goes + (last.doesNot ?? target)) / 2) / (UNEVEN * fastest));
+      : floor((over * target + feel - (goes + (last.doesNot ?? target)) / 2) / (UNEVEN * fastest));
   return { kind: 'file', strokes: max(1, strokes), tryAfter: target };
 }

@@ -128,3 +128,13 @@ describe('hidden rings, filed by what leaves say', () => {
     }
   });
 });
+
+describe('a small gap with coarse leaves', () => {
+  // 1.15 × 0.25 is hardly two feels of a hand above it: there is no room to aim over it.
+  it.each([0.1, 1, 3])('is not filed past by a tool %d times as fast as planned', (cut) => {
+    const { past, most, short } = filed({ cut, rack: mm(0.05), start: mm(0.15), target: mm(0.25) });
+    expect(past).toBeLessThanOrEqual(0.01);
+    expect(most).toBeLessThanOrEqual(20);
+    expect(short).toBe(0);
+  });
+});
