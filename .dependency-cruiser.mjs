@@ -22,6 +22,7 @@ const CORE = [
   ['routes'],
   ['rings'],
   ['hone'],
+  ['intake'],
   ['practice'],
   ['house'],
 ].flat();

@@ -40,6 +40,7 @@ export default ts.config(
         document: 'readonly',
         performance: 'readonly',
         setInterval: 'readonly',
+        clearInterval: 'readonly',
       },
     },
   },

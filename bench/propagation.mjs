@@ -13,12 +13,19 @@ const gauges = instruments('2099-01-01');
 const twin = jobs(new Date(), gauges)[0];
 const { maps } = judgeJob({
   format: 'tribos-job',
-  version: 4,
+  version: 5,
   shop: { name: '', rules: { wearThreshold: 0.95 }, allowance: { clearance: 0, reason: '' } },
   engine: twin.engine,
   instruments: gauges,
   studies: [],
-  job: { id: 'bench', number: 1, customer: '', overrides: [], ...twin.facts },
+  job: {
+    id: 'bench',
+    number: 1,
+    customer: '',
+    overrides: [],
+    variant: { year: null, code: null, use: null },
+    ...twin.facts,
+  },
   log: twin.log,
   decisions: [],
 });

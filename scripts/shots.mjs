@@ -16,9 +16,9 @@ await run(async () => {
   ensureDebianPackages(['postgresql', 'chromium', 'chromium-driver']);
   ensureNodePackages();
   buildChanged();
-  const { By, openBrowser, sees, signIn, until } = await import('../e2e/lib/browser.mjs');
+  const { By, openBrowser, sees, signIn } = await import('../e2e/lib/browser.mjs');
   const { api, demoJob } = await import('../e2e/lib/job.mjs');
-  const { startWorld } = await import('../e2e/lib/world.mjs');
+  const { startEmptyWorld, startWorld } = await import('../e2e/lib/world.mjs');
   mkdirSync(FOLDER, { recursive: true });
   const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-shots-')), 'cluster'));
   const cluster = await startCluster(dir, { throwaway: true });
@@ -48,13 +48,11 @@ await run(async () => {
   };
   try {
     await driver.get(world.base);
-    await shot('sign-in', '/', 'Sign in');
     await signIn(driver, world.base, 'tomasz@ternhollow.example');
     const job = await demoJob(driver, 'Varrow 644 Twin');
     const plated = await demoJob(driver, 'Varrow 312 MX');
     const engine = (await api(driver, 'GET', '/engines')).body.find((e) => e.model === '312 MX').id;
     await shot('benches', '/', 'Window bench');
-    await shot('jobs', '/jobs', 'Anselm Duarte');
     await shot('measure', `/jobs/${job}`, 'What stands');
     await shot('measure-dark', `/jobs/${job}`, 'What stands', { theme: 'dark' });
     await shot('measure-tablet', `/jobs/${job}`, 'What stands', { width: 820, height: 1180 });
@@ -73,25 +71,27 @@ await run(async () => {
     await shot('gauges', '/gauges', 'Add a gauge');
     const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
     const saw = await demoJob(driver, 'Brask 59');
-    const gauge = (await api(driver, 'GET', '/gauges')).body.find((v) =>
-      v.instrument.name.startsWith('Bore gauge 2'),
-    );
     await shot('measure-comparator', `/jobs/${kaldera}`, 'What stands');
     await shot('measure-leaves', `/jobs/${saw}`, 'What stands', {
       act: () => press('leaf beside the piston'),
     });
-    await shot('why-clearance', `/jobs/${job}`, 'What stands', {
-      act: async () => {
-        await press('Loosest clearance');
-        await press('Why this clearance');
-        await driver.wait(until.elementLocated(By.css('[role=img] canvas')), 10_000);
-      },
-    });
     await shot('bench-sheet', `/jobs/${job}/bench-sheet`, 'back to the job');
     await driver.manage().deleteAllCookies();
     await signIn(driver, world.base, 'mirela@ternhollow.example');
-    await shot('record', '/shop', 'Yes: nothing was changed');
-    await shot('gauge', `/gauges/${gauge.instrument.id}`, '3 people, 3 parts');
+    await shot('record', '/shop/record', 'Yes: nothing was changed');
+    await shot('people', '/shop/people', 'Who may do what');
+    await shot('intake', `/jobs/${kaldera}/intake`, 'Photos and sounds');
+    const twin = (await api(driver, 'GET', '/engines')).body.find((e) => e.model === '620 Twin').id;
+    await shot('engine-edit', `/engines/${twin}/edit`, 'The wall unrolled');
+    const empty = await startEmptyWorld(cluster.url('postgres'));
+    try {
+      await driver.get(`${empty.base}/#${empty.code}`);
+      await sees(driver, 'Found yours');
+      await browser.picture(join(FOLDER, 'found.png'));
+      say('found.png');
+    } finally {
+      await empty.close();
+    }
   } finally {
     await browser.close();
     await world.close();

@@ -7,7 +7,8 @@ import { parseArgs } from 'node:util';
 import { buildChanged } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
-import { STATE } from './lib/paths.mjs';
+import { backUpDaily } from './lib/nightly.mjs';
+import { BACKUPS, FILES, STATE } from './lib/paths.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 import { isRunning, prepareDatabase, startGaugeStandIn, startServer, stopChild } from './lib/serve.mjs';
 import { supervise } from './lib/supervise.mjs';
@@ -17,7 +18,7 @@ const USAGE = `npm start -- [--port N] [--empty] [--reset-demo [--yes]]
 
   --port N      address to serve at, 127.0.0.1:N (default ${USUAL_PORT}, or the next free one)
   --no-stand-ins  leave the simulated gauge out
-  --empty       start without the demo shop; the first sign-in is printed once
+  --empty       start without the demo shop; prints the address at which yours is founded, once
   --reset-demo  throw the private database away and load the demo afresh; asks first
   --yes         the answer to that, where nobody can be asked
 
@@ -158,6 +159,8 @@ await run(async () => {
     mark.write(address);
     say(`\nTribos is at ${address}`);
     for (const line of prepared.signIns) say(`  ${line}`);
+    // Behind the #, which no server and no log is told.
+    if (prepared.code) say(`  Found your shop, once, within a day: ${address}/#${prepared.code}`);
     if (!values['no-stand-ins']) {
       // A convenience: without it everything is typed.
       gauge = await startGaugeStandIn().catch((error) => void say(error.message));
@@ -166,6 +169,7 @@ await run(async () => {
           `Gauge stand-in: its page at http://127.0.0.1:${gauge.port}, its line at ws://127.0.0.1:${gauge.port}`,
         );
     }
+    watches.push(backUpDaily({ ownerUrl: owner, files: FILES, dir: BACKUPS, tell: say }));
     say('Ctrl-C stops everything.');
     return undefined;
   } catch (error) {

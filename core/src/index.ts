@@ -13,5 +13,6 @@ export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './rings/index.js';
 export * from './hone/index.js';
+export * from './intake/index.js';
 export * from './practice/index.js';
 export * from './house/index.js';

@@ -221,7 +221,7 @@ export function jobFile(
 ): JobFile {
   return {
     format: 'tribos-job',
-    version: 4,
+    version: 5,
     shop: { name: 'Test shop', rules: { wearThreshold: 0.95 }, allowance: { clearance: um(0), reason: '' } },
     engine: over.engine ?? TWIN,
     instruments: over.instruments ?? GAUGES,
@@ -241,6 +241,7 @@ export function jobFile(
       thermal: TWENTY,
       fitted: { piston: null, ring: null },
       overrides: [],
+      variant: { year: null, code: null, use: null },
       ...over.job,
     },
     log,

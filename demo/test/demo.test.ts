@@ -13,6 +13,7 @@ import {
   type FeatureKey,
   type JobFile,
   type Judgement,
+  UNKNOWN_VARIANT,
 } from '@tribos/core';
 import {
   brask59,
@@ -34,12 +35,19 @@ function fileOf(machine: string): JobFile {
   const job = jobs(NOW, GAUGES).find((j) => j.facts.machine === machine)!;
   return {
     format: 'tribos-job',
-    version: 4,
+    version: 5,
     shop,
     engine: job.engine,
     instruments: GAUGES,
     studies: [],
-    job: { ...job.facts, id: 'job', number: 1, customer: job.customer.name, overrides: [] },
+    job: {
+      ...job.facts,
+      id: 'job',
+      number: 1,
+      customer: job.customer.name,
+      overrides: [],
+      variant: UNKNOWN_VARIANT,
+    },
     log: job.log,
     decisions: job.decisions,
   };

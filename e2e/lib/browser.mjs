@@ -47,12 +47,19 @@ export async function openBrowser({ width = 1280, height = 800, touch = false } 
     resize,
     /** Cuts this browser’s line, or joins it again. */
     async offline(cut) {
+      await this.line({ offline: cut });
+    },
+    /**
+     * Makes this browser’s line what it is at the back of the shop.
+     * @param {{offline?: boolean, upload?: number}} how upload in bytes a second, -1 for as fast as it goes
+     */
+    async line({ offline = false, upload = -1 }) {
       await driver.sendDevToolsCommand('Network.enable', {});
       await driver.sendDevToolsCommand('Network.emulateNetworkConditions', {
-        offline: cut,
+        offline,
         latency: 0,
         downloadThroughput: -1,
-        uploadThroughput: -1,
+        uploadThroughput: upload,
       });
     },
     async close() {

@@ -29,12 +29,31 @@ export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL) {
   const ownerUrl = await fromTemplate(clusterUrl, name, 'e_demo', async (empty) => {
     prepareDatabase(empty, ['--demo']);
   });
-  const { url } = prepareDatabase(ownerUrl);
+  return serve(clusterUrl, name, ownerUrl, prepareDatabase(ownerUrl));
+}
+
+/** The same with nobody in it yet: `code` founds its shop. */
+export async function startEmptyWorld(clusterUrl = process.env.TEST_CLUSTER_URL) {
+  const name = `e_${randomUUID().replaceAll('-', '')}`;
+  const ownerUrl = await fromTemplate(clusterUrl, name, 'e_empty', async (empty) => {
+    prepareDatabase(empty);
+  });
+  return serve(clusterUrl, name, ownerUrl, prepareDatabase(ownerUrl, ['--first-shop']));
+}
+
+/**
+ * @param {string} clusterUrl
+ * @param {string} name
+ * @param {string} ownerUrl
+ * @param {{url: string, code?: string | null}} prepared
+ */
+async function serve(clusterUrl, name, ownerUrl, { url, code = null }) {
   const port = await freePort();
   let server = await startServer({ databaseUrl: url, port });
   return {
     base: `http://127.0.0.1:${port}`,
     ownerUrl,
+    code,
     pid: () => server.pid,
     /** Kills the server as a power cut would. */
     kill() {

@@ -42,6 +42,17 @@ describe('a page of a manual', () => {
     await sees(driver(), '2 of 4 lines are not settled yet. Nothing was kept.');
     await page.sendKeys(Key.chord(Key.CONTROL, 'a'), `${lines[0]}\n${lines[1]}\n${lines[3]} !`);
     await sees(driver(), 'Stands as printed.');
+    // A table from another program is read like what is typed.
+    await page.sendKeys(Key.chord(Key.CONTROL, 'a'), Key.DELETE);
+    await driver().executeScript(
+      `const data = new DataTransfer(); data.setData('text', arguments[1]);
+       arguments[0].dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));`,
+      page,
+      'Item\tMin\tMax\tService limit\nrod side\t0.15\t0.35\t0.50',
+    );
+    await sees(driver(), 'new 0.150 – 0.350 mm; service max 0.500 mm');
+    await page.sendKeys(Key.chord(Key.CONTROL, 'a'), `${lines[0]}\n${lines[1]}\n${lines[3]} !`);
+    await sees(driver(), 'Stands as printed.');
     // What is typed and not kept survives a reload.
     await at.visit(`/engines/${id}?copy=page`, 'Stands as printed.');
     const again = await driver().findElement(By.xpath('//*[@id=//label[normalize-space()="Document"]/@for]'));

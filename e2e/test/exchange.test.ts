@@ -107,11 +107,12 @@ it('says that it is the database that is away, keeps what is typed, and sends it
 
 it('the record of the shop is followed, fingerprinted, and held against a fingerprint from outside', async () => {
   const { driver } = at.browser;
-  await at.visit('/shop', 'may not do this in this shop');
+  await at.visit('/shop/record', 'may not do this in this shop');
   await driver.manage().deleteAllCookies();
   await driver.navigate().refresh();
   await signIn(driver, at.world.base, 'mirela@ternhollow.example');
   await driver.wait(until.elementLocated(By.linkText('Shop')), 10_000).click();
+  await driver.wait(until.elementLocated(By.linkText('Who did what')), 10_000).click();
   await sees(driver, 'Yes: nothing was changed or cut off.');
   await sees(driver, 'signed in');
   expect(await violations(driver)).toEqual([]);
@@ -123,6 +124,7 @@ it('the record of the shop is followed, fingerprinted, and held against a finger
   await give('Fingerprint', 'nothing.json', 'nothing');
   await sees(driver, 'nothing.json is not a fingerprint');
   // Who is gone is offered no more, and is back at a touch.
+  await driver.findElement(By.linkText('Customers')).click();
   const gone = await button('Retire');
   const name = (await gone.getAttribute('aria-label'))!.replace('Retire: ', '');
   await gone.click();

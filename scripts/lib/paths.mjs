@@ -2,5 +2,9 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(dirname(fileURLToPath(import.meta.url))));
-/** Everything a checkout makes for itself: database, build marks. Safe to delete when nothing runs. */
+/** Everything a checkout makes for itself: database, photos, backups, build marks. */
 export const STATE = process.env.TRIBOS_STATE ?? join(ROOT, '.tribos');
+/** Photos and sounds, by shop and hash. */
+export const FILES = process.env.FILES_DIR ?? join(STATE, 'files');
+/** Backups, those that are made by themselves too. */
+export const BACKUPS = process.env.BACKUP_DIR ?? join(STATE, 'backups');

@@ -1,6 +1,6 @@
 import { fork, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { ROOT, STATE } from './paths.mjs';
+import { BACKUPS, FILES, ROOT, STATE } from './paths.mjs';
 import { Trouble } from './say.mjs';
 import { ensureSigningKey } from './signingKey.mjs';
 
@@ -15,6 +15,28 @@ export function prepareDatabase(ownerUrl, flags = []) {
   return JSON.parse(result.stdout.trim().split('\n').at(-1));
 }
 
+/** Runs the part of the server that looks at a whole database. */
+function proving(ownerUrl, flags, what) {
+  const result = spawnSync(process.execPath, [join(ROOT, 'server/dist/prove.js'), ...flags], {
+    env: {
+      ...process.env,
+      OWNER_URL: ownerUrl,
+      FILES_DIR: FILES,
+      TRIBOS_SIGNING_KEY: process.env.TRIBOS_SIGNING_KEY ?? ensureSigningKey(join(STATE, 'signing-key.pem')),
+    },
+    encoding: 'utf8',
+  });
+  if (result.status !== 0) throw new Trouble(`${what}:\n${result.stderr || result.stdout}`);
+  return JSON.parse(result.stdout.trim().split('\n').at(-1));
+}
+
+/** Makes the roles that the tables of a backup belong to. */
+export const prepareRoles = (ownerUrl) =>
+  proving(ownerUrl, ['--roles'], 'The roles of the database could not be made');
+
+/** Follows every chain of every shop: what does not hold, by shop. */
+export const proveRecord = (ownerUrl) => proving(ownerUrl, [], 'The record could not be proved');
+
 /** Starts the server as a child; resolves when it listens. */
 export function startServer({ databaseUrl, port, onExit = () => undefined }) {
   const child = fork(join(ROOT, 'server/dist/main.js'), {
@@ -23,6 +45,8 @@ export function startServer({ databaseUrl, port, onExit = () => undefined }) {
       DATABASE_URL: databaseUrl,
       PORT: String(port),
       WEB_ROOT: join(ROOT, 'web/dist'),
+      FILES_DIR: FILES,
+      BACKUP_DIR: BACKUPS,
       TRIBOS_SIGNING_KEY: process.env.TRIBOS_SIGNING_KEY ?? ensureSigningKey(join(STATE, 'signing-key.pem')),
     },
   });

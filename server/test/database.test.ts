@@ -44,6 +44,12 @@ const ALL = [
   '0011-append',
   '0012-search',
   '0013-filings',
+  '0014-people',
+  '0015-sheets',
+  '0016-intake',
+  '0017-customers',
+  '0018-tricks',
+  '0019-moved',
 ];
 
 describe('migrating', () => {

@@ -60,7 +60,7 @@ describe('what a file brings in', () => {
     const bore = theirs.find((i) => i.name.startsWith('Bore gauge 1'))!;
     const { body } = await world.technician
       .post(`/api/jobs/${file.job.id}/log`)
-      .send({ entries: [readingBody({ version, file }, '77.02', { instrumentId: bore.id })] })
+      .send({ entries: [readingBody({ version, file, moved: [] }, '77.02', { instrumentId: bore.id })] })
       .expect(422);
     expect(body.detail).toContain('a gauge of a file, not of this shop');
     await world.lead.patch(`/api/gauges/${bore.id}/retired`).send({ version: 1, retired: true }).expect(404);
@@ -69,7 +69,7 @@ describe('what a file brings in', () => {
       .post(`/api/jobs/${file.job.id}/log`)
       .send({
         entries: [
-          readingBody({ version, file }, '77.02', {
+          readingBody({ version, file, moved: [] }, '77.02', {
             instrumentId: file.instruments.find((i) => i.importedBy === null && i.type === 'dial-bore')!.id,
           }),
         ],

@@ -15,7 +15,7 @@ afterAll(() => world.close());
 describe('in and out', () => {
   const schema = JSON.parse(
     readFileSync(
-      fileURLToPath(new URL('../../docs/formats/job-file.v4.schema.json', import.meta.url)),
+      fileURLToPath(new URL('../../docs/formats/job-file.v5.schema.json', import.meta.url)),
       'utf8',
     ),
   ) as object;

@@ -224,7 +224,10 @@ describe('who may', () => {
     expect((await request(server).get('/api/jobs').set('cookie', `tribos_session=${token}`)).status).toBe(
       401,
     );
-    expect((await world.nobody.get('/api/session').expect(200)).body).toEqual({ session: null });
+    expect((await world.nobody.get('/api/session').expect(200)).body).toEqual({
+      session: null,
+      empty: false,
+    });
   });
 
   it('sends strict headers', async () => {

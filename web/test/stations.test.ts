@@ -1,4 +1,4 @@
-import { HOUSE, judgeJob, type Action, type JobFile } from '@tribos/core';
+import { HOUSE, judgeJob, UNKNOWN_VARIANT, type Action, type JobFile } from '@tribos/core';
 import { engines, instruments, jobs, shop } from '@tribos/demo';
 import { STATIONS } from '../src/app/stations.js';
 import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
@@ -6,12 +6,19 @@ import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
 const GAUGES = instruments('2027-05-01');
 const files = jobs(new Date('2026-11-24T08:00:00.000Z'), GAUGES).map((job): JobFile => ({
   format: 'tribos-job',
-  version: 4,
+  version: 5,
   shop,
   engine: job.engine,
   instruments: GAUGES,
   studies: [],
-  job: { ...job.facts, id: 'job', number: 1, customer: job.customer.name, overrides: [] },
+  job: {
+    ...job.facts,
+    id: 'job',
+    number: 1,
+    customer: job.customer.name,
+    overrides: [],
+    variant: UNKNOWN_VARIANT,
+  },
   log: job.log,
   decisions: job.decisions,
 }));
@@ -22,7 +29,8 @@ describe('the run sheet', () => {
     expect(engines.length).toBeGreaterThan(0);
     for (const room of HOUSE) expect(ids).toContain(room.station);
     expect(new Set(ids).size).toBe(ids.length);
-    expect(ids[0]).toBe(FIRST_STATION);
+    // What a job opens with is on the sheet, after what came before it.
+    expect(ids.indexOf(FIRST_STATION)).toBeGreaterThan(ids.indexOf('intake'));
   });
 
   it('has a tick for every action of every demo job', () => {
@@ -37,8 +45,9 @@ describe('the run sheet', () => {
     }
   });
 
-  it('gives every station an address, the first one the job’s own', () => {
+  it('gives every station an address, the one a job opens with the job’s own', () => {
     expect(ids.map((id) => stationPath('j', id))).toEqual([
+      '/jobs/j/intake',
       '/jobs/j',
       '/jobs/j/decide',
       '/jobs/j/prepare',

@@ -1,10 +1,13 @@
 import {
+  FEATURE_KEYS,
   ROUTE_NAMES,
+  type FeatureKey,
   type JobFile,
   type LogEntry,
   type Overall,
   type RouteName,
   type StationMark,
+  type VerdictState,
 } from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
@@ -93,6 +96,23 @@ export class NewJob {
   fittedPiston!: string | null;
 }
 
+/** What was found on the engine that came in. */
+export class VariantBody {
+  @OrNull()
+  @IsInt()
+  @Min(1900)
+  @Max(2200)
+  year!: number | null;
+
+  @OrNull()
+  @IsName()
+  code!: string | null;
+
+  @OrNull()
+  @IsName()
+  use!: string | null;
+}
+
 /** Changes to a job. `version` is the one that was edited; a stale one gets 409 with what stands now. */
 export class EditJob {
   @IsInt()
@@ -122,6 +142,56 @@ export class EditJob {
   @ValidateNested()
   @Type(() => ThermalBody)
   thermal?: ThermalBody;
+
+  @IsOptional()
+  @IsLine()
+  engineNumber?: string;
+
+  @IsOptional()
+  @IsLine()
+  use?: string;
+
+  @IsOptional()
+  @IsProse()
+  complaint?: string;
+
+  /** Maker of the piston found in it; null when it is the engine maker's. */
+  @IsOptional()
+  @OrNull()
+  @IsName()
+  fittedPiston?: string | null;
+
+  @IsOptional()
+  @OrNull()
+  @IsName()
+  fittedRing?: string | null;
+
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => VariantBody)
+  variant?: VariantBody;
+}
+
+/** A lead's written word that another limit governs in a job, or that it no longer does. */
+export class OverrideBody {
+  @IsInt()
+  @Min(1)
+  version!: number;
+
+  @IsIn(FEATURE_KEYS)
+  feature!: FeatureKey;
+
+  @IsIn(['new', 'service'])
+  state!: 'new' | 'service';
+
+  /** Null withdraws it. */
+  @OrNull()
+  @IsId()
+  limitId!: string | null;
+
+  @IsProse()
+  reason!: string;
 }
 
 export class NewDecision {
@@ -180,10 +250,21 @@ export interface JobRow {
   readonly decided: string | null;
 }
 
+/** A verdict that is other than it was although nothing was written to its job: a sheet, a gauge or a rule was changed. */
+export interface MovedVerdict {
+  readonly title: string;
+  readonly cylinder: string | null;
+  readonly from: VerdictState | null;
+  readonly to: VerdictState | null;
+  readonly at: string;
+}
+
 /** A job with everything its verdicts need. */
 export interface JobView {
   readonly version: number;
   readonly file: JobFile;
+  /** Until somebody has seen it. */
+  readonly moved: readonly MovedVerdict[];
 }
 
 /** One bench of the shop with the job on it. */
@@ -208,6 +289,10 @@ export interface BenchesView {
     readonly overdue: boolean;
   }[];
   readonly limitsUnchecked: number;
+  /** Jobs whose verdicts moved by a changed sheet, gauge or rule, not seen yet. */
+  readonly moved: readonly { readonly id: string; readonly number: number; readonly engine: string }[];
+  /** Whether the shop has any yet: what a new one begins with. */
+  readonly has: { readonly gauge: boolean; readonly engine: boolean; readonly job: boolean };
 }
 
 /** The answer to an append: the log as it stands from the first entry sent on, with the readings parsed. */

@@ -11,5 +11,11 @@ export const TOPICS = [
   'studies',
   'reports',
   'imports',
+  'shops',
+  'people',
+  'benches',
+  'arrivals',
+  'photos',
+  'tricks',
 ] as const;
 export type Topic = (typeof TOPICS)[number];

@@ -16,6 +16,14 @@ export class SignIn {
 export interface SessionView {
   readonly person: { readonly id: string; readonly name: string; readonly role: Role };
   readonly shop: { readonly id: string; readonly name: string };
+  /** Changed to by PIN: what needs the password is shut. */
+  readonly byPin: boolean;
+}
+
+/** Who is signed in; `empty` where nobody is and no shop was founded yet. */
+export interface SessionAnswer {
+  readonly session: SessionView | null;
+  readonly empty: boolean;
 }
 
 export interface CustomerView {

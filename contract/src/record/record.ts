@@ -85,3 +85,8 @@ export interface FingerprintCheck {
   readonly holds: boolean;
   readonly sentence: string;
 }
+
+/** The last backup of the house; null where there is none, or nobody said where they lie. */
+export interface BackupView {
+  readonly last: { readonly at: string; readonly bytes: number } | null;
+}

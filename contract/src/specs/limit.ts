@@ -2,7 +2,6 @@ import { FEATURE_KEYS, type EngineSpec, type FeatureKey } from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
-  ArrayMinSize,
   IsArray,
   IsBoolean,
   IsIn,
@@ -10,14 +9,11 @@ import {
   IsNumber,
   IsObject,
   IsOptional,
-  IsString,
-  Matches,
   Max,
-  MaxLength,
   Min,
   ValidateNested,
 } from 'class-validator';
-import { IsClientId, IsLength, IsLine, IsName, OrNull } from '../kit/rules.js';
+import { IsClientId, IsLine, IsName, OrNull } from '../kit/rules.js';
 
 export const UNITS = ['mm', 'in', 'kPa', 'bar', 'bar/min', '×'] as const;
 const SOURCE_TYPES = ['engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'] as const;
@@ -37,6 +33,34 @@ class Ends {
   high!: number | null;
 }
 
+/** When a limit holds at all; what is left out does not matter. */
+export class ConditionsBody {
+  @IsOptional()
+  @IsInt()
+  @Min(1900)
+  @Max(2200)
+  yearFrom?: number;
+
+  @IsOptional()
+  @IsInt()
+  @Min(1900)
+  @Max(2200)
+  yearTo?: number;
+
+  /** Cast or stamped on the part. */
+  @IsOptional()
+  @IsName()
+  code?: string;
+
+  @IsOptional()
+  @IsIn(['iron-sleeve', 'plated', 'chrome'])
+  wall?: 'iron-sleeve' | 'plated' | 'chrome';
+
+  @IsOptional()
+  @IsName()
+  use?: string;
+}
+
 export class LimitBody extends Ends {
   @IsClientId()
   id!: string;
@@ -54,6 +78,13 @@ export class LimitBody extends Ends {
   @IsOptional()
   @IsIn(['worst-direction', 'top-bottom', 'cross-depth'])
   taper?: 'worst-direction' | 'top-bottom' | 'cross-depth';
+
+  /** Left out where it always holds; on a change, where it is as before. */
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => ConditionsBody)
+  conditions?: ConditionsBody;
 
   @IsIn(SOURCE_TYPES)
   sourceType!: (typeof SOURCE_TYPES)[number];
@@ -95,85 +126,15 @@ export class CheckLimit extends Ends {
   rows!: number[] | null;
 }
 
-export class DepthsBody {
-  @IsLength(100_000)
-  top!: number;
-
-  @IsLength(100_000)
-  mid!: number;
-
-  @IsLength(100_000)
-  low!: number;
-}
-
-export class NewEngine {
-  @IsClientId()
-  id!: string;
-
-  @IsName()
-  maker!: string;
-
-  @IsName()
-  model!: string;
-
-  @IsIn(['motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'])
-  kind!: 'motorcycle' | 'atv' | 'snowmobile' | 'watercraft' | 'chainsaw';
-
-  @IsIn([2, 4])
-  strokes!: 2 | 4;
-
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(12)
-  @IsString({ each: true })
-  @Matches(/^[^\p{Cc}]*\S[^\p{Cc}]*$/u, { each: true, message: 'every cylinder needs a name' })
-  @MaxLength(40, { each: true })
-  cylinders!: string[];
-
-  @IsInt()
-  @Min(5_000_000)
-  @Max(500_000_000)
-  bore!: number;
-
-  @IsInt()
-  @Min(5_000_000)
-  @Max(500_000_000)
-  stroke!: number;
-
-  @IsIn(['iron-sleeve', 'plated', 'chrome'])
-  wall!: 'iron-sleeve' | 'plated' | 'chrome';
-
-  @IsName()
-  zeroAt!: string;
-
-  @IsNumber()
-  @Min(0)
-  @Max(179.999)
-  pinAxisDeg!: number;
-
-  @IsObject()
-  @ValidateNested()
-  @Type(() => DepthsBody)
-  depths!: DepthsBody;
-
-  @IsLength(1_000_000)
-  wallDepth!: number;
-
-  /** Nominal diameter of the piston pin; null when it is not on file. */
-  @OrNull()
-  @IsInt()
-  @Min(1_000_000)
-  @Max(100_000_000)
-  pin!: number | null;
-
-  @IsIn(['liquid', 'air'])
-  cooling!: 'liquid' | 'air';
-}
-
 /** An engine with its limits' versions, for editing. */
 export interface EngineView {
   readonly spec: EngineSpec;
+  readonly version: number;
   readonly limitVersions: Readonly<Record<string, number>>;
+  readonly kitVersions: Readonly<Record<string, number>>;
+  readonly partVersions: Readonly<Record<string, number>>;
+  /** Jobs on this engine: what is changed here is judged anew in each. */
+  readonly jobs: number;
 }
 
 export interface EngineRow {

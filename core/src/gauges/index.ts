@@ -8,5 +8,6 @@ export * from './readingEstimate.js';
 export * from './study.js';
 export * from './studyCells.js';
 export * from './temperature.js';
+export * from './usualGauges.js';
 export * from './verdict.js';
 export * from './whichDecides.js';

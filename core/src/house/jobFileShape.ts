@@ -24,7 +24,7 @@ const feature = oneOf(...FEATURE_KEYS);
 
 const figure = orNull(number(-1e9, 1e9));
 
-const limit = object(
+export const limitShape = object(
   {
     id,
     feature,
@@ -44,8 +44,18 @@ const limit = object(
   },
 );
 
+export const kitShape = object({
+  id,
+  maker: name,
+  name,
+  oversize: size,
+  piston: size,
+  material,
+  gaugeHeight: orNull(size),
+});
+
 /** An engine's sheet; with no parts in the house nothing is said of them. */
-const engineOf = (sheets: readonly SheetPart[]) =>
+export const engineShapeOf = (sheets: readonly SheetPart[]) =>
   object(
     {
       id,
@@ -71,12 +81,8 @@ const engineOf = (sheets: readonly SheetPart[]) =>
       cooling: oneOf('liquid', 'air'),
       year: orNull(integer(1900, 2200)),
       code: orNull(name),
-      limits: list(limit, 0, 500),
-      kits: list(
-        object({ id, maker: name, name, oversize: size, piston: size, material, gaugeHeight: orNull(size) }),
-        0,
-        100,
-      ),
+      limits: list(limitShape, 0, 500),
+      kits: list(kitShape, 0, 100),
     },
     sheets.length === 0
       ? {}
@@ -119,13 +125,13 @@ const study = object({
 export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
   object({
     format: oneOf('tribos-job'),
-    version: oneOf(4),
+    version: oneOf(5),
     shop: object({
       name,
       rules: object({ wearThreshold: number(0.8, 0.999) }),
       allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
     }),
-    engine: engineOf(sheetsOf(rooms)),
+    engine: engineShapeOf(sheetsOf(rooms)),
     instruments: list(instrument, 0, 500),
     studies: list(study, 0, 10_000),
     job: object({
@@ -153,6 +159,7 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
         0,
         100,
       ),
+      variant: object({ year: orNull(integer(1900, 2200)), code: orNull(name), use: orNull(name) }),
     }),
     log: list(
       byKind('kind', Object.fromEntries(kindsOf(rooms).map((k) => [k.kind, k.shape]))),
@@ -176,11 +183,11 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
 
 export const jobFileShape = jobFileShapeOf(HOUSE);
 
-/** The JSON Schema published for the job file, format version 4. */
+/** The JSON Schema published for the job file, format version 5. */
 export const jobFileSchema = {
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: 'urn:tribos:job-file:4',
-  title: 'Tribos job file, version 4',
+  $id: 'urn:tribos:job-file:5',
+  title: 'Tribos job file, version 5',
   description:
     'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,

@@ -1,3 +1,5 @@
+import { UNKNOWN_VARIANT } from '../job/index.js';
+
 /** A job file or log entry as an older version wrote it. */
 type Old = Record<string, unknown>;
 
@@ -85,7 +87,14 @@ function threeToFour(json: unknown): unknown {
 }
 
 /** Brings a job file of any earlier version to the current one. What it does not know it leaves alone. */
-export const migrateJobFile = (json: unknown): unknown => threeToFour(twoToThree(oneToTwo(json)));
+export const migrateJobFile = (json: unknown): unknown => fourToFive(threeToFour(twoToThree(oneToTwo(json))));
+
+/** Since version 5 a job says what was found on its engine; before, nobody was asked. */
+function fourToFive(json: unknown): unknown {
+  if (!isObject(json) || json['version'] !== 4) return json;
+  const { job } = json;
+  return { ...json, version: 5, job: isObject(job) ? { ...job, variant: { ...UNKNOWN_VARIANT } } : job };
+}
 
 function oneToTwo(json: unknown): unknown {
   if (!isObject(json) || json['version'] !== 1) return json;

@@ -3,6 +3,7 @@ import { kindIn, type LogEntry } from '../log/index.js';
 import { slipsFound } from '../readings/index.js';
 import { decisionMisfit } from '../routes/index.js';
 import type { Misfit } from '../shape/index.js';
+import { engineTroubles } from '../specs/index.js';
 import { inHouse, KINDS, readEntry, type SentEntry } from './house.js';
 import { jobFileShape } from './jobFileShape.js';
 import { migrateJobFile } from './migrate.js';
@@ -70,9 +71,7 @@ function references(file: JobFile): Misfit[] {
       say(`/engine/limits/${n}/source/checkedBy`, 'is the person who typed it; a second person checks');
     if (l.low === null && l.high === null && !l.rows) say(`/engine/limits/${n}`, 'holds no figure');
   });
-  const { top, mid, low } = file.engine.depths;
-  if (!(top < mid && mid < low && low <= file.engine.wallDepth))
-    say('/engine/depths', 'should run top, mid, low down the wall');
+  for (const { path, sentence } of engineTroubles(file.engine)) say(`/engine${path}`, sentence);
   return found;
 }
 

@@ -1,6 +1,6 @@
 import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry } from '../log/index.js';
-import type { EngineSpec, Override, Signed } from '../specs/index.js';
+import type { EngineFacts, EngineSpec, Override, Signed } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
 import type { PlacedFile } from './places.js';
 
@@ -56,12 +56,25 @@ export interface JobFacts {
   /** Makers of the parts found in the engine; null where they are the engine maker's own. */
   readonly fitted: { readonly piston: string | null; readonly ring: string | null };
   readonly overrides: readonly Override[];
+  /** What tells this very engine from others of its model: conditions of limits hang on it. */
+  readonly variant: Variant;
 }
+
+/** What was found on the engine that came in; null where nobody looked. */
+export interface Variant {
+  readonly year: number | null;
+  /** Cast or stamped on the part. */
+  readonly code: string | null;
+  /** What it is used for, in the words of the sheet's condition. */
+  readonly use: string | null;
+}
+
+export const UNKNOWN_VARIANT: Variant = { year: null, code: null, use: null };
 
 /** Everything a verdict needs, in one file: the open format a job travels in. */
 export interface JobFile extends PlacedFile {
   readonly format: 'tribos-job';
-  readonly version: 4;
+  readonly version: 5;
   readonly shop: Shop;
   readonly engine: EngineSpec;
   readonly instruments: readonly Instrument[];
@@ -71,6 +84,15 @@ export interface JobFile extends PlacedFile {
   readonly log: readonly LogEntry[];
   readonly decisions: readonly Decision[];
 }
+
+/** What is known of the engine on the bench: what was found on it, else what its model always is. */
+export const engineFacts = ({ engine, job }: Pick<JobFile, 'engine' | 'job'>): EngineFacts => ({
+  maker: engine.maker,
+  wall: engine.wall,
+  year: job.variant.year ?? engine.year,
+  code: job.variant.code ?? engine.code,
+  use: job.variant.use,
+});
 
 /** The decision that stands, if any. */
 export const standingDecision = (file: Pick<JobFile, 'decisions'>): Decision | null =>

@@ -6,7 +6,7 @@ import {
   type Instrument,
   type TakenReading,
 } from '../gauges/index.js';
-import { placeKindOf, type JobFile, type PlanName } from '../job/index.js';
+import { placeKindOf, UNKNOWN_VARIANT, type JobFile, type PlanName } from '../job/index.js';
 import { placeKey, type LogEntry, type SizePlace } from '../log/index.js';
 import { borePlan, pistonPlace } from '../readings/index.js';
 import type { EngineSpec, FeatureKey, Limit } from '../specs/index.js';
@@ -162,7 +162,7 @@ export function hiddenJob(
   return {
     at: (uPast) => ({
       format: 'tribos-job',
-      version: 4,
+      version: 5,
       shop: { name: 'Practice', rules: USUAL_RULES, allowance: { clearance: nm(0), reason: '' } },
       engine: engineWith([
         limit('bore', 'service', null, truth.largest - uPast * u),
@@ -188,6 +188,7 @@ export function hiddenJob(
         thermal,
         fitted: { piston: null, ring: null },
         overrides: [],
+        variant: UNKNOWN_VARIANT,
       },
       log,
       decisions: [],

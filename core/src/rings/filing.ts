@@ -29,8 +29,10 @@ const PAST = 0.15;
 const ROOM = 4;
 /** No tool is believed to cut so many times less than it is planned with. */
 const SLOWEST = 50;
-/** A pass may cut so much more than the ones before it did. */
-const UNEVEN = 1.2;
+/** A pass may cut so much more than the ones before it did; with next to no room up to there, more care. */
+const UNEVEN = { usual: 1.2, tight: 1.3 };
+/** Room of so few feels of a hand is tight. */
+const TIGHT = 3.5;
 
 /** What the leaves said of one ring after so many turns or strokes altogether. */
 export interface FilingTry {
@@ -84,10 +86,12 @@ export function nextFiling(target: number, tries: readonly FilingTry[], cut: Cut
   const feel = Math.sqrt(leaves) * FEEL;
   const fastest = fastestCut(tries, cut, feel);
   const { goes } = last;
-  const over = PAST * target < ROOM * feel ? 1 : OVER;
+  const room = PAST * target;
+  const over = room < ROOM * feel ? 1 : OVER;
+  const uneven = room < TIGHT * feel ? UNEVEN.tight : UNEVEN.usual;
   const strokes =
     fastest === null
       ? min(MOST_AT_FIRST, floor((target - goes) / (cut.perStroke * cut.within)))
-      : floor((over * target + feel - (goes + (last.doesNot ?? target)) / 2) / (UNEVEN * fastest));
+      : floor((over * target + feel - (goes + (last.doesNot ?? target)) / 2) / (uneven * fastest));
   return { kind: 'file', strokes: max(1, strokes), tryAfter: target };
 }

@@ -1,4 +1,4 @@
-import { derived, fittedPiston, wallOf, type JobFile } from '../job/index.js';
+import { derived, engineFacts, fittedPiston, wallOf, type JobFile } from '../job/index.js';
 import type { GappedRing } from '../log/index.js';
 import { governing, sourceLine, type Governing, type Limit, type LimitState } from '../specs/index.js';
 import { depthText, limitFigureText, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
@@ -71,7 +71,7 @@ function rulesFor(file: JobFile, cylinder: number, ring: GappedRing, side: 'max'
   const found: Governed[] = [];
   for (const feature of GAP_FEATURES[ring])
     for (const state of states(file, cylinder, side)) {
-      const of = governing(file.engine.limits, feature, state, file.engine, fitted, file.job.overrides);
+      const of = governing(file.engine.limits, feature, state, engineFacts(file), fitted, file.job.overrides);
       if (of.status === 'ask' || of.status === 'contradiction') return { found: [], else: of };
       if (of.status === 'governed' && gives(of.limit, side)) {
         found.push(of);

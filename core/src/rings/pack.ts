@@ -63,7 +63,37 @@ export type RingPack = Of<typeof PACK>;
 export type PackRing = RingPack['rings'][number];
 
 /** Rings of an engine, a pack for each maker's piston. */
-export const RING_PACKS = sheetPart('ring-packs', { packs: list(PACK, 0, 20) });
+export const RING_PACKS = sheetPart(
+  'ring-packs',
+  { packs: list(PACK, 0, 20) },
+  {
+    title: 'Rings',
+    ofMaker: ({ packs }, maker) => {
+      const own = packs.filter((p) => p.piston === maker);
+      return own.length === 0 ? null : { packs: own };
+    },
+    words: {
+      packs: 'a pack for each maker’s piston',
+      piston: 'maker of the piston',
+      maker: 'maker of the rings',
+      rings: 'rings, top first',
+      section: 'section',
+      mark: 'mark beside the gap',
+      expander: 'a spring under the rails',
+      gapDepth: 'where the gap is checked',
+      depth: 'so deep',
+      from: 'counted from',
+      is: 'what it is',
+      at: 'points to, from 0° of the engine',
+      clock: 'the maker’s drawing: gaps from the mark',
+      pegs: 'pegs',
+      angle: 'from the mark',
+      hatch: 'cross-hatch they want, included angle',
+      'packs.mark': 'mark on the piston',
+      ...SECTIONS,
+    },
+  },
+);
 
 /** The last time other rings alone went into a cylinder. */
 const ringsPut = (file: JobFile, cylinder: number) =>

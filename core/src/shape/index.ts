@@ -1,1 +1,2 @@
+export * from './calendar.js';
 export * from './shape.js';

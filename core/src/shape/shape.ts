@@ -11,12 +11,27 @@ export type Named = 'instrument' | 'kit' | 'limit' | 'entry';
 /** Told of every id in a value, and what it is to be called instead. */
 export type Naming = (named: Named, id: string, path: string) => string;
 
+/** What a value is made of: all a form needs to ask for it. */
+export type Made =
+  | { readonly as: 'text'; readonly most: number }
+  | { readonly as: 'number'; readonly least: number; readonly most: number; readonly of: Measure }
+  | { readonly as: 'yes-no' }
+  | { readonly as: 'choice'; readonly values: readonly (string | number)[] }
+  | { readonly as: 'or-none'; readonly of: Shape }
+  | { readonly as: 'list'; readonly of: Shape; readonly fewest: number; readonly most: number }
+  | { readonly as: 'record'; readonly fields: Fields; readonly optional: Fields }
+  | { readonly as: 'kinds'; readonly field: string; readonly kinds: Fields };
+
+/** What a number measures: lengths are kept in nm and typed in the reader's unit. */
+export type Measure = 'plain' | 'length' | 'angle';
+
 /**
  * One description of a value: it checks one, prints the JSON Schema that is published for it, gives its
  * TypeScript type, and knows what every id in it names.
  */
 export interface Shape<T = unknown> {
   readonly schema: Record<string, unknown>;
+  readonly made: Made;
   readonly check: (value: unknown, path: string) => Misfit[];
   /** The value with its ids as `naming` says; the value itself where nothing in it names anything. */
   readonly renamed: (value: unknown, naming: Naming, path: string) => unknown;
@@ -42,6 +57,7 @@ const asIs = (value: unknown): unknown => value;
 export function text(most = 2000): Shape<string> {
   return {
     schema: { type: 'string', maxLength: most },
+    made: { as: 'text', most },
     check: (v, path) =>
       typeof v !== 'string'
         ? misfit(path, `should be text, is ${kindOf(v)}`)
@@ -56,6 +72,7 @@ export function pattern(source: string, what: string): Shape<string> {
   const re = new RegExp(source, 'u');
   return {
     schema: { type: 'string', pattern: source },
+    made: { as: 'text', most: 2000 },
     check: (v, path) =>
       typeof v === 'string' && re.test(v) ? [] : misfit(path, `should be ${what}, is ${kindOf(v)}`),
     renamed: asIs,
@@ -72,6 +89,7 @@ export const id = pattern('^[0-9A-Za-z._-]{1,64}$', 'an id of letters, digits, d
 export function number<T extends number = number>(minimum: number, maximum: number): Shape<T> {
   return {
     schema: { type: 'number', minimum, maximum },
+    made: { as: 'number', least: minimum, most: maximum, of: 'plain' },
     check: (v, path) =>
       typeof v === 'number' && v >= minimum && v <= maximum
         ? []
@@ -83,6 +101,7 @@ export function number<T extends number = number>(minimum: number, maximum: numb
 export function integer<T extends number = number>(minimum: number, maximum: number): Shape<T> {
   return {
     schema: { type: 'integer', minimum, maximum },
+    made: { as: 'number', least: minimum, most: maximum, of: 'plain' },
     check: (v, path) =>
       Number.isInteger(v) && (v as number) >= minimum && (v as number) <= maximum
         ? []
@@ -91,8 +110,14 @@ export function integer<T extends number = number>(minimum: number, maximum: num
   };
 }
 
+/** The same number, known for what it measures. */
+export function measured<T extends number>(of: Measure, shape: Shape<T>): Shape<T> {
+  return shape.made.as === 'number' ? { ...shape, made: { ...shape.made, of } } : shape;
+}
+
 export const boolean: Shape<boolean> = {
   schema: { type: 'boolean' },
+  made: { as: 'yes-no' },
   check: (v, path) =>
     typeof v === 'boolean' ? [] : misfit(path, `should be true or false, is ${kindOf(v)}`),
   renamed: asIs,
@@ -101,6 +126,7 @@ export const boolean: Shape<boolean> = {
 export function oneOf<const T extends string | number>(...values: readonly T[]): Shape<T> {
   return {
     schema: { enum: [...values] },
+    made: { as: 'choice', values },
     check: (v, path) =>
       values.includes(v as T) ? [] : misfit(path, `should be one of ${values.join(', ')}, is ${kindOf(v)}`),
     renamed: asIs,
@@ -110,6 +136,7 @@ export function oneOf<const T extends string | number>(...values: readonly T[]):
 export function orNull<T>(shape: Shape<T>): Shape<T | null> {
   return {
     schema: { anyOf: [shape.schema, { type: 'null' }] },
+    made: { as: 'or-none', of: shape },
     check: (v, path) => (v === null ? [] : shape.check(v, path)),
     renamed: (v, naming, path) => (v === null ? null : shape.renamed(v, naming, path)),
   };
@@ -118,6 +145,7 @@ export function orNull<T>(shape: Shape<T>): Shape<T | null> {
 export function list<T>(of: Shape<T>, fewest = 0, most = 100_000): Shape<readonly T[]> {
   return {
     schema: { type: 'array', items: of.schema, minItems: fewest, maxItems: most },
+    made: { as: 'list', of, fewest, most },
     check: (v, path) => {
       if (!Array.isArray(v)) return misfit(path, `should be a list, is ${kindOf(v)}`);
       if (v.length < fewest || v.length > most)
@@ -146,6 +174,7 @@ export function object<F extends Fields, O extends Fields = Record<never, Shape>
       required: Object.keys(fields),
       additionalProperties: false,
     },
+    made: { as: 'record', fields, optional },
     check: (v, path) => {
       if (typeof v !== 'object' || v === null || Array.isArray(v))
         return misfit(path, `should be an object, is ${kindOf(v)}`);
@@ -182,6 +211,7 @@ export function byKind<K extends Fields>(field: string, kinds: K): Shape<Of<K[ke
   };
   return {
     schema: { oneOf: Object.values(kinds).map((s) => s.schema) },
+    made: { as: 'kinds', field, kinds },
     check: (v, path) => {
       const kind = typeof v === 'object' && v !== null ? (v as Record<string, unknown>)[field] : undefined;
       return (

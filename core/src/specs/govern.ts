@@ -89,11 +89,12 @@ export function contradictedBy(
 }
 
 /** Conditions in words: `from 2019`, `with code B7`. */
-function conditionText(c: Conditions): string {
+export function conditionText(c: Conditions): string {
   return [
     c.yearFrom === undefined ? '' : `from year ${c.yearFrom}`,
     c.yearTo === undefined ? '' : `up to year ${c.yearTo}`,
     c.code === undefined ? '' : `for code ${c.code}`,
+    c.wall === undefined ? '' : `for a wall that is ${c.wall === 'iron-sleeve' ? 'an iron sleeve' : c.wall}`,
     c.use === undefined ? '' : `for ${c.use} use`,
   ]
     .filter(Boolean)

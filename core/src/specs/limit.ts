@@ -19,7 +19,18 @@ export interface Source {
   readonly enteredBy: string;
   /** Second person who compared the figure with the document; null while unchecked. */
   readonly checkedBy: string | null;
+  /** Day it was typed, `YYYY-MM-DD`; absent where nobody kept it. */
+  readonly enteredOn?: string;
+  /** Day on which whoever typed it typed it again the same, without looking: shown, and not checked. */
+  readonly retypedOn?: string;
 }
+
+/** How far a figure is trusted to be what its document says. */
+export type Trust = 'unchecked' | 'retyped' | 'checked';
+
+/** By a second person: checked. By the same one on another day: retyped, a level of its own. */
+export const trustOf = (source: Pick<Source, 'checkedBy' | 'retypedOn'>): Trust =>
+  source.checkedBy !== null ? 'checked' : source.retypedOn !== undefined ? 'retyped' : 'unchecked';
 
 export interface Conditions {
   readonly yearFrom?: number;
@@ -54,5 +65,5 @@ export interface Limit {
 /** The one way a source is named beside a figure. @example sourceLine({ document: 'Varrow manual', page: '4-12', checkedBy: 'Ines' }) // 'Varrow manual, p. 4-12, checked' */
 export function sourceLine(source: Source): string {
   const page = source.page ? `, p. ${source.page}` : '';
-  return `${source.document}${page}, ${source.checkedBy === null ? 'unchecked' : 'checked'}`;
+  return `${source.document}${page}, ${trustOf(source)}`;
 }

@@ -5,6 +5,12 @@ import type { EngineSpec } from './engine.js';
 export interface SheetPart<T = unknown> {
   readonly name: string;
   readonly shape: Shape<T>;
+  /** What it is called on a screen. */
+  readonly title: string;
+  /** Words for its fields and choices, where their own name is not the trade's. */
+  readonly words: Readonly<Record<string, string>>;
+  /** What of it belongs to one maker's kit; null for nothing. Absent where a part is the engine's alone. */
+  ofMaker?(part: T, maker: string): T | null;
   /** The part as the engine's sheet holds it; null where nobody has entered it. */
   of(engine: Pick<EngineSpec, 'parts'>): T | null;
 }
@@ -13,10 +19,18 @@ export interface SheetPart<T = unknown> {
  * Describes a part of an engine's sheet.
  * @param name   as it is kept and published, plural or a mass: `ring-gaps`, `strip-steps`
  * @param fields in the order they are published
+ * @param said   how screens call it, and those of its fields and choices whose own name is not the trade's
  */
-export function sheetPart<F extends Fields>(name: string, fields: F): SheetPart<OfFields<F>> {
+export function sheetPart<F extends Fields>(
+  name: string,
+  fields: F,
+  said: Partial<Pick<SheetPart<OfFields<F>>, 'title' | 'words' | 'ofMaker'>> = {},
+): SheetPart<OfFields<F>> {
   return {
     name,
+    title: said.title ?? name.replaceAll('-', ' '),
+    words: said.words ?? {},
+    ...(said.ofMaker ? { ofMaker: said.ofMaker } : {}),
     shape: object(fields) as Shape<OfFields<F>>,
     of: (engine) => (engine.parts?.[name] as OfFields<F> | undefined) ?? null,
   };

@@ -7,8 +7,15 @@ import {
   type Instrument,
   type VerdictState,
 } from '../gauges/index.js';
-import { benchOf, type JobFile } from '../job/index.js';
-import { featureInfo, governing, type FeatureKey, type Governing, type LimitState } from '../specs/index.js';
+import { benchOf, engineFacts, type JobFile } from '../job/index.js';
+import {
+  featureInfo,
+  governing,
+  trustOf,
+  type FeatureKey,
+  type Governing,
+  type LimitState,
+} from '../specs/index.js';
 import {
   consequenceOf,
   limitFigure,
@@ -73,7 +80,7 @@ export function governingFor(
   side: 'max' | 'min',
   fittedPiston = file.job.fitted.piston,
 ): Governing {
-  const facts = file.engine;
+  const facts = engineFacts(file);
   let last: Governing | null = null;
   for (const state of states) {
     const found = governing(
@@ -179,7 +186,7 @@ export function judgeValue(file: JobFile, input: ToJudge): Figure {
   const { state, because } = outcome(input, p, plain, tail, limitAt, governed, file);
 
   const caveats = new Set(input.caveats);
-  if (limit?.source.checkedBy === null) caveats.add('unchecked');
+  if (limit && trustOf(limit.source) === 'unchecked') caveats.add('unchecked');
   if (governed.status === 'governed' && governed.overridden) caveats.add('override');
   if (leaves) caveats.add('leaves');
   if (leaves?.boundOnly) caveats.add('bridged');

@@ -122,7 +122,7 @@ describe('the job file', () => {
 
   it('is described by its published schema, checked by another validator', () => {
     const published = JSON.parse(
-      readFileSync(join(ROOT, 'docs/formats/job-file.v4.schema.json'), 'utf8'),
+      readFileSync(join(ROOT, 'docs/formats/job-file.v5.schema.json'), 'utf8'),
     ) as object;
     expect(published).toEqual(jobFileSchema);
     const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);
@@ -138,9 +138,16 @@ describe('the job file', () => {
   });
 });
 
+/** A file as version 4 wrote it: nobody was asked what was found on the engine. */
+const asOfFour = (file: ReturnType<typeof copy>) => ({
+  ...file,
+  version: 4,
+  job: without(file.job, 'variant'),
+});
+
 /** A file as version 3 wrote it: nothing said when it arrived, what a file brought in, or what is retired. */
 const asOfThree = (file: ReturnType<typeof copy>) => ({
-  ...file,
+  ...asOfFour(file),
   version: 3,
   instruments: file.instruments.map((i) => without(i, 'retiredOn', 'importedBy')),
   log: file.log.map((e) => without(e, 'received', 'importedBy')),
@@ -168,6 +175,15 @@ describe('tribos check', () => {
     expect(report.verdicts.map((v) => [v.key, v.state])).toEqual(
       judgeJob({ ...good(), decisions: [] }).items.map((i) => [i.key, i.state]),
     );
+  });
+
+  it('brings a file of version 4 to this one: what was found on its engine is unsaid', () => {
+    const old = asOfFour(copy());
+    const published = JSON.parse(
+      readFileSync(join(ROOT, 'docs/formats/job-file.v4.schema.json'), 'utf8'),
+    ) as object;
+    expect(new Ajv2020({ strict: true, strictTypes: false }).compile(published)(old)).toBe(true);
+    expect(readJobFile(old)).toEqual({ ok: true, file: inHouse(good()) });
   });
 
   it('brings a file of version 3 to this one: it was all said in the shop that wrote it', () => {

@@ -23,7 +23,7 @@ import {
 export interface DemoJob {
   readonly engine: EngineSpec;
   readonly customer: { readonly name: string; readonly phone: string };
-  readonly facts: Omit<JobFacts, 'id' | 'number' | 'customer' | 'overrides'>;
+  readonly facts: Omit<JobFacts, 'id' | 'number' | 'customer' | 'overrides' | 'variant'>;
   readonly createdDaysAgo: number;
   readonly log: readonly LogEntry[];
   readonly decisions: readonly Decision[];

@@ -12,7 +12,11 @@ import { Scope } from '../kit/scope.js';
 import { RecordModule } from '../record/index.js';
 import { ReportsModule } from '../reports/index.js';
 import { PeopleModule } from '../people/index.js';
+import { CustomersModule } from '../customers/index.js';
+import { IntakeModule } from '../intake/arrivals.js';
+import { PhotosModule } from '../photos/index.js';
 import { RingsModule } from '../rings/index.js';
+import { TricksModule } from '../tricks/index.js';
 import { SpecsModule } from '../specs/index.js';
 import { databaseOptions } from './database.js';
 import { HealthController } from './health.controller.js';
@@ -37,6 +41,10 @@ export class AppModule {
         ExchangeModule,
         RecordModule,
         RingsModule,
+        PhotosModule,
+        IntakeModule,
+        CustomersModule,
+        TricksModule,
         EventsModule,
       ],
       controllers: [HealthController],

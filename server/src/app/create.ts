@@ -3,7 +3,7 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { MOST_FILE_BYTES } from '@tribos/contract';
+import { MOST_FILE_BYTES, MOST_PHOTO_BYTES } from '@tribos/contract';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Request, type Response } from 'express';
@@ -27,7 +27,8 @@ const headers = (styles: string[]) =>
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
         styleSrc: styles,
-        imgSrc: ["'self'", 'data:'],
+        imgSrc: ["'self'", 'data:', 'blob:'],
+        mediaSrc: ["'self'", 'blob:'],
         fontSrc: ["'self'"],
         // A gauge on this machine speaks over a line of its own.
         connectSrc: ["'self'", 'ws://127.0.0.1:*', 'ws://localhost:*'],
@@ -77,6 +78,10 @@ export async function createApp(
   app.use(cookieParser());
   // Kept as it came, and read elsewhere.
   app.use('/api/imports', express.raw({ type: 'application/json', limit: MOST_FILE_BYTES }));
+  app.use(
+    /^\/api\/jobs\/[^/]+\/photos\/?$/u,
+    express.raw({ type: ['image/*', 'audio/*', 'video/webm'], limit: MOST_PHOTO_BYTES }),
+  );
   app.use('/api', express.json({ limit: '512kb' }));
   app.setGlobalPrefix('api');
   app.useGlobalPipes(

@@ -1,7 +1,7 @@
 import { NestFactory } from '@nestjs/core';
 import { hash } from '@node-rs/argon2';
 import { benches, engines, instruments, jobs, PASSWORD, people, shop, studies } from '@tribos/demo';
-import type { EngineSpec, Naming } from '@tribos/core';
+import { UNKNOWN_VARIANT, type EngineSpec, type Naming } from '@tribos/core';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import { AppModule } from '../app/app.module.js';
@@ -47,7 +47,7 @@ export async function makeShop(
       ]);
     await client.query('COMMIT');
     const first = rows[0]!;
-    return { shopId, shopName: input.name, personId: first.id, name: first.name, role: 'lead' };
+    return { shopId, shopName: input.name, personId: first.id, name: first.name, role: 'lead', byPin: false };
   } catch (error) {
     await client.query('ROLLBACK');
     throw error;
@@ -143,7 +143,13 @@ async function fill(
     await jobRoom.keep({
       engineId: id(job.engine.id),
       phone: job.customer.phone,
-      facts: { ...job.facts, id: jobId, customer: job.customer.name, overrides: [] },
+      facts: {
+        ...job.facts,
+        id: jobId,
+        customer: job.customer.name,
+        overrides: [],
+        variant: UNKNOWN_VARIANT,
+      },
       createdAt: new Date(now.getTime() - job.createdDaysAgo * DAY),
     });
     const naming: Naming = (named, of) => (named === 'entry' ? entryId(of) : id(of));

@@ -13,6 +13,12 @@ import * as chains from './migrations/0010-chains.js';
 import * as append from './migrations/0011-append.js';
 import * as search from './migrations/0012-search.js';
 import * as filings from './migrations/0013-filings.js';
+import * as people from './migrations/0014-people.js';
+import * as sheets from './migrations/0015-sheets.js';
+import * as intake from './migrations/0016-intake.js';
+import * as customers from './migrations/0017-customers.js';
+import * as tricks from './migrations/0018-tricks.js';
+import * as moved from './migrations/0019-moved.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -30,6 +36,12 @@ const MIGRATIONS = [
   append,
   search,
   filings,
+  people,
+  sheets,
+  intake,
+  customers,
+  tricks,
+  moved,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

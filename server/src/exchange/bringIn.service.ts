@@ -29,6 +29,13 @@ const MARK = ' (in the file)';
 const markedName = (name: string): string =>
   name.endsWith(MARK) ? name : `${name.slice(0, MOST_NAME - MARK.length)}${MARK}`;
 
+/** A source, whoever typed and checked it: that is each shop’s own. */
+const unsigned = ({ enteredOn: _o, retypedOn: _r, ...source }: Source): Source => ({
+  ...source,
+  enteredBy: '',
+  checkedBy: null,
+});
+
 /** What an engine says, whatever its ids. */
 const engineText = ({ id: _id, limits, kits, parts, ...rest }: EngineSpec): string =>
   canonical({
@@ -36,13 +43,13 @@ const engineText = ({ id: _id, limits, kits, parts, ...rest }: EngineSpec): stri
     parts: parts
       ? withSources(
           partsRenamed(parts, () => ''),
-          (s) => ({ ...s, enteredBy: '', checkedBy: null }),
+          unsigned,
         )
       : {},
     // Who typed and who checked is each shop’s own.
-    limits: limits.map(({ id: _l, source: { enteredBy: _e, checkedBy: _c, ...source }, ...l }) => ({
+    limits: limits.map(({ id: _l, source, ...l }) => ({
       ...l,
-      source,
+      source: unsigned(source),
     })),
     kits: kits.map(({ id: _k, ...k }) => canonical(k)).sort(),
   });
@@ -173,7 +180,7 @@ export class BringIn {
     const importedBy = this.scope.who.name;
     // Nobody of this shop has held them against the document yet.
     const unchecked = (source: Source): Source => ({
-      ...source,
+      ...unsigned(source),
       enteredBy: whoOf({ by: source.enteredBy, importedBy }),
       checkedBy: null,
     });

@@ -89,8 +89,8 @@ export class ImportsService implements OnApplicationBootstrap {
   /** The file a job came with, byte for byte. */
   async original(jobId: string): Promise<{ readonly name: string; readonly content: Buffer }> {
     const row = await this.imports.findOne({ where: { jobId } });
-    const content = row && (await this.files.content(row.fileHash));
-    if (!content) throw notFound('file this job came with');
+    const content = row?.fileHash && (await this.files.content(row.fileHash));
+    if (!row || !content) throw notFound('file this job came with');
     return { name: row.name, content };
   }
 
@@ -116,7 +116,7 @@ export class ImportsService implements OnApplicationBootstrap {
       if (!row) throw new Error(`import ${importId} is not there`);
       if (row.state === 'done' || row.state === 'refused') return null;
       await row.update({ state: 'working', progress: 0.1 });
-      return this.files.content(row.fileHash);
+      return row.fileHash && this.files.content(row.fileHash);
     });
     if (!content) return;
     try {

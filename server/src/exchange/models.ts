@@ -10,7 +10,8 @@ export class ImportModel extends ShopRow {
   @Column(text) declare name: string;
   @Column(text) declare by: string;
   @Column(time) declare askedAt: Date;
-  @Column(bytes) declare fileHash: Buffer;
+  /** Null where the person it names was erased. */
+  @Column(bytes) declare fileHash: Buffer | null;
   @Column(text) declare state: ImportView['state'];
   @Column(real) declare progress: number;
   @Column(uuid) declare jobId: string | null;

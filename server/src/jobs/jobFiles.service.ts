@@ -1,5 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
+import type { MovedVerdict } from '@tribos/contract';
 import { inHouse, type JobFile } from '@tribos/core';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { gather } from '../kit/gather.js';
@@ -21,6 +22,8 @@ const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/iu;
 export interface VersionedFile {
   readonly version: number;
   readonly file: JobFile;
+  /** Verdicts that moved without anything being written to it, until somebody has seen that. */
+  readonly moved: readonly MovedVerdict[];
 }
 
 /** Job files: everything a verdict needs of a job, gathered from the rooms that keep it in one question. */
@@ -74,7 +77,7 @@ export class JobFiles {
     if (!job) throw notFound('job');
     const file = inHouse({
       format: 'tribos-job',
-      version: 4,
+      version: 5,
       shop: this.shop.rulesOf(rows.shop[0]!),
       engine: this.engines.specOf(rows),
       instruments: this.gauges.instrumentsOf(rows),
@@ -83,7 +86,7 @@ export class JobFiles {
       log: this.log.logOf(rows),
       decisions: rows.decisions.map(decisionOf),
     });
-    return { version: job.version, file };
+    return { version: job.version, file, moved: Object.values(job.moved ?? {}) };
   }
 
   /** Keeps others from writing to a job until this transaction ends. */

@@ -1,10 +1,11 @@
-import { Body, Controller, Get, HttpCode, Param, Patch, Post, Query, Req } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Put, Query, Req } from '@nestjs/common';
 import {
   AppendLog,
   EditJob,
   JobQuery,
   NewDecision,
   NewJob,
+  OverrideBody,
   type AppendedLog,
   type BenchesView,
   type JobRow,
@@ -52,6 +53,20 @@ export class JobsController {
   @May('edit-job')
   edit(@Param('id', IdPipe) id: string, @Body() body: EditJob): Promise<JobView> {
     return this.jobs.edit(id, body);
+  }
+
+  /** Somebody has seen which verdicts moved. */
+  @Delete('jobs/:id/moved')
+  @May('edit-job')
+  seen(@Param('id', IdPipe) id: string): Promise<JobView> {
+    return this.jobs.seen(id);
+  }
+
+  /** A lead's word on which limit governs, shown wherever it is used. */
+  @Put('jobs/:id/overrides')
+  @May('govern')
+  override(@Param('id', IdPipe) id: string, @Body() body: OverrideBody): Promise<JobView> {
+    return this.jobs.override(id, body);
   }
 
   @Post('jobs/:id/log')

@@ -1,7 +1,23 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { AppendedLog, AppendLog, EditJob, JobView, NewDecision, NewJob } from '@tribos/contract';
-import { namedBy, routeOf, ROUTES, UNSTATED_THERMAL, type JobFile, type RouteName } from '@tribos/core';
+import type {
+  AppendedLog,
+  AppendLog,
+  EditJob,
+  JobView,
+  NewDecision,
+  NewJob,
+  OverrideBody,
+} from '@tribos/contract';
+import {
+  namedBy,
+  routeOf,
+  ROUTES,
+  UNKNOWN_VARIANT,
+  UNSTATED_THERMAL,
+  type JobFile,
+  type RouteName,
+} from '@tribos/core';
 import { JudgingService } from '../judging/index.js';
 import { brokenAt, canonical, chainLink, chainStart, type Checked } from '../kit/chain.js';
 import { ProblemError, stale } from '../kit/problems.js';
@@ -14,6 +30,12 @@ import { JobFiles } from './jobFiles.service.js';
 import { DecisionModel, JobModel } from './models.js';
 import { decisionOf } from './rows.js';
 import { SummariesService } from './summaries.service.js';
+
+/** What a search looks through. */
+const searchOf = (
+  j: Pick<JobFile['job'], 'number' | 'machine' | 'engineNumber' | 'customer' | 'complaint'>,
+): string =>
+  `${String(j.number).padStart(4, '0')} ${j.machine} ${j.engineNumber} ${j.customer} ${j.complaint}`.toLowerCase();
 
 const decisionsStart = (jobId: string): Buffer => chainStart(`decisions ${jobId}`);
 
@@ -45,7 +67,8 @@ export class JobsService {
     return this.files.of(id);
   }
 
-  async create(body: NewJob): Promise<JobView> {
+  /** @param number the one it has already; the next one where it has none */
+  async create(body: NewJob, number?: number): Promise<JobView> {
     const before = await this.jobs.findOne({ where: { id: body.id } });
     if (before) return this.view(body.id);
     const engine = await this.engines.spec(body.engineId);
@@ -66,7 +89,9 @@ export class JobsService {
         thermal: UNSTATED_THERMAL,
         fitted: { piston: body.fittedPiston === engine.maker ? null : body.fittedPiston, ring: null },
         overrides: [],
+        variant: UNKNOWN_VARIANT,
       },
+      ...(number === undefined ? {} : { number }),
     });
     this.audit.note('job opened', body.id);
     await this.summaries.due(body.id);
@@ -79,11 +104,12 @@ export class JobsService {
     readonly phone: string;
     readonly facts: Omit<JobFile['job'], 'number'>;
     readonly createdAt?: Date;
+    readonly number?: number;
   }): Promise<number> {
     const { facts } = input;
-    const number = await this.shop.takeJobNumber();
+    const number = input.number ?? (await this.shop.takeJobNumber());
     const customerId = await this.shop.findOrKeepCustomer(facts.customer, input.phone);
-    const { fitted, customer, ...rest } = facts;
+    const { fitted, customer: _customer, ...rest } = facts;
     await this.jobs.create({
       ...rest,
       shopId: this.scope.who.shopId,
@@ -92,8 +118,7 @@ export class JobsService {
       engineId: input.engineId,
       fittedPiston: fitted.piston,
       fittedRing: fitted.ring,
-      search:
-        `${String(number).padStart(4, '0')} ${facts.machine} ${facts.engineNumber} ${customer} ${facts.complaint}`.toLowerCase(),
+      search: searchOf({ ...facts, number }),
       ...(input.createdAt ? { createdAt: input.createdAt } : {}),
     });
     return number;
@@ -102,8 +127,21 @@ export class JobsService {
   async edit(id: string, body: EditJob): Promise<JobView> {
     const { version, ...changes } = body;
     const bench = changes.bench === undefined ? {} : { bench: await this.benches.free(changes.bench, id) };
+    const before = (await this.files.versioned(id)).file;
+    const { engine } = before;
+    const own = (maker: string | null | undefined) => (maker === engine.maker ? null : maker);
+    const fitted = {
+      ...(changes.fittedPiston === undefined ? {} : { fittedPiston: own(changes.fittedPiston) }),
+      ...(changes.fittedRing === undefined ? {} : { fittedRing: own(changes.fittedRing) }),
+    };
     const [changed] = await this.jobs.update(
-      { ...changes, ...bench, version: version + 1 },
+      {
+        ...changes,
+        ...bench,
+        ...fitted,
+        search: searchOf({ ...before.job, ...changes }),
+        version: version + 1,
+      },
       { where: { id, version } },
     );
     if (changed === 0) {
@@ -111,6 +149,47 @@ export class JobsService {
       throw stale('job', { version: current.version, job: current.file.job });
     }
     this.audit.note('job changed', id, changes);
+    await this.summaries.due(id);
+    return this.view(id);
+  }
+
+  /** Somebody has seen which verdicts moved by a change of the sheet, a gauge or a rule. */
+  async seen(id: string): Promise<JobView> {
+    const { moved } = await this.files.versioned(id);
+    if (moved.length > 0) {
+      await this.jobs.update({ moved: null }, { where: { id } });
+      this.audit.note('moved verdicts seen', id, { moved });
+    }
+    return this.view(id);
+  }
+
+  /** Another limit governs a figure in this job, with its reason; or no longer does. What it moves is judged anew. */
+  async override(id: string, { version, feature, state, limitId, reason }: OverrideBody): Promise<JobView> {
+    const { file } = await this.files.versioned(id);
+    const limit = file.engine.limits.find((l) => l.id === limitId);
+    if (limitId !== null && (limit?.feature !== feature || limit.state !== state))
+      throw new ProblemError(422, 'limit', 'This engine has no such limit of that. Nothing was saved.', {
+        errors: [{ path: '/limitId', sentence: 'is no limit of that feature and state' }],
+      });
+    if (limitId !== null && reason.trim() === '')
+      throw new ProblemError(422, 'reason', 'It is shown wherever it is used: say why. Nothing was saved.', {
+        errors: [{ path: '/reason', sentence: 'Why does it govern here?' }],
+      });
+    const others = file.job.overrides.filter((o) => o.feature !== feature || o.state !== state);
+    const { name: by } = this.scope.who;
+    const own = { feature, state, limitId: limitId!, reason: reason.trim(), by, importedBy: null };
+    const overrides = limitId === null ? others : [...others, own];
+    const [changed] = await this.jobs.update({ overrides, version: version + 1 }, { where: { id, version } });
+    if (changed === 0) {
+      const current = await this.view(id);
+      throw stale('job', { version: current.version, job: current.file.job });
+    }
+    this.audit.note(limitId === null ? 'override withdrawn' : 'limit overridden', id, {
+      feature,
+      state,
+      limitId,
+      reason,
+    });
     await this.summaries.due(id);
     return this.view(id);
   }

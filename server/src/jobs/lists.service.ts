@@ -15,24 +15,27 @@ const NOT_SUMMED_UP = {
 };
 
 /** A job as lists show it, in the words of the contract. */
-const ROWS = `SELECT j.id, j.number, j.machine AS engine, c.name AS customer, j.complaint, j.bench,
+export const LIST_ROWS = `SELECT j.id, j.number, j.machine AS engine, c.name AS customer, j.complaint, j.bench,
   to_char(j.promised, 'YYYY-MM-DD') AS promised, j.overall, j.marks, j.stations_read AS read,
   j.stations_planned AS planned, j.decided
 FROM jobs j JOIN customers c ON c.shop_id = j.shop_id AND c.id = j.customer_id`;
 
-const NEWEST = `${ROWS} WHERE $1::integer IS NULL OR j.number < $1 ORDER BY j.number DESC LIMIT $2`;
-const FOUND = `${ROWS} WHERE j.id IN (SELECT id FROM find_jobs($1, $2, $3)) ORDER BY j.number DESC`;
+const NEWEST = `${LIST_ROWS} WHERE $1::integer IS NULL OR j.number < $1 ORDER BY j.number DESC LIMIT $2`;
+const FOUND = `${LIST_ROWS} WHERE j.id IN (SELECT id FROM find_jobs($1, $2, $3)) ORDER BY j.number DESC`;
 
 const all = (rows: string): string => `(SELECT coalesce(json_agg(t), '[]') FROM (${rows}) t)`;
 
 /** Home in one question: benches, what is on them and what waits, gauges due, limits nobody compared. */
 const HOME = `SELECT
   ${all('SELECT name FROM benches ORDER BY position')} AS benches,
-  ${all(`${ROWS.replace('j.decided', 'j.decided, j.next')} WHERE j.bench IS NOT NULL ORDER BY j.number DESC`)} AS "onBench",
-  ${all(`${ROWS} WHERE j.bench IS NULL AND j.decided IS NULL ORDER BY j.promised ASC NULLS LAST, j.number LIMIT ${MOST_WAITING}`)} AS waiting,
+  ${all(`${LIST_ROWS.replace('j.decided', 'j.decided, j.next')} WHERE j.bench IS NOT NULL ORDER BY j.number DESC`)} AS "onBench",
+  ${all(`${LIST_ROWS} WHERE j.bench IS NULL AND j.decided IS NULL ORDER BY j.promised ASC NULLS LAST, j.number LIMIT ${MOST_WAITING}`)} AS waiting,
   ${all(`SELECT id, name, to_char(calibration_due, 'YYYY-MM-DD') AS "calibrationDue" FROM instruments
     WHERE job_id IS NULL AND retired_on IS NULL AND calibration_due <= $1 ORDER BY type, name, id`)} AS due,
-  (SELECT count(*)::integer FROM limits WHERE checked_by IS NULL) AS unchecked`;
+  (SELECT count(*)::integer FROM limits WHERE checked_by IS NULL AND retyped_on IS NULL) AS unchecked,
+  ${all('SELECT id, number, machine AS engine FROM jobs WHERE moved IS NOT NULL ORDER BY number DESC LIMIT 20')} AS moved,
+  json_build_object('gauge', EXISTS (SELECT 1 FROM instruments WHERE job_id IS NULL),
+    'engine', EXISTS (SELECT 1 FROM engines), 'job', EXISTS (SELECT 1 FROM jobs)) AS has`;
 
 interface Home {
   readonly benches: readonly { readonly name: string }[];
@@ -40,6 +43,8 @@ interface Home {
   readonly waiting: readonly JobRow[];
   readonly due: readonly { readonly id: string; readonly name: string; readonly calibrationDue: string }[];
   readonly unchecked: number;
+  readonly has: BenchesView['has'];
+  readonly moved: BenchesView['moved'];
 }
 
 /** Jobs as lists and the home page show them: what was summed up of each, in one question. */
@@ -65,7 +70,7 @@ export class ListsService {
   async home(now = new Date()): Promise<BenchesView> {
     const soon = new Date(now.getTime() + DUE_SOON_DAYS * 86_400_000).toISOString().slice(0, 10);
     const [home] = await this.scope.ask<Home>(HOME, [soon]);
-    const { benches, onBench, waiting, due, unchecked } = home!;
+    const { benches, onBench, waiting, due, unchecked, has, moved } = home!;
     return {
       benches: benches.map(({ name }): BenchView => {
         const row = onBench.find((j) => j.bench === name);
@@ -77,6 +82,8 @@ export class ListsService {
       waiting,
       gaugesDue: due.map((i) => ({ ...i, overdue: calibrationOverdue(i, now.toISOString()) })),
       limitsUnchecked: unchecked,
+      has,
+      moved,
     };
   }
 }

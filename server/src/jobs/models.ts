@@ -1,5 +1,6 @@
 import { Column, DataType, PrimaryKey } from 'sequelize-typescript';
 import type { Summary } from '../judging/index.js';
+import type { Moved, StatesThen } from './moved.js';
 import { bytes, day, integer, json, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
 @ShopTable('jobs')
@@ -20,6 +21,11 @@ export class JobModel extends ShopRow {
   @Column(text) declare fittedPiston: string | null;
   @Column(text) declare fittedRing: string | null;
   @Column(json) declare overrides: object[];
+  @Column(json) declare variant: object;
+  /** Verdicts as they stood when it was last summed up. */
+  @Column(json) declare states: StatesThen | null;
+  /** What moved since without anything being written to it, until somebody has seen it. */
+  @Column(json) declare moved: Moved | null;
   @Column(text) declare overall: string | null;
   @Column(json) declare marks: object;
   @Column(integer) declare stationsRead: number;

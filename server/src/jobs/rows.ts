@@ -27,5 +27,6 @@ export function factsOf(row: JobModel, customer: string): JobFacts {
     thermal: row.thermal as JobFacts['thermal'],
     fitted: { piston: row.fittedPiston, ring: row.fittedRing },
     overrides: row.overrides as JobFacts['overrides'] & object,
+    variant: row.variant as JobFacts['variant'],
   };
 }

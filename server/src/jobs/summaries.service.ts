@@ -11,6 +11,7 @@ import { Scope } from '../kit/scope.js';
 import { SealsService } from '../seals/index.js';
 import { JobFiles } from './jobFiles.service.js';
 import { JobModel, SummaryDueModel } from './models.js';
+import { movedSince } from './moved.js';
 
 /** Jobs of one sweep that are in hand together. */
 const MOST_AT_ONCE = 20;
@@ -149,13 +150,20 @@ export class SummariesService implements OnApplicationBootstrap {
         this.running.get(due.jobId)!.again = true;
         return;
       }
-      await this.keep(due.jobId, summary, last);
+      await this.keep(due.jobId, mark, summary, last);
     });
   }
 
-  private async keep(jobId: string, summary: Summary, last: boolean): Promise<void> {
-    await this.jobs.update({ ...summary }, { where: { id: jobId } });
-    if (!last) return;
+  private async keep(
+    jobId: string,
+    mark: string,
+    { items, ...summary }: Summary,
+    last: boolean,
+  ): Promise<void> {
+    if (!last) return void (await this.jobs.update({ ...summary }, { where: { id: jobId } }));
+    const row = (await this.jobs.findOne({ where: { id: jobId } }))!;
+    const moved = movedSince(row.states, items, mark, row.moved, new Date().toISOString());
+    await row.update({ ...summary, states: { mark, items }, moved });
     await this.dues.destroy({ where: { jobId } });
     // What was written since the last time is summed up, and sealed with it.
     this.seals.sealed(jobId);

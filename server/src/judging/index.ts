@@ -1,3 +1,3 @@
 export { JudgingModule } from './judging.module.js';
 export { JudgingService } from './judging.service.js';
-export type { Summary } from './judgeTask.js';
+export type { States, Summary } from './judgeTask.js';

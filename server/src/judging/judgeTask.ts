@@ -1,4 +1,5 @@
 import {
+  cylinderOf,
   decisionRefused,
   filingsOf,
   type Filings,
@@ -22,6 +23,7 @@ import {
   type RouteName,
   type SpreadOf,
   type StationMark,
+  type VerdictState,
 } from '@tribos/core';
 import { verdictReport, type VerdictReport } from './verdictReport.js';
 
@@ -36,7 +38,14 @@ export interface Summary {
   readonly next: { readonly mm: string; readonly in: string; readonly station: string };
   /** What was filed off its rings; null where nothing was. */
   readonly filings: readonly Filings[] | null;
+  /** Every verdict by its key. */
+  readonly items: States;
 }
+
+/** Verdicts by key: what each is of, and what it says. */
+export type States = Readonly<
+  Record<string, { readonly title: string; readonly cylinder: string | null; readonly state: VerdictState }>
+>;
 
 /** What may be asked of a job, each with its answer: plain data, so that it goes to a thread and back. */
 export interface Answers {
@@ -85,6 +94,12 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
       station: judged.next.station,
     },
     filings: filed.length > 0 ? filed : null,
+    items: Object.fromEntries(
+      judged.items.map((i) => [
+        i.key,
+        { title: i.title, cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null, state: i.state },
+      ]),
+    ),
   };
 }
 

@@ -9,7 +9,7 @@ import {
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import { InjectConnection } from '@nestjs/sequelize';
-import { may, type Permission } from '@tribos/contract';
+import { may, wantsPassword, type Permission } from '@tribos/contract';
 import type { Request } from 'express';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
@@ -83,6 +83,12 @@ function admitted(who: Who | null, needed: Permission): Who {
       403,
       'not-allowed',
       `A ${who.role} may not do this in this shop. Nothing was saved.`,
+    );
+  if (who.byPin && wantsPassword(needed))
+    throw new ProblemError(
+      403,
+      'password-wanted',
+      'You came in by PIN. Sign in with your password for this. Nothing was saved.',
     );
   return who;
 }

@@ -14,10 +14,18 @@ export interface Who {
   readonly personId: string;
   readonly name: string;
   readonly role: Role;
+  /** Changed to by a short PIN, on a device somebody is signed in on: what needs the password is shut. */
+  readonly byPin: boolean;
 }
 
 /** Nobody in particular, who may do nothing. */
-const THE_HOUSE: Omit<Who, 'shopId'> = { shopName: '', personId: '', name: 'Tribos', role: 'apprentice' };
+const THE_HOUSE: Omit<Who, 'shopId'> = {
+  shopName: '',
+  personId: '',
+  name: 'Tribos',
+  role: 'apprentice',
+  byPin: false,
+};
 
 /** Who a session stands for, as the database says it. */
 export interface SessionRow {
@@ -26,6 +34,7 @@ export interface SessionRow {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
+  readonly by_pin: boolean;
 }
 
 export const whoOf = (row: SessionRow): Who => ({
@@ -34,6 +43,7 @@ export const whoOf = (row: SessionRow): Who => ({
   personId: row.id,
   name: row.name,
   role: row.role,
+  byPin: row.by_pin,
 });
 
 const ID = /^[0-9a-f-]{36}$/u;

@@ -1,4 +1,4 @@
-import { Column, Model, PrimaryKey, Table } from 'sequelize-typescript';
+import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 import { bytes, day, integer, json, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
 @Table({ tableName: 'shops', underscored: true, timestamps: false })
@@ -9,6 +9,13 @@ export class ShopModel extends Model {
   @Column(integer) declare allowance: number;
   @Column(text) declare allowanceReason: string;
   @Column(integer) declare nextJobNumber: number;
+  @Column(text) declare unit: string;
+  @Column(text) declare currency: string;
+  @Column(integer) declare taxPerMyriad: number;
+  @Column(json) declare hours: (readonly [number, number] | null)[];
+  @Column(json) declare label: { width: number; height: number };
+  @Column(integer) declare keepYears: number;
+  @Column(integer) declare version: number;
 }
 
 @ShopTable('people')
@@ -18,6 +25,22 @@ export class PersonModel extends ShopRow {
   @Column(text) declare email: string;
   @Column(text) declare role: string;
   @Column(text) declare passwordHash: string;
+  @Column(day) declare leftOn: string | null;
+  @Column(text) declare pinHash: string | null;
+  @Column(integer) declare pinFailures: number;
+  @Column(integer) declare version: number;
+}
+
+/** A link that lets somebody in once: somebody new, or one who forgot the password. */
+@ShopTable('invitations')
+export class InvitationModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(bytes) declare tokenHash: Buffer;
+  @Column(uuid) declare personId: string | null;
+  @Column(text) declare role: string;
+  @Column(text) declare note: string;
+  @Column(text) declare by: string;
+  @Column(time) declare until: Date;
 }
 
 /** A device on which a person has signed in before. */
@@ -31,7 +54,11 @@ export class KnownDeviceModel extends ShopRow {
 export class SessionModel extends ShopRow {
   @PrimaryKey @Column(bytes) declare tokenHash: Buffer;
   @Column(uuid) declare personId: string;
+  @Column(uuid) declare id: string;
+  @Column(time) declare createdAt: Date;
   @Column(time) declare expiresAt: Date;
+  @Column(DataType.BOOLEAN) declare byPin: boolean;
+  @Column(text) declare device: string;
 }
 
 @ShopTable('customers')

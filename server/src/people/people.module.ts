@@ -5,14 +5,23 @@ import {
   AuditModel,
   BenchModel,
   CustomerModel,
+  InvitationModel,
   PersonModel,
   SessionModel,
   KnownDeviceModel,
   ShopModel,
 } from './models.js';
 import { CustomersController } from './customers.controller.js';
+import { DoorController } from './door.controller.js';
+import { FoundingService } from './founding.service.js';
+import { InvitationsService } from './invitations.service.js';
+import { PeopleController } from './people.controller.js';
+import { PeopleService } from './people.service.js';
+import { PhonesService } from './phones.service.js';
+import { SecretsService } from './secrets.service.js';
 import { SessionController } from './session.controller.js';
 import { SessionService } from './session.service.js';
+import { ShopController } from './shop.controller.js';
 import { ShopService } from './shop.service.js';
 import { SignInLimit } from './signInLimit.js';
 
@@ -21,6 +30,7 @@ import { SignInLimit } from './signInLimit.js';
     SequelizeModule.forFeature([
       ShopModel,
       PersonModel,
+      InvitationModel,
       SessionModel,
       KnownDeviceModel,
       CustomerModel,
@@ -28,8 +38,18 @@ import { SignInLimit } from './signInLimit.js';
       AuditModel,
     ]),
   ],
-  controllers: [SessionController, CustomersController],
-  providers: [SessionService, AuditService, ShopService, SignInLimit],
+  controllers: [SessionController, DoorController, PeopleController, ShopController, CustomersController],
+  providers: [
+    SessionService,
+    SecretsService,
+    PhonesService,
+    FoundingService,
+    PeopleService,
+    InvitationsService,
+    AuditService,
+    ShopService,
+    SignInLimit,
+  ],
   exports: [AuditService, ShopService],
 })
 export class PeopleModule {}

@@ -1,30 +1,33 @@
-import { randomBytes } from 'node:crypto';
-import { Body, Controller, Delete, Get, HttpCode, Post, Req, Res } from '@nestjs/common';
-import { SignIn, type SessionView } from '@tribos/contract';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Req, Res } from '@nestjs/common';
+import {
+  ChangePassword,
+  ChangePerson,
+  Press,
+  SetPin,
+  SignIn,
+  type PhoneCode,
+  type SessionAnswer,
+  type SessionRowView,
+  type SessionView,
+} from '@tribos/contract';
 import type { Response } from 'express';
-import { COOKIE, Open, Sessions, Unscoped, type SignedInRequest } from '../kit/access.js';
-import type { Who } from '../kit/scope.js';
+import { May, Open, Sessions, Unscoped, type SignedInRequest } from '../kit/access.js';
+import { IdPipe } from '../kit/uuid.js';
+import { cameFrom, giveCookies, knownDevice, sessionToken, takeCookie } from './cookies.js';
+import { FoundingService } from './founding.service.js';
+import { PhonesService } from './phones.service.js';
+import { SecretsService } from './secrets.service.js';
+import { SessionService } from './session.service.js';
+import { sessionView } from './sessionView.js';
 import { SignInLimit } from './signInLimit.js';
-import { SESSION_HOURS, SessionService } from './session.service.js';
-
-const view = (who: Who): SessionView => ({
-  person: { id: who.personId, name: who.name, role: who.role },
-  shop: { id: who.shopId, name: who.shopName },
-});
-
-/** What a device is known by once somebody has signed in on it. */
-const DEVICE = 'tribos_device';
-const DEVICE_DAYS = 400;
-
-const cookieOf = (request: SignedInRequest, name: string): string | null => {
-  const value = (request.cookies as Record<string, unknown> | undefined)?.[name];
-  return typeof value === 'string' && value.length <= 200 ? value : null;
-};
 
 @Controller('session')
 export class SessionController {
   constructor(
     private readonly sessions: SessionService,
+    private readonly secrets: SecretsService,
+    private readonly founding: FoundingService,
+    private readonly phones: PhonesService,
     private readonly limit: SignInLimit,
     private readonly signedIn: Sessions,
   ) {}
@@ -32,9 +35,11 @@ export class SessionController {
   /** Who is signed in, or nothing: asked by every page before it knows. */
   @Get()
   @Open()
-  async who(@Req() request: SignedInRequest): Promise<{ session: SessionView | null }> {
+  async who(@Req() request: SignedInRequest): Promise<SessionAnswer> {
     const who = await this.signedIn.whoIs(request);
-    return { session: who ? view(who) : null };
+    return who
+      ? { session: sessionView(who), empty: false }
+      : { session: null, empty: await this.founding.isEmpty() };
   }
 
   @Post()
@@ -47,28 +52,14 @@ export class SessionController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
-    const came = cookieOf(request, DEVICE);
-    const known = came !== null && (await this.sessions.knows(body.email, came));
-    const counted = await this.limit.take(body.email, request.ip ?? '', known ? came : null);
-    const device = came ?? randomBytes(32).toString('base64url');
-    const before = cookieOf(request, COOKIE);
-    const { token, who } = await this.sessions.signIn(body.email, body.password, before, device);
+    const before = knownDevice(request);
+    const known = before !== null && (await this.sessions.knows(body.email, before));
+    const counted = await this.limit.take(body.email, request.ip ?? '', known ? before : null);
+    const came = cameFrom(request);
+    const signedIn = await this.sessions.signIn(body.email, body.password, came);
     await counted.succeeded();
-    response.cookie(COOKIE, token, {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: request.secure,
-      path: '/',
-      maxAge: SESSION_HOURS * 3_600_000,
-    });
-    response.cookie(DEVICE, device, {
-      httpOnly: true,
-      sameSite: 'strict',
-      secure: request.secure,
-      path: '/api/session',
-      maxAge: DEVICE_DAYS * 86_400_000,
-    });
-    return view(who);
+    giveCookies(request, response, came, signedIn);
+    return sessionView(signedIn.who);
   }
 
   @Delete()
@@ -77,7 +68,69 @@ export class SessionController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    await this.sessions.signOut(cookieOf(request, COOKIE)!);
-    response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', path: '/' });
+    await this.sessions.signOut(sessionToken(request)!);
+    takeCookie(response);
+  }
+
+  /** Somebody else of the shop takes this device over, by their PIN: the next reading carries their name. */
+  @Put('person')
+  @Unscoped()
+  async change(
+    @Body() body: ChangePerson,
+    @Req() request: SignedInRequest,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<SessionView> {
+    await this.secrets.provePin(request.who!, body.personId, body.pin);
+    const came = cameFrom(request);
+    const signedIn = await this.sessions.begin(request.who!.shopId, body.personId, came, 'pin');
+    giveCookies(request, response, came, signedIn);
+    return sessionView(signedIn.who);
+  }
+
+  @Put('password')
+  @Unscoped()
+  @HttpCode(204)
+  changePassword(@Body() body: ChangePassword, @Req() request: SignedInRequest): Promise<void> {
+    return this.secrets.changePassword(request.who!, body, sessionToken(request)!);
+  }
+
+  /** Sets the short PIN for changing to oneself, or takes it away. */
+  @Put('pin')
+  @Unscoped()
+  @HttpCode(204)
+  setPin(@Body() body: SetPin, @Req() request: SignedInRequest): Promise<void> {
+    return this.secrets.setPin(request.who!, body);
+  }
+
+  /** A code with which a phone becomes camera and foot-switch of this screen. */
+  @Post('phone')
+  phone(): Promise<PhoneCode> {
+    return this.phones.code();
+  }
+
+  /** The foot-switch of a phone. */
+  @Post('press')
+  @HttpCode(204)
+  @May('measure')
+  press(@Body() { device }: Press): Promise<void> {
+    return this.phones.press(device);
+  }
+
+  @Get('devices')
+  devices(@Req() request: SignedInRequest): Promise<SessionRowView[]> {
+    return this.sessions.own(sessionToken(request)!);
+  }
+
+  /** Signs out everywhere but here. */
+  @Delete('devices')
+  @HttpCode(204)
+  endOthers(@Req() request: SignedInRequest): Promise<void> {
+    return this.sessions.endOf(request.who!.personId, sessionToken(request));
+  }
+
+  @Delete('devices/:id')
+  @HttpCode(204)
+  endOne(@Param('id', IdPipe) id: string, @Req() request: SignedInRequest): Promise<void> {
+    return this.sessions.endOf(request.who!.personId, sessionToken(request), id);
   }
 }

@@ -2,13 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { hash, verify } from '@node-rs/argon2';
-import type { Role } from '@tribos/contract';
+import type { Role, SessionRowView } from '@tribos/contract';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
+import { v7 } from 'uuid';
 import { hashToken, SESSION_ENDED } from '../kit/access.js';
 import { ProblemError } from '../kit/problems.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { AuditService } from './audit.service.js';
+import { deviceText } from './deviceText.js';
 import { KnownDeviceModel, PersonModel, SessionModel, ShopModel } from './models.js';
 
 export const SESSION_HOURS = 14;
@@ -16,6 +18,28 @@ export const SESSION_HOURS = 14;
 /** Verified against when nobody has the address, so that both answers take the same time. */
 let nobody: Promise<string> | undefined;
 const nobodysHash = (): Promise<string> => (nobody ??= hash('nobody'));
+
+/** Where somebody comes from who signs in. */
+export interface Came {
+  /** Token the device came with; null without one. */
+  readonly before: string | null;
+  /** What the device is known by. */
+  readonly device: string;
+  /** What its browser says it is. */
+  readonly agent: string;
+}
+
+/** Ways in, as the audit trail calls them. */
+const IN_BY = {
+  password: 'signed in',
+  pin: 'took the device over by PIN',
+  code: 'signed a phone in by the code of a screen',
+} as const;
+
+export interface SignedIn {
+  readonly token: string;
+  readonly who: Who;
+}
 
 @Injectable()
 export class SessionService {
@@ -31,17 +55,10 @@ export class SessionService {
 
   /**
    * Signs a person in; what this device was signed in with before ends, and sessions that ran out are cleared.
-   * @param before token the device came with, or null
-   * @param device what the device is known by
    * @returns the token for the cookie, and who it stands for
    * @throws ProblemError 401, the same for a wrong address and a wrong password
    */
-  async signIn(
-    email: string,
-    password: string,
-    before: string | null,
-    device: string,
-  ): Promise<{ token: string; who: Who }> {
+  async signIn(email: string, password: string, came: Came): Promise<SignedIn> {
     const [found] = await this.sequelize.query<{ shop_id: string; id: string; password_hash: string }>(
       'SELECT * FROM sign_in_person($1)',
       { bind: [email], type: QueryTypes.SELECT },
@@ -51,39 +68,46 @@ export class SessionService {
       if (found) await this.noteRefused(found.shop_id, found.id);
       throw new ProblemError(401, 'wrong-sign-in', 'The address or the password is not right.');
     }
+    return this.begin(found.shop_id, found.id, came);
+  }
+
+  /** Opens a session for somebody who has shown who they are; the one this device came with ends. */
+  async begin(
+    shopId: string,
+    personId: string,
+    came: Came,
+    how: keyof typeof IN_BY = 'password',
+  ): Promise<SignedIn> {
+    const byPin = how !== 'password';
     const token = randomBytes(32).toString('base64url');
-    const newcomer: Who = {
-      shopId: found.shop_id,
-      shopName: '',
-      personId: found.id,
-      name: '',
-      role: 'apprentice',
-    };
+    const newcomer: Who = { shopId, shopName: '', personId, name: '', role: 'apprentice', byPin };
     const who = await this.scope.run(newcomer, async () => {
-      const person = await this.people.findOne({ where: { id: found.id } });
+      const person = await this.people.findOne({ where: { id: personId } });
       const shop = await this.shops.findOne();
       await this.sessions.destroy({ where: { expiresAt: { [Op.lt]: new Date() } } });
       await this.sessions.create({
-        shopId: found.shop_id,
+        shopId,
+        id: v7(),
         tokenHash: hashToken(token),
-        personId: found.id,
+        personId,
+        byPin,
+        device: deviceText(came.agent),
         expiresAt: new Date(Date.now() + SESSION_HOURS * 3_600_000),
       });
-      await this.devices.bulkCreate(
-        [{ shopId: found.shop_id, personId: found.id, tokenHash: hashToken(device) }],
-        { ignoreDuplicates: true },
-      );
+      if (!byPin)
+        await this.devices.bulkCreate([{ shopId, personId, tokenHash: hashToken(came.device) }], {
+          ignoreDuplicates: true,
+        });
       const who: Who = {
-        shopId: found.shop_id,
+        ...newcomer,
         shopName: shop!.name,
-        personId: found.id,
         name: person!.name,
         role: person!.role as Role,
       };
-      this.audit.note('signed in', who.personId, {}, who);
+      this.audit.note(IN_BY[how], who.personId, {}, who);
       return who;
     });
-    if (before !== null) await this.endBefore(before);
+    if (came.before !== null) await this.endBefore(came.before);
     return { token, who };
   }
 
@@ -110,8 +134,11 @@ export class SessionService {
   }
 
   /** Ends a session; its event streams, on whichever server, hear of it. */
-  private async end(token: string): Promise<void> {
-    const tokenHash = hashToken(token);
+  private end(token: string): Promise<void> {
+    return this.endHash(hashToken(token));
+  }
+
+  private async endHash(tokenHash: Buffer): Promise<void> {
     await this.sessions.destroy({ where: { tokenHash } });
     await this.sequelize.query(`SELECT pg_notify('tribos', $1)`, {
       bind: [`${this.scope.who.shopId} ${SESSION_ENDED} ${tokenHash.toString('hex')}`],
@@ -121,5 +148,33 @@ export class SessionService {
   async signOut(token: string): Promise<void> {
     await this.end(token);
     this.audit.note('signed out', this.scope.who.personId);
+  }
+
+  /** Where the person who asks is signed in, the latest first. */
+  async own(token: string): Promise<SessionRowView[]> {
+    const hash = hashToken(token);
+    const rows = await this.sessions.findAll({
+      where: { personId: this.scope.who.personId, expiresAt: { [Op.gt]: new Date() } },
+      order: [['createdAt', 'DESC']],
+    });
+    return rows.map((r) => ({
+      id: r.id,
+      device: r.device,
+      since: r.createdAt.toISOString(),
+      until: r.expiresAt.toISOString(),
+      byPin: r.byPin,
+      own: r.tokenHash.equals(hash),
+    }));
+  }
+
+  /**
+   * Ends sessions of somebody.
+   * @param keep the token whose session stays; null to end all
+   * @param only one of them; null for all
+   */
+  async endOf(personId: string, keep: string | null, only: string | null = null): Promise<void> {
+    const kept = keep === null ? null : hashToken(keep);
+    const rows = await this.sessions.findAll({ where: { personId, ...(only ? { id: only } : {}) } });
+    for (const row of rows) if (!kept?.equals(row.tokenHash)) await this.endHash(row.tokenHash);
   }
 }

@@ -1,11 +1,19 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { CustomerView, Retire } from '@tribos/contract';
+import type { BenchBody, CustomerView, Retire, ShopSettings, ShopView } from '@tribos/contract';
 import type { Shop } from '@tribos/core';
 import { nm } from '@tribos/core';
-import { Op } from 'sequelize';
+import {
+  col,
+  fn,
+  ForeignKeyConstraintError,
+  Op,
+  UniqueConstraintError,
+  where,
+  type WhereOptions,
+} from 'sequelize';
 import { v7 } from 'uuid';
-import { notFound } from '../kit/problems.js';
+import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { today } from '../kit/today.js';
 import { AuditService } from './audit.service.js';
@@ -48,9 +56,102 @@ export class ShopService {
     return (await this.benchRows.findAll({ order: ['position'] })).map((b) => b.name);
   }
 
+  /** The shop as its people see and set it. */
+  async view(): Promise<ShopView> {
+    const row = (await this.shops.findOne())!;
+    return {
+      version: row.version,
+      name: row.name,
+      unit: row.unit as ShopView['unit'],
+      currency: row.currency,
+      taxPerMyriad: row.taxPerMyriad,
+      wearThreshold: row.wearThreshold,
+      allowance: row.allowance,
+      allowanceReason: row.allowanceReason,
+      nextJobNumber: row.nextJobNumber,
+      hours: row.hours,
+      label: row.label,
+      keepYears: row.keepYears,
+      benches: await this.benches(),
+    };
+  }
+
+  /** @throws ProblemError 422 for a job number that was given already, or an allowance without its reason */
+  async change({ version, ...settings }: ShopSettings): Promise<ShopView> {
+    const before = await this.view();
+    if (settings.allowance > 0 && settings.allowanceReason.trim() === '')
+      throw new ProblemError(
+        422,
+        'reason',
+        'An allowance is printed with its reason: say why. Nothing was saved.',
+        { errors: [{ path: '/allowanceReason', sentence: 'Why more clearance than the sheet asks for?' }] },
+      );
+    if (settings.nextJobNumber < before.nextJobNumber)
+      throw new ProblemError(
+        422,
+        'job-number',
+        `Jobs up to ${before.nextJobNumber - 1} have their numbers already. Nothing was saved.`,
+        { errors: [{ path: '/nextJobNumber', sentence: `must be ${before.nextJobNumber} or more` }] },
+      );
+    const [changed] = await this.shops.update({ ...settings, version: version + 1 }, { where: { version } });
+    if (changed === 0) throw stale('shop', before);
+    const now = await this.view();
+    const moved = Object.keys(settings).filter(
+      (k) => JSON.stringify(before[k as keyof ShopView]) !== JSON.stringify(now[k as keyof ShopView]),
+    );
+    const of = (view: ShopView) => Object.fromEntries(moved.map((k) => [k, view[k as keyof ShopView]]));
+    this.audit.note('shop settings changed', this.scope.who.shopId, { before: of(before), after: of(now) });
+    return now;
+  }
+
+  /** Adds a bench, or calls one something else. */
+  async keepBench({ was, name }: BenchBody): Promise<ShopView> {
+    const { shopId } = this.scope.who;
+    try {
+      if (was === null) {
+        const last = ((await this.benchRows.max('position')) as number | null) ?? 0;
+        await this.benchRows.create({ shopId, name, position: last + 1 });
+      } else {
+        // The key itself changes: its jobs follow in the database.
+        const found = await this.scope.ask('UPDATE benches SET name = $1 WHERE name = $2 RETURNING name', [
+          name,
+          was,
+        ]);
+        if (found.length === 0) throw notFound('bench');
+      }
+    } catch (error) {
+      if (!(error instanceof UniqueConstraintError || (error as { code?: string }).code === '23505'))
+        throw error;
+      throw new ProblemError(422, 'bench', `There is a bench called ${name} already. Nothing was saved.`, {
+        errors: [{ path: '/name', sentence: 'is there already' }],
+      });
+    }
+    this.audit.note(was === null ? 'bench added' : 'bench renamed', shopId, { was, name });
+    return this.view();
+  }
+
+  async removeBench(name: string): Promise<ShopView> {
+    try {
+      if ((await this.benchRows.destroy({ where: { name } })) === 0) throw notFound('bench');
+    } catch (error) {
+      if (!(error instanceof ForeignKeyConstraintError)) throw error;
+      throw new ProblemError(422, 'bench', `${name} holds an engine. Clear it first. Nothing was changed.`);
+    }
+    this.audit.note('bench taken away', this.scope.who.shopId, { name });
+    return this.view();
+  }
+
   async searchCustomers(search: string): Promise<CustomerView[]> {
+    const digits = search.replace(/\D/gu, '');
+    const found: WhereOptions[] = [
+      { name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } },
+      // A number as it is said on the phone, however it was written down.
+      ...(digits.length >= 3
+        ? [where(fn('regexp_replace', col('phone'), '\\D', '', 'g'), { [Op.like]: `%${digits}%` })]
+        : []),
+    ];
     const rows = await this.customers.findAll({
-      where: { retiredOn: null, name: { [Op.iLike]: `%${search.replace(/[\\%_]/gu, '\\$&')}%` } },
+      where: { retiredOn: null, [Op.or]: found },
       order: ['name'],
       limit: MOST_CUSTOMERS,
     });

@@ -1,1 +1,2 @@
 export { RecordModule } from './record.module.js';
+export { RecordService } from './record.service.js';

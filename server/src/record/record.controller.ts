@@ -3,6 +3,7 @@ import {
   AuditQuery,
   Fingerprint,
   type AuditRow,
+  type BackupView,
   type FingerprintCheck,
   type JobRecordCheck,
   type Page,
@@ -11,6 +12,7 @@ import {
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
 import { AuditService } from '../people/index.js';
+import { lastBackup } from './lastBackup.js';
 import { RecordService } from './record.service.js';
 
 /** The record of the shop: who did what, and whether it is still as it was kept. */
@@ -45,6 +47,13 @@ export class RecordController {
   @May('see-record')
   checkFingerprint(@Body() body: Fingerprint): Promise<FingerprintCheck> {
     return this.record.checkFingerprint(body);
+  }
+
+  /** The last backup that was made by itself, or by hand to where those lie; null where there is none. */
+  @Get('record/backup')
+  @May('see-record')
+  async backup(): Promise<BackupView> {
+    return { last: await lastBackup() };
   }
 
   @Get('jobs/:id/log/chain')

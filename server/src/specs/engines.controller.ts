@@ -1,19 +1,25 @@
-import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import {
   CheckLimit,
+  EditEngine,
   EditLimit,
   LimitBody,
   NewEngine,
+  Removal,
   type EngineRow,
   type EngineView,
 } from '@tribos/contract';
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
 import { EnginesService } from './engines.service.js';
+import { LimitsService } from './limits.service.js';
 
 @Controller('engines')
 export class EnginesController {
-  constructor(private readonly engines: EnginesService) {}
+  constructor(
+    private readonly engines: EnginesService,
+    private readonly limits: LimitsService,
+  ) {}
 
   @Get()
   list(): Promise<EngineRow[]> {
@@ -31,10 +37,26 @@ export class EnginesController {
     return this.engines.create(body);
   }
 
+  @Put(':id')
+  @May('edit-specs')
+  edit(@Param('id', IdPipe) id: string, @Body() body: EditEngine): Promise<EngineView> {
+    return this.engines.edit(id, body);
+  }
+
+  @Delete(':id/limits/:limitId')
+  @May('edit-specs')
+  removeLimit(
+    @Param('id', IdPipe) id: string,
+    @Param('limitId', IdPipe) limitId: string,
+    @Body() body: Removal,
+  ): Promise<EngineView> {
+    return this.limits.remove(id, limitId, body.version);
+  }
+
   @Post(':id/limits')
   @May('edit-specs')
   addLimit(@Param('id', IdPipe) id: string, @Body() body: LimitBody): Promise<EngineView> {
-    return this.engines.addLimit(id, body);
+    return this.limits.add(id, body);
   }
 
   @Put(':id/limits/:limitId')
@@ -44,7 +66,7 @@ export class EnginesController {
     @Param('limitId', IdPipe) limitId: string,
     @Body() body: EditLimit,
   ): Promise<EngineView> {
-    return this.engines.editLimit(id, limitId, body);
+    return this.limits.edit(id, limitId, body);
   }
 
   @Post(':id/limits/:limitId/check')
@@ -55,6 +77,6 @@ export class EnginesController {
     @Param('limitId', IdPipe) limitId: string,
     @Body() body: CheckLimit,
   ): Promise<EngineView> {
-    return this.engines.checkLimit(id, limitId, body);
+    return this.limits.check(id, limitId, body);
   }
 }

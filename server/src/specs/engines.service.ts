@@ -1,24 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { CheckLimit, EditLimit, EngineRow, EngineView, LimitBody, NewEngine } from '@tribos/contract';
-import {
-  contradictedBy,
-  entryGuards,
-  featureInfo,
-  figuresOn,
-  nm,
-  sameFigures,
-  sourceLine,
-  type EngineSpec,
-  type Limit,
-} from '@tribos/core';
+import type { EditEngine, EngineRow, EngineView, NewEngine } from '@tribos/contract';
+import { engineTroubles, type EngineSpec } from '@tribos/core';
 import type { Gathered } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
+import { refuseAdoption } from './adoption.js';
 import { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
-import { engineOf, engineRow, limitOf, limitRow } from './rows.js';
+import { engineFromBody, engineOf, engineRow, limitRow } from './rows.js';
 
+/** Engines of the shop: typed, kept whole as the demo and files bring them, and read. */
 @Injectable()
 export class EnginesService {
   constructor(
@@ -32,7 +24,7 @@ export class EnginesService {
 
   async list(): Promise<EngineRow[]> {
     const engines = await this.engines.findAll({ order: ['maker', 'model'] });
-    const limits = await this.limits.findAll({ attributes: ['engineId', 'checkedBy'] });
+    const limits = await this.limits.findAll({ attributes: ['engineId', 'checkedBy', 'retypedOn'] });
     return engines.map((e) => {
       const own = limits.filter((l) => l.engineId === e.id);
       return {
@@ -46,7 +38,7 @@ export class EnginesService {
         stroke: e.stroke,
         cylinders: e.cylinders.length,
         limits: own.length,
-        unchecked: own.filter((l) => l.checkedBy === null).length,
+        unchecked: own.filter((l) => l.checkedBy === null && l.retypedOn === null).length,
       };
     });
   }
@@ -78,7 +70,11 @@ export class EnginesService {
     const parts = await this.parts.findAll({ where: { engineId: id }, order: ['part'] });
     return {
       spec: engineOf(row, limits, kits, parts),
+      version: row.version,
       limitVersions: Object.fromEntries(limits.map((l) => [l.id, l.version])),
+      kitVersions: Object.fromEntries(kits.map((k) => [k.id, k.version])),
+      partVersions: Object.fromEntries(parts.map((p) => [p.part, p.version])),
+      jobs: await this.jobsOn(id),
     };
   }
 
@@ -95,6 +91,7 @@ export class EnginesService {
   /** Keeps a whole engine with its limits, kits and the parts of its sheet, as the demo and an import bring it. */
   async keep(spec: EngineSpec): Promise<void> {
     const { shopId } = this.scope.who;
+    refuseAdoption(spec.limits, this.scope.who);
     await this.engines.create({ ...engineRow(spec), shopId });
     await this.limits.bulkCreate(spec.limits.map((l, i) => ({ ...limitRow(l, spec.id, i + 1), shopId })));
     await this.kits.bulkCreate(spec.kits.map((k) => ({ ...k, engineId: spec.id, shopId })));
@@ -103,160 +100,105 @@ export class EnginesService {
     );
   }
 
+  async has(id: string): Promise<boolean> {
+    return (await this.engines.count({ where: { id } })) > 0;
+  }
+
+  /** Puts an engine in place of what is on file of it, as a file merged into it says; what is the same stays as it is. */
+  async replace(before: EngineSpec, now: EngineSpec): Promise<void> {
+    const { shopId } = this.scope.who;
+    this.refuseImpossible(now);
+    refuseAdoption(
+      now.limits.filter((l) => !before.limits.includes(l)),
+      this.scope.who,
+    );
+    if ((await this.jobsOn(now.id)) > 0 && now.cylinders.length < before.cylinders.length)
+      throw new ProblemError(
+        422,
+        'cylinders',
+        'Jobs read more cylinders of it than the file names. Nothing was changed.',
+      );
+    const { id: _id, ...values } = engineRow(now);
+    await this.engines.increment('version', { where: { id: now.id } });
+    await this.engines.update(values, { where: { id: now.id } });
+    for (const [i, limit] of now.limits.entries()) {
+      const old = before.limits.find((l) => l.id === limit.id);
+      if (old === limit) continue;
+      const { id: _l, position: _p, engineId: _e, ...row } = limitRow(limit, now.id, i + 1);
+      if (old) {
+        await this.limits.increment('version', { where: { id: limit.id } });
+        await this.limits.update(row, { where: { id: limit.id } });
+      } else await this.limits.create({ ...limitRow(limit, now.id, i + 1), shopId });
+    }
+    for (const kit of now.kits) {
+      const old = before.kits.find((k) => k.id === kit.id);
+      if (old === kit) continue;
+      if (old) {
+        await this.kits.increment('version', { where: { id: kit.id } });
+        await this.kits.update({ ...kit }, { where: { id: kit.id } });
+      } else await this.kits.create({ ...kit, engineId: now.id, shopId });
+    }
+    for (const [part, body] of Object.entries(now.parts ?? {})) {
+      if (before.parts?.[part] === body) continue;
+      const where = { engineId: now.id, part };
+      if (before.parts?.[part] === undefined)
+        await this.parts.create({ ...where, shopId, version: 1, body: body as object });
+      else {
+        await this.parts.increment('version', { where });
+        await this.parts.update({ body: body as object }, { where });
+      }
+    }
+  }
+
   async create(body: NewEngine): Promise<EngineView> {
     const existing = await this.engines.findOne({ where: { id: body.id } });
     if (existing) return this.view(body.id);
-    const { top, mid, low } = body.depths;
-    if (!(top < mid && mid < low && low <= body.wallDepth)) {
-      throw new ProblemError(
-        422,
-        'depths',
-        'The depths must run top, mid, low down the wall, none below its end. Nothing was saved.',
-        {
-          errors: [{ path: '/depths', sentence: 'must run top, mid, low down the wall' }],
-        },
-      );
-    }
-    await this.keep({
-      ...body,
-      ports: [],
-      sleeveOuter: null,
-      pin: body.pin === null ? null : nm(body.pin),
-      year: null,
-      code: null,
-      limits: [],
-      kits: [],
-    } as unknown as EngineSpec);
+    const spec = engineFromBody(body);
+    this.refuseImpossible(spec);
+    await this.keep(spec);
     this.audit.note('engine added', body.id, { maker: body.maker, model: body.model });
     return this.view(body.id);
   }
 
-  /** Adds a limit, typed by this person and so unchecked; questions not yet answered stop it. */
-  async addLimit(engineId: string, body: LimitBody): Promise<EngineView> {
-    const { spec } = await this.view(engineId);
-    const existing = spec.limits.find((l) => l.id === body.id);
-    if (existing) return this.view(engineId);
-    const limit = this.fromBody(body);
-    this.contradiction(limit, spec);
-    this.guard(limit, spec, body.confirmed);
-    const position = ((await this.limits.max('position', { where: { engineId } })) as number | null) ?? 0;
-    await this.limits.create({ ...limitRow(limit, engineId, position + 1), shopId: this.scope.who.shopId });
-    this.audit.note('limit added', body.id, { ...limit });
-    return this.view(engineId);
-  }
-
-  /** Changes a limit. Whoever changes it has typed it: the second person has to check again. */
-  async editLimit(engineId: string, limitId: string, body: EditLimit): Promise<EngineView> {
-    const { spec } = await this.view(engineId);
-    const before = spec.limits.find((l) => l.id === limitId);
-    if (!before) throw notFound('limit');
-    const limit: Limit = {
-      ...this.fromBody({ ...body, id: limitId }),
-      conditions: before.conditions,
-      ...(before.rows ? { rows: before.rows } : {}),
-    };
-    this.contradiction(limit, spec);
-    this.guard(limit, { ...spec, limits: spec.limits.filter((l) => l.id !== limitId) }, body.confirmed);
-    const { id: _id, engineId: _engine, position: _position, ...values } = limitRow(limit, engineId, 0);
-    await this.update(engineId, limitId, body.version, values);
-    this.audit.note('limit changed', limitId, { before, after: limit });
-    return this.view(engineId);
-  }
-
-  /** A shop rule may tighten a sheet's limit, never leave nothing of it. */
-  private contradiction(limit: Limit, spec: EngineSpec): void {
-    const against = limit.source.type === 'shop-rule' ? contradictedBy(limit, spec.limits) : null;
-    if (!against) return;
-    const sentence = `This rule leaves nothing of ${sourceLine(against.source)}: it may tighten that limit, not contradict it.`;
-    throw new ProblemError(422, 'contradiction', `${sentence} Nothing was saved.`, {
-      errors: [{ path: '/low', sentence }],
-    });
-  }
-
-  /** A second person has typed the figures again from the document: only where they are the same it is checked. */
-  async checkLimit(engineId: string, limitId: string, body: CheckLimit): Promise<EngineView> {
-    const row = await this.limits.findOne({ where: { id: limitId, engineId } });
-    if (!row) throw notFound('limit');
-    const { name } = this.scope.who;
-    if (row.enteredBy === name)
+  /** Changes an engine's facts; its jobs are judged anew. Cylinders that jobs read stay. */
+  async edit(id: string, { version, ...body }: EditEngine): Promise<EngineView> {
+    const { spec: before, jobs } = await this.view(id);
+    const spec = { ...before, ...engineFromBody({ ...body, id }), limits: before.limits, kits: before.kits };
+    this.refuseImpossible(spec);
+    if (jobs > 0 && spec.cylinders.length < before.cylinders.length)
       throw new ProblemError(
         422,
-        'second-person',
-        'You typed this limit yourself. A second person has to compare it with the document.',
+        'cylinders',
+        `${jobs === 1 ? 'A job reads' : `${jobs} jobs read`} ${before.cylinders.length} cylinders of it. Nothing was saved.`,
+        { errors: [{ path: '/cylinders', sentence: `needs ${before.cylinders.length} names or more` }] },
       );
-    const limit = limitOf(row);
-    if (!sameFigures(body, figuresOn(limit)))
-      throw new ProblemError(
-        422,
-        'differs',
-        'What you read in the document is not what is on file. It stays unchecked.',
-        { current: { ...limit, version: row.version } },
-      );
-    await this.update(engineId, limitId, body.version, { checkedBy: name });
-    this.audit.note('limit checked', limitId, { source: sourceLine(limitOf(row).source) });
-    return this.view(engineId);
-  }
-
-  private async update(engineId: string, id: string, version: number, values: object): Promise<void> {
-    const [changed] = await this.limits.update(
+    const { id: _id, ...values } = engineRow(spec);
+    const [changed] = await this.engines.update(
       { ...values, version: version + 1 },
-      { where: { id, engineId, version } },
+      { where: { id, version } },
     );
-    if (changed === 0) {
-      const current = await this.limits.findOne({ where: { id, engineId } });
-      throw current ? stale('limit', { ...limitOf(current), version: current.version }) : notFound('limit');
-    }
+    if (changed === 0) throw stale('engine', await this.view(id));
+    const { limits: _l, kits: _k, parts: _p, ...was } = before;
+    this.audit.note('engine changed', id, { before: was, after: engineFromBody({ ...body, id }) });
+    return this.view(id);
   }
 
-  private fromBody(body: LimitBody): Limit {
-    const { dimension, name } = featureInfo(body.feature);
-    const fits =
-      dimension === 'length'
-        ? ['mm', 'in']
-        : dimension === 'factor'
-          ? ['×']
-          : dimension === 'pressure-rate'
-            ? ['bar/min']
-            : ['kPa', 'bar'];
-    if (!fits.includes(body.unit)) {
-      throw new ProblemError(422, 'unit', `${name} is given in ${fits.join(' or ')}. Nothing was saved.`, {
-        errors: [{ path: '/unit', sentence: `must be ${fits.join(' or ')}` }],
-      });
-    }
-    return {
-      id: body.id,
-      feature: body.feature,
-      state: body.state,
-      low: body.low,
-      high: body.high,
-      unit: body.unit,
-      conditions: {},
-      source: {
-        type: body.sourceType,
-        party: body.party,
-        document: body.document,
-        page: body.page,
-        revision: body.revision,
-        enteredBy: this.scope.who.name,
-        checkedBy: null,
-      },
-      ...(body.taper ? { taper: body.taper } : {}),
-    };
-  }
-
-  private guard(limit: Limit, spec: EngineSpec, confirmed: boolean): void {
-    const questions = entryGuards(limit, spec.limits, spec.bore);
-    const impossible = questions.find((q) => q.code === 'no-figure' || q.code === 'reversed');
-    if (impossible) throw new ProblemError(422, impossible.code, `${impossible.sentence} Nothing was saved.`);
-    if (questions.length > 0 && !confirmed) {
+  private refuseImpossible(spec: EngineSpec): void {
+    const troubles = engineTroubles(spec);
+    if (troubles.length > 0)
       throw new ProblemError(
         422,
-        'questions',
-        'There is a question about this limit. Nothing was saved yet.',
-        {
-          errors: questions.map((q) => ({ path: `/${q.code}`, sentence: q.sentence })),
-        },
+        troubles[0]!.path.split('/')[1]!,
+        `${troubles[0]!.sentence[0]!.toUpperCase()}${troubles[0]!.sentence.slice(1)}. Nothing was saved.`,
+        { errors: troubles },
       );
-    }
+  }
+
+  private async jobsOn(id: string): Promise<number> {
+    const [row] = await this.scope.ask<{ n: number }>(
+      'SELECT count(*)::integer AS n FROM jobs WHERE engine_id = $1',
+      [id],
+    );
+    return row!.n;
   }
 }

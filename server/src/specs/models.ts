@@ -1,5 +1,5 @@
 import { Column, DataType, PrimaryKey } from 'sequelize-typescript';
-import { integer, json, length, real, ShopRow, ShopTable, text, uuid } from '../kit/table.js';
+import { day, integer, json, length, real, ShopRow, ShopTable, text, uuid } from '../kit/table.js';
 
 @ShopTable('engines')
 export class EngineModel extends ShopRow {
@@ -47,6 +47,8 @@ export class LimitModel extends ShopRow {
   @Column(text) declare revision: string;
   @Column(text) declare enteredBy: string;
   @Column(text) declare checkedBy: string | null;
+  @Column(day) declare enteredOn: string | null;
+  @Column(day) declare retypedOn: string | null;
   @Column(integer) declare version: number;
 }
 
@@ -60,6 +62,7 @@ export class KitModel extends ShopRow {
   @Column(length) declare piston: number;
   @Column(text) declare material: string;
   @Column(length) declare gaugeHeight: number | null;
+  @Column(integer) declare version: number;
 }
 
 @ShopTable('sheet_parts')

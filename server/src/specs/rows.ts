@@ -1,3 +1,4 @@
+import type { NewEngine } from '@tribos/contract';
 import { nm, type EngineSpec, type Kit, type Limit, type Port } from '@tribos/core';
 import type { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
 
@@ -19,6 +20,8 @@ export function limitOf(row: LimitModel): Limit {
       revision: row.revision,
       enteredBy: row.enteredBy,
       checkedBy: row.checkedBy,
+      ...(row.enteredOn ? { enteredOn: row.enteredOn } : {}),
+      ...(row.retypedOn ? { retypedOn: row.retypedOn } : {}),
     },
     ...(row.rows ? { rows: row.rows as Limit['rows'] & object } : {}),
     ...(row.taper ? { taper: row.taper as Limit['taper'] & string } : {}),
@@ -46,6 +49,8 @@ export function limitRow(limit: Limit, engineId: string, position: number) {
     revision: source.revision,
     enteredBy: source.enteredBy,
     checkedBy: source.checkedBy,
+    enteredOn: source.enteredOn ?? null,
+    retypedOn: source.retypedOn ?? null,
   };
 }
 
@@ -96,3 +101,28 @@ export function engineRow(spec: EngineSpec) {
   const { depths, limits: _limits, kits: _kits, ...rest } = spec;
   return { ...rest, depthTop: depths.top, depthMid: depths.mid, depthLow: depths.low };
 }
+
+/** An engine as it was typed, without limits, kits and parts. */
+export const engineFromBody = (body: NewEngine): EngineSpec => ({
+  id: body.id,
+  maker: body.maker,
+  model: body.model,
+  kind: body.kind,
+  strokes: body.strokes,
+  cylinders: body.cylinders,
+  bore: nm(body.bore),
+  stroke: nm(body.stroke),
+  wall: body.wall,
+  zeroAt: body.zeroAt,
+  pinAxisDeg: body.pinAxisDeg,
+  depths: { top: nm(body.depths.top), mid: nm(body.depths.mid), low: nm(body.depths.low) },
+  wallDepth: nm(body.wallDepth),
+  ports: (body.ports ?? []).map((p) => ({ ...p, roof: nm(p.roof), floor: nm(p.floor) })),
+  sleeveOuter: body.sleeveOuter == null ? null : nm(body.sleeveOuter),
+  pin: body.pin === null ? null : nm(body.pin),
+  cooling: body.cooling,
+  year: body.year ?? null,
+  code: body.code ?? null,
+  limits: [],
+  kits: [],
+});

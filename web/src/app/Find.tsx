@@ -2,7 +2,7 @@ import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions } from '@headl
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { EngineRow, JobRow, Page } from '@tribos/contract';
+import type { CustomerView, EngineRow, JobRow, Page } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { toggleTheme, toggleUnit } from '../kit/settings.js';
@@ -26,6 +26,13 @@ export function Find({ onClose }: { onClose: () => void }) {
   });
   const engines = useQuery({ queryKey: keys.engines, queryFn: () => api.get<EngineRow[]>('/engines') });
 
+  const customers = useQuery({
+    queryKey: keys.customers(text),
+    queryFn: () => api.get<CustomerView[]>(`/customers?search=${encodeURIComponent(text)}`),
+    enabled: text.trim().length > 1,
+    placeholderData: (before) => before,
+  });
+
   const to = (path: string) => () => void navigate(path);
   const has = (label: string) =>
     text
@@ -38,6 +45,12 @@ export function Find({ onClose }: { onClose: () => void }) {
       kind: 'job',
       label: `${String(j.number).padStart(4, '0')} ${j.engine}, ${j.customer}`,
       go: to(`/jobs/${j.id}`),
+    })),
+    ...(text.trim().length > 1 ? (customers.data ?? []) : []).slice(0, 6).map((c) => ({
+      key: c.id,
+      kind: 'customer',
+      label: [c.name, c.phone].filter(Boolean).join(', '),
+      go: to(`/customers/${c.id}`),
     })),
     ...(engines.data ?? [])
       .map((e) => ({ key: e.id, kind: 'engine', label: `${e.maker} ${e.model}`, go: to(`/engines/${e.id}`) }))
@@ -63,8 +76,8 @@ export function Find({ onClose }: { onClose: () => void }) {
       >
         <ComboboxInput
           autoFocus
-          aria-label="Job, customer, engine or action"
-          placeholder="Job, customer, engine, action"
+          aria-label="Job, customer, phone number, engine or action"
+          placeholder="Job, customer, phone number, engine, action"
           className="min-h-11 w-full rounded-edge border border-ink/40 bg-page px-3"
           onChange={(e) => setText(e.target.value)}
         />

@@ -2,7 +2,11 @@ import { useJob, type JobContext } from '../job/index.js';
 import { EditJobSheet } from '../jobs/index.js';
 import { toggleGlance, useSettings } from '../kit/settings.js';
 import { FIRST_STATION, stationPath } from '../kit/stationPath.js';
+import { ApiError } from '../kit/api.js';
+import { presses } from '../kit/useEvents.js';
 import { useMay } from '../people/index.js';
+import { pressed } from '../phone/index.js';
+import { PinSheet, Tricks } from '../tricks/index.js';
 import {
   Button,
   dayText,
@@ -13,10 +17,16 @@ import {
   TextLink,
   VerdictMark,
 } from '../ui/index.js';
+import { Moved } from './Moved.js';
 import { STATIONS } from './stations.js';
-import { useEffect, useState } from 'react';
-import { NavLink, Outlet, useParams } from 'react-router';
+import { lazy, Suspense, useEffect, useState } from 'react';
+import { NavLink, Outlet, useLocation, useParams } from 'react-router';
 import { importerOf, type StationMark } from '@tribos/core';
+
+const PhoneCodeSheet = lazy(async () => ({
+  default: (await import('../phone/PhoneCodeSheet.js')).PhoneCodeSheet,
+}));
+const ArrivalPage = lazy(async () => ({ default: (await import('../intake/index.js')).ArrivalPage }));
 
 const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;
 
@@ -24,6 +34,13 @@ export function JobPage() {
   const { id = '' } = useParams();
   const { query, context } = useJob(id);
   if (context) return <Job key={id} context={context} />;
+  // What came in and is no job yet has an id, a number and photos all the same.
+  if (query.error instanceof ApiError && query.error.status === 404)
+    return (
+      <Suspense fallback={<Loading what="what came in" />}>
+        <ArrivalPage id={id} />
+      </Suspense>
+    );
   if (query.isError) return <Failed error={query.error} retry={() => void query.refetch()} />;
   return <Loading what="the job" />;
 }
@@ -33,6 +50,12 @@ function Job({ context }: { context: JobContext }) {
   const { job, engine } = file;
   const importedBy = importerOf(file);
   const [editing, setEditing] = useState(false);
+  const [open, setOpen] = useState<'pin' | 'phone' | null>(null);
+  const { pathname } = useLocation();
+  const last = pathname.split('/')[3] ?? '';
+  const station = last === '' ? FIRST_STATION : last;
+  const mayMeasure = useMay('measure');
+  useEffect(() => presses.listen(pressed), []);
   const { glance } = useSettings();
   const mayEdit = useMay('edit-job');
   // Marks the moment the figures stand on the screen, for the benchmark and the browser's own tools.
@@ -87,6 +110,16 @@ function Job({ context }: { context: JobContext }) {
             />
           ))}
           <li className="no-print ml-auto hidden flex-wrap justify-end text-small sm:flex">
+            {mayMeasure && (
+              <>
+                <Button look="quiet" onClick={() => setOpen('phone')}>
+                  Phone
+                </Button>
+                <Button look="quiet" onClick={() => setOpen('pin')}>
+                  Pin a trick
+                </Button>
+              </>
+            )}
             <TextLink to={`/jobs/${job.id}/bench-sheet`}>Bench sheet</TextLink>
             {importedBy !== null && (
               <FileLink href={`/api/jobs/${job.id}/original`}>The file it came in</FileLink>
@@ -97,7 +130,23 @@ function Job({ context }: { context: JobContext }) {
           </li>
         </ul>
       </nav>
+      <Moved jobId={job.id} moved={context.moved} />
+      <Tricks engineId={engine.id} station={station} />
       <Outlet context={context} />
+      {open === 'pin' && (
+        <PinSheet
+          engineId={engine.id}
+          jobId={job.id}
+          station={station}
+          stationName={STATIONS.find((s) => s.id === station)?.name ?? station}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {open === 'phone' && (
+        <Suspense fallback={null}>
+          <PhoneCodeSheet jobId={job.id} station={station} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
       {editing && <EditJobSheet context={context} onClose={() => setEditing(false)} />}
     </div>
   );

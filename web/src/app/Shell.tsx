@@ -11,15 +11,16 @@ import {
 } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
-import { may, type Permission, type Role } from '@tribos/contract';
-import { sendFor, useOutbox } from '../outbox/index.js';
+import type { SessionView } from '@tribos/contract';
+import { sendFor, sendPhotosFor, useOutbox } from '../outbox/index.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useLine, type Line } from '../kit/line.js';
 import { useEvents } from '../kit/useEvents.js';
-import { SignIn, signOut, useSession } from '../people/index.js';
+import { ChangePersonSheet, isEmptyHouse, PersonMenu, SignIn, useSession } from '../people/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
 
+const FoundShop = lazy(async () => ({ default: (await import('../people/FoundShop.js')).FoundShop }));
 const Find = lazy(async () => ({ default: (await import('./Find.js')).Find }));
 
 interface RailPlace {
@@ -27,15 +28,13 @@ interface RailPlace {
   readonly name: string;
   readonly icon: LucideIcon;
   readonly end?: boolean;
-  /** Shown to those who may do this alone. */
-  readonly needs?: Permission;
 }
 const PLACES: readonly RailPlace[] = [
   { to: '/', name: 'Benches', icon: PanelsTopLeft, end: true },
   { to: '/jobs', name: 'Jobs', icon: ListChecks },
   { to: '/engines', name: 'Engines', icon: Wrench },
   { to: '/gauges', name: 'Gauges', icon: Gauge },
-  { to: '/shop', name: 'Shop', icon: Store, needs: 'see-record' },
+  { to: '/shop', name: 'Shop', icon: Store },
 ];
 
 export function Shell() {
@@ -44,20 +43,22 @@ export function Shell() {
   // Someone who was signed in stays so while the line is down: the server says otherwise when it is back.
   if (session.isError && session.data === undefined)
     return <Failed error={session.error} retry={() => void session.refetch()} />;
-  if (!session.data) return <SignIn />;
-  return (
-    <SignedIn
-      id={session.data.person.id}
-      name={session.data.person.name}
-      role={session.data.person.role}
-      shop={session.data.shop.name}
-    />
-  );
+  if (!session.data)
+    return isEmptyHouse() ? (
+      <Suspense fallback={null}>
+        <FoundShop />
+      </Suspense>
+    ) : (
+      <SignIn />
+    );
+  return <SignedIn session={session.data} />;
 }
 
-function SignedIn({ id, name, role, shop }: { id: string; name: string; role: Role; shop: string }) {
+function SignedIn({ session }: { session: SessionView }) {
+  const { id } = session.person;
   useEvents();
   const [finding, setFinding] = useState(false);
+  const [changing, setChanging] = useState(false);
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -69,7 +70,10 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: Ro
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, []);
-  useEffect(() => sendFor(id), [id]);
+  useEffect(() => {
+    sendFor(id);
+    sendPhotosFor(id);
+  }, [id]);
 
   return (
     <div className="relative flex h-dvh flex-col-reverse overflow-hidden md:flex-row print:block print:h-auto print:overflow-visible">
@@ -83,24 +87,22 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: Ro
         aria-label="Places"
         className="no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3"
       >
-        {PLACES.filter(({ needs }) => !needs || may(role, needs)).map(
-          ({ to, name: word, icon: Icon, end }) => (
-            <NavLink
-              key={to}
-              to={to}
-              end={end ?? false}
-              className={({ isActive }) =>
-                `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-t-3 text-small md:min-h-16 md:flex-none md:border-t-0 md:border-l-3 ${isActive ? 'border-brass-line bg-rail-on font-semibold text-white' : 'border-transparent'}`
-              }
-            >
-              <Icon size={20} aria-hidden="true" />
-              {word}
-            </NavLink>
-          ),
-        )}
+        {PLACES.map(({ to, name: word, icon: Icon, end }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={end ?? false}
+            className={({ isActive }) =>
+              `flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-t-3 text-small md:min-h-16 md:flex-none md:border-t-0 md:border-l-3 ${isActive ? 'border-brass-line bg-rail-on font-semibold text-white' : 'border-transparent'}`
+            }
+          >
+            <Icon size={20} aria-hidden="true" />
+            {word}
+          </NavLink>
+        ))}
       </nav>
       <div className="flex min-h-0 min-w-0 flex-1 flex-col print:block">
-        <TopLine name={name} role={role} shop={shop} find={() => setFinding(true)} />
+        <TopLine session={session} find={() => setFinding(true)} change={() => setChanging(true)} />
         <main
           id="main"
           tabIndex={-1}
@@ -111,6 +113,7 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: Ro
           </Suspense>
         </main>
       </div>
+      {changing && <ChangePersonSheet me={id} onClose={() => setChanging(false)} />}
       {finding && (
         <Suspense fallback={null}>
           <Find onClose={() => setFinding(false)} />
@@ -120,13 +123,13 @@ function SignedIn({ id, name, role, shop }: { id: string; name: string; role: Ro
   );
 }
 
-function TopLine({ name, role, shop, find }: { name: string; role: string; shop: string; find: () => void }) {
+function TopLine({ session, find, change }: { session: SessionView; find: () => void; change: () => void }) {
   const { unit, theme } = useSettings();
   const quiet = 'inline-flex min-h-11 items-center gap-1.5 px-2.5';
   return (
     <header className="no-print flex shrink-0 items-center gap-1 border-b border-rule px-3 text-body">
-      <Link to="/" className="mr-auto flex min-h-11 min-w-0 items-center px-2 text-soft">
-        <span className="truncate">{shop}</span>
+      <Link to="/" className="mr-auto flex min-h-11 min-w-0 flex-1 items-center px-2 text-soft">
+        <span className="truncate">{session.shop.name}</span>
       </Link>
       <button type="button" className={quiet} onClick={find}>
         <Search size={16} aria-hidden="true" /> Find
@@ -152,17 +155,7 @@ function TopLine({ name, role, shop, find }: { name: string; role: string; shop:
         <span className="hidden lg:inline">bay light</span>
       </button>
       <LineState />
-      <span className="hidden px-2.5 text-right leading-tight whitespace-nowrap sm:block">
-        <span className="block">{name}</span>
-        <span className="block text-small text-soft">{role}</span>
-      </span>
-      <button
-        type="button"
-        className={`${quiet} whitespace-nowrap text-blue underline underline-offset-4`}
-        onClick={() => void signOut()}
-      >
-        Sign out
-      </button>
+      <PersonMenu session={session} change={change} />
     </header>
   );
 }
@@ -187,7 +180,7 @@ function LineState() {
   return (
     <span
       role="status"
-      className={`px-2.5 whitespace-nowrap ${line !== 'up' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft'}`}
+      className={`px-2.5 whitespace-nowrap ${line !== 'up' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft max-sm:sr-only'}`}
     >
       {text}
       {clockOff !== 0 && (

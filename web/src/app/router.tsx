@@ -26,6 +26,18 @@ function Broken() {
 
 export const router = createBrowserRouter([
   {
+    path: '/phone',
+    errorElement: <Broken />,
+    lazy: async () => ({ Component: (await import('../phone/PhonePage.js')).PhonePage }),
+    hydrateFallbackElement: <p className="p-6 text-soft">Opening …</p>,
+  },
+  {
+    path: '/join',
+    errorElement: <Broken />,
+    lazy: async () => ({ Component: (await import('../people/JoinPage.js')).JoinPage }),
+    hydrateFallbackElement: <p className="p-6 text-soft">Opening …</p>,
+  },
+  {
     path: '/',
     element: <Shell />,
     errorElement: <Broken />,
@@ -54,6 +66,14 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../specs/EnginesPage.js')).EnginesPage }),
       },
       {
+        path: 'engines/new',
+        lazy: async () => ({ Component: (await import('../specs/EngineEditPage.js')).EngineEditPage }),
+      },
+      {
+        path: 'engines/:id/edit',
+        lazy: async () => ({ Component: (await import('../specs/EngineEditPage.js')).EngineEditPage }),
+      },
+      {
         path: 'engines/:id',
         lazy: async () => ({ Component: (await import('../specs/EnginePage.js')).EnginePage }),
       },
@@ -67,8 +87,31 @@ export const router = createBrowserRouter([
       },
       {
         path: 'shop',
-        lazy: async () => ({ Component: (await import('../record/RecordPage.js')).RecordPage }),
+        lazy: async () => ({ Component: (await import('../shop/ShopPage.js')).ShopPage }),
+        children: [
+          {
+            index: true,
+            lazy: async () => ({ Component: (await import('../shop/SettingsPage.js')).SettingsPage }),
+          },
+          {
+            path: 'people',
+            lazy: async () => ({ Component: (await import('../people/PeoplePage.js')).PeoplePage }),
+          },
+          {
+            path: 'customers',
+            lazy: async () => ({ Component: (await import('../people/Customers.js')).Customers }),
+          },
+          {
+            path: 'record',
+            lazy: async () => ({ Component: (await import('../record/RecordPage.js')).RecordPage }),
+          },
+        ],
       },
+      {
+        path: 'customers/:id',
+        lazy: async () => ({ Component: (await import('../customers/CustomerPage.js')).CustomerPage }),
+      },
+      { path: 'me', lazy: async () => ({ Component: (await import('../people/OwnPage.js')).OwnPage }) },
     ],
   },
 ]);

@@ -9,10 +9,14 @@ export interface StationEntry {
 }
 
 /**
- * The one list behind run sheet, router, lists and home. A new station adds its line here; the first is what a
- * job opens with.
+ * The one list behind run sheet, router, lists and home. A new station adds its line here.
  */
 export const STATIONS: readonly StationEntry[] = [
+  {
+    id: 'intake',
+    name: 'Intake',
+    load: async () => ({ Component: (await import('../intake/Station.js')).IntakeStation }),
+  },
   {
     id: 'measure',
     name: 'Measure',

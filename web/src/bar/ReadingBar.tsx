@@ -260,7 +260,7 @@ function Taking({ entry, unit }: { entry: Bar; unit: LengthUnit }) {
     <p className="flex min-h-13 items-center gap-3 short:min-h-8" aria-live="off">
       <span
         data-testid="typed"
-        className="figure inline-flex items-center text-taking leading-13 font-semibold short:text-reading short:leading-8"
+        className="figure inline-flex max-w-full items-center overflow-hidden text-taking leading-13 font-semibold short:text-reading short:leading-8"
       >
         {text}
         <span aria-hidden="true" className="ml-0.5 inline-block h-11 w-1 bg-brass short:h-7" />

@@ -1,3 +1,3 @@
 export { lengthOf, lengthOrNull, lengthText, numberOrNull } from './lengthField.js';
 export { FieldTrouble, useCheckedForm } from './useCheckedForm.js';
-export { useContractForm } from './useContractForm.js';
+export { contractTroubles, useContractForm } from './useContractForm.js';

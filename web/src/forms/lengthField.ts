@@ -12,11 +12,20 @@ export function lengthOf(field: string, text: string, unit: LengthUnit): number 
 export const lengthOrNull = (field: string, text: string, unit: LengthUnit): number | null =>
   text.trim() === '' ? null : lengthOf(field, text, unit);
 
-/** A length as it is put into a field: all its digits, none invented. */
-export function lengthText(value: number | null, unit: LengthUnit): string {
-  if (value === null) return '';
+const plainText = (value: number, unit: LengthUnit): string => {
   const text = formatLength(nm(value), { unit, step: 1, limits: [] });
   return text.includes('.') ? text.replace(/0+$/u, '').replace(/\.$/u, '') : text;
+};
+
+/**
+ * A length as it is put into a field: all its digits, none invented. A metric one that no inch says to the nanometre
+ * is put there as it is, with its unit: what nobody touched is sent as it came.
+ */
+export function lengthText(value: number | null, unit: LengthUnit): string {
+  if (value === null) return '';
+  const text = plainText(value, unit);
+  const read = parseReading(text, { unit });
+  return read.ok && read.value === value ? text : `${plainText(value, 'mm')} mm`;
 }
 
 /** A plain number as typed, decimal point or comma; null when the field is left empty, NaN when it is none. */

@@ -12,6 +12,13 @@ const messages = (wrong: readonly ValidationError[]): [string, string][] =>
       : [[w.property, Object.values(w.constraints ?? {})[0] ?? 'is not right']],
   );
 
+/** What the class of a request finds wrong with one, by field. */
+export const contractTroubles = async <B extends object>(
+  contract: new () => B,
+  body: B,
+): Promise<Record<string, string>> =>
+  Object.fromEntries(messages(await validate(plainToInstance(contract, body), { stopAtFirstError: true })));
+
 /**
  * A form checked by the class the server checks the same request with. Field names are those of the
  * request; `toBody` turns what was typed into the request and may throw `FieldTrouble`.
@@ -20,9 +27,4 @@ export const useContractForm = <V extends FieldValues, B extends object>(
   contract: new () => B,
   defaults: DefaultValues<V>,
   toBody: (values: V) => B,
-) =>
-  useCheckedForm<V>(defaults, async (values) =>
-    Object.fromEntries(
-      messages(await validate(plainToInstance(contract, toBody(values)), { stopAtFirstError: true })),
-    ),
-  );
+) => useCheckedForm<V>(defaults, (values) => contractTroubles(contract, toBody(values)));

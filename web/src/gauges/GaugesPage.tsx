@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { InstrumentView } from '@tribos/contract';
 import { calibrationOverdue, formatLength, nm, USUAL, type Instrument } from '@tribos/core';
 import { api } from '../kit/api.js';
@@ -10,6 +10,7 @@ import { useMay } from '../people/index.js';
 import { RetiredGauges } from './RetiredGauges.js';
 import { Button, dayText, Empty, Failed, Loading, Page } from '../ui/index.js';
 
+const ChooseGauges = lazy(async () => ({ default: (await import('./ChooseGauges.js')).ChooseGauges }));
 const GaugeSheet = lazy(async () => ({ default: (await import('./GaugeSheet.js')).GaugeSheet }));
 
 function settingText(i: Instrument, all: readonly InstrumentView[]): string {
@@ -24,6 +25,7 @@ function settingText(i: Instrument, all: readonly InstrumentView[]): string {
 export function GaugesPage() {
   const { unit } = useSettings();
   const mayEdit = useMay('edit-gauges');
+  const [params, setParams] = useSearchParams();
   const [open, setOpen] = useState<InstrumentView | 'new' | null>(null);
   const { data, error, refetch } = useQuery({
     queryKey: keys.gauges,
@@ -40,9 +42,12 @@ export function GaugesPage() {
       sub="What each can tell decides what a verdict may say."
       actions={
         mayEdit && (
-          <Button look="brass" onClick={() => setOpen('new')}>
-            Add a gauge
-          </Button>
+          <>
+            <Button onClick={() => setParams({ choose: 'usual' })}>Choose from the usual ones</Button>
+            <Button look="brass" onClick={() => setOpen('new')}>
+              Add a gauge
+            </Button>
+          </>
         )
       }
     >
@@ -133,6 +138,11 @@ export function GaugesPage() {
       {open && (
         <Suspense fallback={null}>
           <GaugeSheet view={open === 'new' ? null : open} all={inUse} onClose={() => setOpen(null)} />
+        </Suspense>
+      )}
+      {params.get('choose') !== null && mayEdit && (
+        <Suspense fallback={null}>
+          <ChooseGauges onClose={() => setParams({})} />
         </Suspense>
       )}
     </Page>

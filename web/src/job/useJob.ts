@@ -25,6 +25,7 @@ const NO_MAPS: JobContext['judgement']['maps'] = [];
 export interface JobContext {
   readonly file: JobFile;
   readonly version: number;
+  readonly moved: JobView['moved'];
   /** What the verdicts rest on: the same object until something is read, whatever is propagated meanwhile. */
   readonly prepared: Prepared;
   readonly judgement: Judgement;
@@ -67,7 +68,7 @@ export function useJob(id: string) {
       by,
     );
     const file = inHouse({ ...view.file, log: [...view.file.log, ...pending] });
-    return { file, version: view.version, prepared: prepareJob(file, unit) };
+    return { file, version: view.version, moved: view.moved ?? [], prepared: prepareJob(file, unit) };
   }, [view, entries, id, unit, by]);
   // Apart, so that a map propagated meanwhile costs only the verdicts anew.
   const context = useMemo(

@@ -6,6 +6,7 @@ import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { stationPath } from '../kit/stationPath.js';
 import { dayText, Empty, Failed, Loading, Page, ScribedScale, TextLink, VerdictMark } from '../ui/index.js';
+import { FirstSteps } from '../shop/index.js';
 import { jobNumber, JobRows } from './JobRows.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */
@@ -18,45 +19,56 @@ export function BenchesPage() {
     return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the benches" />;
   return (
     <Page title="Benches">
+      {(data.benches.length === 0 || !data.has.job) && <FirstSteps benches={data.benches} has={data.has} />}
       <ul className="grid gap-5 md:grid-cols-2 xl:grid-cols-3">
         {data.benches.map((b) => (
           <Bench key={b.name} bench={b} />
         ))}
       </ul>
-      <div className="grid gap-6 lg:grid-cols-[1fr_18rem]">
-        <section>
-          <h2 className="mb-2 font-semibold">On the shelf</h2>
-          {data.waiting.length > 0 ? (
-            <JobRows rows={data.waiting} />
-          ) : (
-            <Empty>Nothing waits. Every open job is on a bench.</Empty>
-          )}
-        </section>
-        <section className="grid content-start gap-2">
-          <h2 className="font-semibold">To see to</h2>
-          {data.gaugesDue.map((g) => (
-            <p key={g.id}>
-              <TextLink to="/gauges">{g.name}</TextLink>: calibration{' '}
-              {g.overdue ? (
-                <strong className="text-beyond">overdue since {dayText(g.calibrationDue)}</strong>
-              ) : (
-                `due ${dayText(g.calibrationDue)}`
-              )}
-            </p>
-          ))}
-          {data.limitsUnchecked > 0 && (
-            <p>
-              <TextLink to="/engines">
-                {data.limitsUnchecked} {data.limitsUnchecked === 1 ? 'limit' : 'limits'}
-              </TextLink>{' '}
-              typed by one person, unchecked
-            </p>
-          )}
-          {data.gaugesDue.length === 0 && data.limitsUnchecked === 0 && (
-            <p className="text-soft">Gauges in date, limits checked.</p>
-          )}
-        </section>
-      </div>
+      {data.has.job && (
+        <div className="grid gap-6 lg:grid-cols-[1fr_18rem]">
+          <section>
+            <h2 className="mb-2 font-semibold">On the shelf</h2>
+            {data.waiting.length > 0 ? (
+              <JobRows rows={data.waiting} />
+            ) : (
+              <Empty>Nothing waits. Every open job is on a bench.</Empty>
+            )}
+          </section>
+          <section className="grid content-start gap-2">
+            <h2 className="font-semibold">To see to</h2>
+            {data.gaugesDue.map((g) => (
+              <p key={g.id}>
+                <TextLink to="/gauges">{g.name}</TextLink>: calibration{' '}
+                {g.overdue ? (
+                  <strong className="text-beyond">overdue since {dayText(g.calibrationDue)}</strong>
+                ) : (
+                  `due ${dayText(g.calibrationDue)}`
+                )}
+              </p>
+            ))}
+            {data.moved.map((j) => (
+              <p key={j.id}>
+                <TextLink to={`/jobs/${j.id}`}>
+                  {jobNumber(j.number)} {j.engine}
+                </TextLink>
+                : verdicts moved by a changed sheet, gauge or rule
+              </p>
+            ))}
+            {data.limitsUnchecked > 0 && (
+              <p>
+                <TextLink to="/engines">
+                  {data.limitsUnchecked} {data.limitsUnchecked === 1 ? 'limit' : 'limits'}
+                </TextLink>{' '}
+                typed by one person, unchecked
+              </p>
+            )}
+            {data.gaugesDue.length === 0 && data.limitsUnchecked === 0 && data.moved.length === 0 && (
+              <p className="text-soft">Gauges in date, limits checked.</p>
+            )}
+          </section>
+        </div>
+      )}
     </Page>
   );
 }

@@ -3,6 +3,7 @@ import { lazy, Suspense, useDeferredValue } from 'react';
 import { useSearchParams } from 'react-router';
 import type { JobRow, Page as ListPage } from '@tribos/contract';
 import { ImportButton } from '../exchange/index.js';
+import { Arrivals } from '../intake/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useMay } from '../people/index.js';
@@ -51,6 +52,7 @@ export function JobsPage() {
         onChange={(e) => setSearch(e.target.value)}
         maxLength={100}
       />
+      {search === '' && <Arrivals />}
       {list.isPending ? (
         <Loading what="the jobs" />
       ) : list.isError ? (

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import {
+  NewArrival,
   NewJob,
   type BenchesView,
   type CustomerView,
@@ -11,9 +12,9 @@ import {
   type EngineView,
   type JobView,
 } from '@tribos/contract';
-import { useContractForm } from '../forms/index.js';
+import { contractTroubles, useCheckedForm } from '../forms/index.js';
 import { api } from '../kit/api.js';
-import { keys } from '../kit/queries.js';
+import { keys, queryClient } from '../kit/queries.js';
 import { Button, CheckField, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import { PLAN_NAMES } from './EditJobSheet.js';
 
@@ -29,6 +30,7 @@ interface Values {
   plan: keyof typeof PLAN_NAMES;
   seized: boolean;
   fittedPiston: string;
+  machine: string;
 }
 
 export function NewJobSheet({ onClose }: { onClose: () => void }) {
@@ -36,9 +38,24 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
   const [id] = useState(() => v7());
   const engines = useQuery({ queryKey: keys.engines, queryFn: () => api.get<EngineRow[]>('/engines') });
   const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
-  const form = useContractForm<Values, NewJob>(
-    NewJob,
+  const toBody = ({ machine: _m, ...v }: Values): NewJob => ({
+    ...v,
+    id,
+    bench: v.bench || null,
+    promised: v.promised || null,
+    fittedPiston: v.fittedPiston || null,
+  });
+  const toArrival = ({ customer, phone, machine, complaint }: Values): NewArrival => ({
+    id,
+    customer,
+    phone,
+    machine,
+    complaint,
+  });
+  // Which engine it is may be asked later; a name is enough to take something in.
+  const form = useCheckedForm<Values>(
     {
+      machine: '',
       engineId: '',
       customer: '',
       phone: '',
@@ -51,17 +68,13 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
       seized: false,
       fittedPiston: '',
     },
-    (v) => ({
-      ...v,
-      id,
-      bench: v.bench || null,
-      promised: v.promised || null,
-      fittedPiston: v.fittedPiston || null,
-    }),
+    (v) =>
+      v.engineId === '' ? contractTroubles(NewArrival, toArrival(v)) : contractTroubles(NewJob, toBody(v)),
   );
   const { register, handleSubmit, watch, formState } = form;
   const { errors } = formState;
   const engineId = watch('engineId');
+  const known = engineId !== '';
   const customer = watch('customer');
   const engine = useQuery({
     queryKey: keys.engine(engineId),
@@ -81,15 +94,11 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
   ];
 
   const open = useSave(
-    (v: Values) =>
-      api.post<JobView>('/jobs', {
-        ...v,
-        id,
-        bench: v.bench || null,
-        promised: v.promised || null,
-        fittedPiston: v.fittedPiston || null,
-      }),
-    { topic: 'jobs', id, view: keys.job(id), done: () => void navigate(`/jobs/${id}`) },
+    async (v: Values) => {
+      if (v.engineId === '') await api.post('/arrivals', toArrival(v));
+      else queryClient.setQueryData(keys.job(id), await api.post<JobView>('/jobs', toBody(v)));
+    },
+    { topic: 'jobs', id, done: () => void navigate(`/jobs/${id}`) },
   );
 
   return (
@@ -98,20 +107,28 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
         onSubmit={(e) => void handleSubmit((v) => open.mutate(v))(e)}
         className="grid gap-4 sm:grid-cols-2"
       >
-        <SelectField
-          label="Engine"
-          autoFocus
-          error={engineId === '' ? errors.engineId && 'Choose the engine.' : errors.engineId?.message}
-          {...register('engineId')}
-        >
-          <option value="">choose</option>
+        <SelectField label="Engine" autoFocus error={errors.engineId?.message} {...register('engineId')}>
+          <option value="">not known yet, or not on file</option>
           {(engines.data ?? []).map((e) => (
             <option key={e.id} value={e.id}>
               {e.maker} {e.model}
             </option>
           ))}
         </SelectField>
-        <TextField label="Engine number" error={errors.engineNumber?.message} {...register('engineNumber')} />
+        {known ? (
+          <TextField
+            label="Engine number"
+            error={errors.engineNumber?.message}
+            {...register('engineNumber')}
+          />
+        ) : (
+          <TextField
+            label="What it seems to be"
+            hint="A photo of the number plate comes next."
+            error={errors.machine?.message}
+            {...register('machine')}
+          />
+        )}
         <TextField
           label="Customer"
           list="customers"
@@ -125,8 +142,17 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
           ))}
         </datalist>
         <TextField label="Phone" type="tel" error={errors.phone?.message} {...register('phone')} />
-        <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
-        <TextField label="Promised" type="date" error={errors.promised?.message} {...register('promised')} />
+        {known && (
+          <>
+            <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
+            <TextField
+              label="Promised"
+              type="date"
+              error={errors.promised?.message}
+              {...register('promised')}
+            />
+          </>
+        )}
         <div className="sm:col-span-2">
           <TextArea
             label="Complaint, and what was done before"
@@ -134,35 +160,39 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
             {...register('complaint')}
           />
         </div>
-        <SelectField label="Bench" {...register('bench')}>
-          <option value="">on the shelf</option>
-          {(benches.data?.benches ?? []).map((b) => (
-            <option key={b.name} value={b.name} disabled={b.job !== null}>
-              {b.name}
-              {b.job ? ' (taken)' : ''}
-            </option>
-          ))}
-        </SelectField>
-        <SelectField label="Plan of the bores" {...register('plan')}>
-          {Object.entries(PLAN_NAMES).map(([k, v]) => (
-            <option key={k} value={k}>
-              {v}
-            </option>
-          ))}
-        </SelectField>
-        <SelectField
-          label="Piston found in it"
-          hint="Its maker’s sheet governs the clearance."
-          {...register('fittedPiston')}
-        >
-          <option value="">the engine maker’s</option>
-          {makers.map((m) => (
-            <option key={m} value={m}>
-              {m}
-            </option>
-          ))}
-        </SelectField>
-        <CheckField label="The engine seized" {...register('seized')} />
+        {known && (
+          <>
+            <SelectField label="Bench" {...register('bench')}>
+              <option value="">on the shelf</option>
+              {(benches.data?.benches ?? []).map((b) => (
+                <option key={b.name} value={b.name} disabled={b.job !== null}>
+                  {b.name}
+                  {b.job ? ' (taken)' : ''}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField label="Plan of the bores" {...register('plan')}>
+              {Object.entries(PLAN_NAMES).map(([k, v]) => (
+                <option key={k} value={k}>
+                  {v}
+                </option>
+              ))}
+            </SelectField>
+            <SelectField
+              label="Piston found in it"
+              hint="Its maker’s sheet governs the clearance."
+              {...register('fittedPiston')}
+            >
+              <option value="">the engine maker’s</option>
+              {makers.map((m) => (
+                <option key={m} value={m}>
+                  {m}
+                </option>
+              ))}
+            </SelectField>
+            <CheckField label="The engine seized" {...register('seized')} />
+          </>
+        )}
         <p className="text-small text-soft sm:col-span-2">
           Battery off, fuel off and drained, engine cold, machine secured on a stand or lift rated for it.
           Figures defer to the maker’s manual for this exact engine.
@@ -174,7 +204,7 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
         )}
         <div className="sm:col-span-2">
           <Button look="brass" type="submit" disabled={open.isPending}>
-            Open the job
+            {known ? 'Open the job' : 'Take it in'}
           </Button>
         </div>
       </form>

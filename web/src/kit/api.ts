@@ -70,6 +70,15 @@ export const api = {
   get: async <T>(path: string): Promise<T> => json<T>(await send(path, {})),
   post: async <T>(path: string, body: unknown): Promise<T> =>
     json<T>(await send(path, withBody('POST', body))),
+  /** Sends something as it is, under its own type. */
+  send: async <T>(path: string, body: Blob): Promise<T> =>
+    json<T>(
+      await send(path, {
+        method: 'POST',
+        headers: { 'content-type': body.type.split(';')[0] || 'image/jpeg' },
+        body,
+      }),
+    ),
   /** Sends a file as it is. */
   file: async <T>(path: string, file: Blob): Promise<T> =>
     json<T>(
@@ -78,5 +87,6 @@ export const api = {
   put: async <T>(path: string, body: unknown): Promise<T> => json<T>(await send(path, withBody('PUT', body))),
   patch: async <T>(path: string, body: unknown): Promise<T> =>
     json<T>(await send(path, withBody('PATCH', body))),
-  delete: async <T>(path: string): Promise<T> => json<T>(await send(path, { method: 'DELETE' })),
+  delete: async <T>(path: string, body?: unknown): Promise<T> =>
+    json<T>(await send(path, body === undefined ? { method: 'DELETE' } : withBody('DELETE', body))),
 };

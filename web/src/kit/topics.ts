@@ -19,6 +19,13 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
   studies: gauge,
   reports: (id) => [keys.reports(id)],
   imports: (id) => [keys.import(id), keys.allJobs],
+  // The shop's rules are part of every verdict.
+  shops: () => [keys.shop, keys.allJobs],
+  people: () => [keys.people, keys.session],
+  arrivals: () => [keys.arrivals, keys.benches],
+  tricks: (id) => [keys.tricks(id)],
+  photos: (id) => [keys.photos(id)],
+  benches: () => [keys.shop, keys.benches],
 };
 
 export const isTopic = (table: string): table is Topic => (TOPICS as readonly string[]).includes(table);

@@ -1,11 +1,15 @@
 import { useEffect } from 'react';
 import { keys, queryClient } from './queries.js';
+import { signal } from './store.js';
 import { lineOf, onLine, setLine, type Line } from './line.js';
 import { isTopic, touch } from './topics.js';
 
 /** After a gap, or of a topic newer than this page, anything may have changed. */
 const heard = (table: string, id: string): void =>
   isTopic(table) ? touch(table, id) : void queryClient.invalidateQueries();
+
+/** The foot-switch of a phone was pressed, for the screen of that name. */
+export const presses = signal<[screen: string]>();
 
 const AGAIN_MS = 1_000;
 
@@ -58,7 +62,8 @@ export function useEvents(): void {
       };
       source.onmessage = (event) => {
         const { table, id } = JSON.parse(event.data as string) as { table: string; id: string };
-        heard(table, id);
+        if (table === 'presses') presses.tell(id);
+        else heard(table, id);
       };
       source.onerror = () => {
         void probed().then(setLine);

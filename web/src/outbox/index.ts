@@ -9,3 +9,4 @@ export {
   useWaitingOf,
   type Waiting,
 } from './outbox.js';
+export { keepPhoto, sendPhotosFor, throwAway, useQueued, type Queued } from './photoQueue.js';

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue, useState } from 'react';
+import { Link } from 'react-router';
 import type { CustomerView } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
@@ -29,7 +30,13 @@ export function Customers() {
   const row = (c: CustomerView, gone: boolean) => (
     <li key={c.id} className="flex items-center justify-between gap-3 border-t border-rule">
       <span className={`min-w-0 truncate ${gone ? 'text-soft line-through' : ''}`}>
-        {c.name} {c.phone && <span className="figure text-small text-soft">{c.phone}</span>}
+        <Link
+          to={`/customers/${c.id}`}
+          className="inline-flex min-h-11 items-center text-blue underline underline-offset-4"
+        >
+          {c.name}
+        </Link>{' '}
+        {c.phone && <span className="figure text-small text-soft">{c.phone}</span>}
       </span>
       <Button
         look="quiet"

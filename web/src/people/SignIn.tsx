@@ -3,7 +3,8 @@ import type { SessionView, SignIn as Credentials } from '@tribos/contract';
 import { useCheckedForm } from '../forms/useCheckedForm.js';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
-import { Button, ScribedScale, TextField } from '../ui/index.js';
+import { Button, TextField } from '../ui/index.js';
+import { DoorFrame } from './DoorFrame.js';
 
 export function SignIn() {
   const { register, handleSubmit, setError, formState } = useCheckedForm<Credentials>(
@@ -21,13 +22,8 @@ export function SignIn() {
   };
 
   return (
-    <main className="grid min-h-dvh place-items-center bg-page p-5">
-      <form onSubmit={(e) => void handleSubmit(enter)(e)} className="grid w-full max-w-md gap-5 bg-sheet p-7">
-        <div>
-          <h1 className="text-reading leading-tight font-semibold text-blue">Tribos</h1>
-          <p className="text-soft">Readings, limits and what they prove.</p>
-        </div>
-        <ScribedScale />
+    <DoorFrame sub="Readings, limits and what they prove.">
+      <form onSubmit={(e) => void handleSubmit(enter)(e)} className="grid gap-5">
         <TextField
           label="Email"
           type="email"
@@ -52,6 +48,6 @@ export function SignIn() {
           exact engine, the manual wins.
         </p>
       </form>
-    </main>
+    </DoorFrame>
   );
 }

@@ -1,3 +1,5 @@
+export { ChangePersonSheet } from './ChangePersonSheet.js';
 export { Customers } from './Customers.js';
+export { PersonMenu } from './PersonMenu.js';
 export { SignIn } from './SignIn.js';
-export { signOut, useMay, useSession } from './useSession.js';
+export { cameIn, isEmptyHouse, signOut, useMay, useSession } from './useSession.js';

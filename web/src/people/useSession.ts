@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { may, type Permission, type SessionView } from '@tribos/contract';
+import { may, wantsPassword, type Permission, type SessionAnswer, type SessionView } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
 
@@ -7,7 +7,11 @@ import { keys, queryClient } from '../kit/queries.js';
 export function useSession() {
   return useQuery({
     queryKey: keys.session,
-    queryFn: async () => (await api.get<{ session: SessionView | null }>('/session')).session,
+    queryFn: async () => {
+      const { session, empty } = await api.get<SessionAnswer>('/session');
+      queryClient.setQueryData(keys.emptyHouse, empty);
+      return session;
+    },
     staleTime: 60_000,
   });
 }
@@ -15,11 +19,19 @@ export function useSession() {
 /** Whether the person at the screen may do something; what they may not is not offered. */
 export function useMay(permission: Permission): boolean {
   const { data } = useSession();
-  return data ? may(data.person.role, permission) : false;
+  return data ? may(data.person.role, permission) && !(data.byPin && wantsPassword(permission)) : false;
+}
+
+/** Whether no shop was founded here yet; known once `useSession` is. */
+export const isEmptyHouse = (): boolean => queryClient.getQueryData<boolean>(keys.emptyHouse) ?? false;
+
+/** Somebody is in, or nobody any more: everything that was seen as somebody else is asked for anew. */
+export function cameIn(session: SessionView | null): void {
+  queryClient.removeQueries({ predicate: (q) => q.queryKey[0] !== keys.session[0] });
+  queryClient.setQueryData(keys.session, session);
 }
 
 export async function signOut(): Promise<void> {
   await api.delete('/session').catch(() => undefined);
-  queryClient.clear();
-  queryClient.setQueryData(keys.session, null);
+  cameIn(null);
 }

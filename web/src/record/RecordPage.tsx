@@ -1,22 +1,21 @@
-import { Customers } from '../people/index.js';
-import { Page } from '../ui/index.js';
 import { AuditTrail } from './AuditTrail.js';
 import { CheckRecord } from './CheckRecord.js';
 import { Fingerprints } from './Fingerprints.js';
+import { LastBackup } from './LastBackup.js';
 
-/** The record of the shop: whether it is as it was kept, what proves it outside, who did what; and its customers. */
+/** The record of the shop: whether it is as it was kept, what proves it outside, and who did what. */
 export function RecordPage() {
   return (
-    <Page
-      title="The shop’s record and its customers"
-      sub="Readings, decisions and who did what are only ever added to, each linked to the one before it."
-    >
+    <div className="grid gap-4">
+      <p className="text-soft">
+        Readings, decisions and who did what are only ever added to, each linked to the one before it.
+      </p>
       <div className="grid gap-4 md:grid-cols-2">
         <CheckRecord />
         <Fingerprints />
+        <LastBackup />
       </div>
       <AuditTrail />
-      <Customers />
-    </Page>
+    </div>
   );
 }

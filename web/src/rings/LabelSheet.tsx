@@ -12,7 +12,8 @@ import {
   type LengthUnit,
 } from '@tribos/core';
 import { Button, Sheet } from '../ui/index.js';
-import { asPng, bagLabel, handOver } from './label.js';
+import { asPng, handOver, useLabelSize } from '../labels/index.js';
+import { bagLabel } from './label.js';
 
 /** Labels for the bags of one cylinder's rings: to print, or as pictures for a label printer. */
 export function LabelSheet({
@@ -26,6 +27,7 @@ export function LabelSheet({
   unit: LengthUnit;
   onClose: () => void;
 }) {
+  const size = useLabelSize();
   const [labels, setLabels] = useState<readonly { readonly ring: GappedRing; readonly svg: string }[]>([]);
   useEffect(() => {
     let wanted = true;
@@ -36,7 +38,7 @@ export function LabelSheet({
         const { depths } = gapTarget(file, cylinder, ring);
         const { bracket } = ringHistory(file, cylinder, ring, depths.least).states.at(-1)!;
         const gap = bracket.low === null ? 'gap not proved' : `gap ${bracketText(bracket, unit)}`;
-        return { ring, svg: await bagLabel(file, cylinder, ring, gap) };
+        return { ring, svg: await bagLabel(file, cylinder, ring, gap, size) };
       }),
     ).then((made) => {
       if (wanted) setLabels(made);
@@ -44,7 +46,7 @@ export function LabelSheet({
     return () => {
       wanted = false;
     };
-  }, [file, cylinder, unit]);
+  }, [file, cylinder, unit, size]);
   const name = (ring: GappedRing) => bagCode(file.engine, cylinder, ring);
   return (
     <Sheet title={`Bag labels, ${file.engine.cylinders[cylinder]}`} onClose={onClose}>
@@ -62,7 +64,7 @@ export function LabelSheet({
               >
                 SVG
               </Button>
-              <Button onClick={() => void asPng(svg).then((png) => handOver(png, `${name(ring)}.png`))}>
+              <Button onClick={() => void asPng(svg, size).then((png) => handOver(png, `${name(ring)}.png`))}>
                 PNG
               </Button>
             </span>

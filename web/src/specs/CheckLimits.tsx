@@ -1,14 +1,15 @@
 import { useState } from 'react';
 import type { CheckLimit, EngineView } from '@tribos/contract';
-import { FEATURES, typedAgain, type EngineSpec, type Limit } from '@tribos/core';
+import { FEATURES, trustOf, typedAgain, type EngineSpec, type Limit } from '@tribos/core';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, VerdictMark } from '../ui/index.js';
 import { wholeFigure } from './figureText.js';
+import { worthTyping } from './trust.js';
 
-/** Limits that wait for a second person, each typed again from its document; what is on file is not shown before. */
+/** Limits that wait for a second person, or for the same one on another day, each typed again from its document; what is on file is not shown before. */
 export function CheckLimits({
   engine,
   versions,
@@ -21,11 +22,9 @@ export function CheckLimits({
   onClose: () => void;
 }) {
   // Those that waited when it was opened: one that is checked stays in sight with its mark.
-  const [asked] = useState(() =>
-    engine.limits.filter((l) => l.source.checkedBy === null && l.source.enteredBy !== me).map((l) => l.id),
-  );
+  const [asked] = useState(() => engine.limits.filter((l) => worthTyping(l.source, me)).map((l) => l.id));
   const limits = asked.flatMap((id) => engine.limits.filter((l) => l.id === id));
-  const left = limits.filter((l) => l.source.checkedBy === null).length;
+  const left = limits.filter((l) => worthTyping(l.source, me)).length;
   return (
     <>
       <ul className="border-t border-ink/60 bg-sheet">
@@ -35,6 +34,7 @@ export function CheckLimits({
             engine={engine}
             limit={limit}
             version={versions[limit.id] ?? 1}
+            me={me}
             first={i === 0}
           />
         ))}
@@ -55,11 +55,13 @@ function Again({
   engine,
   limit,
   version,
+  me,
   first,
 }: {
   engine: EngineSpec;
   limit: Limit;
   version: number;
+  me: string;
   first: boolean;
 }) {
   const { unit } = useSettings();
@@ -74,7 +76,7 @@ function Again({
   );
   const problem = check.error instanceof ApiError ? check.error.problem : null;
   const differs = problem?.code === 'differs' ? (problem.current as Limit) : null;
-  const done = source.checkedBy !== null;
+  const done = !worthTyping(source, me);
   const send = (form: HTMLFormElement): void => {
     const read = typedAgain(text, limit, engine.bore);
     if (!read.ok) return setTrouble(read.sentence);
@@ -103,7 +105,7 @@ function Again({
       {done ? (
         <span className="flex items-center gap-2">
           <VerdictMark state="within" word={false} />
-          <span className="figure">{wholeFigure(limit, unit)}</span> the same: checked
+          <span className="figure">{wholeFigure(limit, unit)}</span> the same: {trustOf(source)}
         </span>
       ) : (
         <form

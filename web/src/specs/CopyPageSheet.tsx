@@ -10,10 +10,12 @@ import {
   type SheetLimit,
   type SheetLine,
   type Source,
+  sheetTableLines,
 } from '@tribos/core';
 import { api, ApiError } from '../kit/api.js';
+import { useSettings } from '../kit/settings.js';
 import { keys, queryClient } from '../kit/queries.js';
-import { Button, Kbd, SelectField, Sheet, TextField } from '../ui/index.js';
+import { Button, Kbd, SelectField, Sheet, TextField, FileButton } from '../ui/index.js';
 import { wholeFigure } from './figureText.js';
 
 /** What stands on every line of one page. */
@@ -60,16 +62,17 @@ const limitWords = (limit: SheetLimit, unit: LengthUnit): string =>
  * while it is typed, what looks odd in it is asked, and nothing is kept before every question is answered.
  */
 export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose: () => void }) {
+  const settings = useSettings();
   const place = `tribos:page:${engine.id}`;
   const [text, setText] = useState(() => sessionStorage.getItem(place) ?? '');
-  const [source, setSource] = useState<PageSource>({
+  const [source, setSource] = useState<PageSource>(() => ({
     sourceType: 'engine-maker',
     party: engine.maker,
     document: engine.limits.find((l) => l.source.party === engine.maker)?.source.document ?? '',
     page: '',
     revision: '',
-    unit: 'mm',
-  });
+    unit: settings.unit,
+  }));
   // Ids stand for as long as the page lies here: sending a line twice keeps it once.
   const [ids] = useState(() => new Map<string, string>());
   const idOf = (of: string): string => {
@@ -94,6 +97,15 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
   const said = source.document.trim() !== '' && source.party.trim() !== '';
   const set = (field: keyof PageSource) => (e: { target: { value: string } }) =>
     setSource({ ...source, [field]: e.target.value });
+
+  /** A table is read like what is typed: every row is a line, seen before it is kept. */
+  const addTable = async (table: string): Promise<void> => {
+    const { default: papa } = await import('papaparse');
+    const { data } = papa.parse<string[]>(table.trim(), { skipEmptyLines: true });
+    const fresh = sheetTableLines(data);
+    if (fresh.length === 0) return setTrouble('There is no row in this table.');
+    type([text.trim(), ...fresh].filter(Boolean).join('\n'));
+  };
 
   const keep = async (): Promise<void> => {
     if (saving || lines.length === 0) return;
@@ -170,6 +182,13 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
             value={text}
             placeholder={'bore 77.000-77.012, limit 77.105\nring gap top .2-.32 (.6)'}
             onChange={(e) => type(e.target.value)}
+            onPaste={(e) => {
+              const pasted = e.clipboardData.getData('text');
+              // A table of another program comes with tabs; everything else is lines already.
+              if (!pasted.includes('\t')) return;
+              e.preventDefault();
+              void addTable(pasted);
+            }}
             onKeyDown={(e) => {
               if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
                 e.preventDefault();
@@ -229,6 +248,13 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
               : `Keep ${lines.length} ${lines.length === 1 ? 'line' : 'lines'}`}{' '}
             <Kbd>Ctrl Enter</Kbd>
           </Button>
+          <FileButton
+            label="A table of limits, as CSV"
+            accept=".csv,text/csv,text/plain,.tsv"
+            onFile={(file) => void file.text().then(addTable)}
+          >
+            From a CSV
+          </FileButton>
           <span className="text-small text-soft">
             They stay unchecked until a second person has compared them with the document.
           </span>

@@ -2,17 +2,32 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
-import { FEATURE_KEYS, FEATURES, formatLength, nm, type FeatureKey, type Limit } from '@tribos/core';
+import {
+  conditionText,
+  FEATURE_KEYS,
+  FEATURES,
+  formatLength,
+  nm,
+  type FeatureKey,
+  type Limit,
+} from '@tribos/core';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useMay, useSession } from '../people/index.js';
-import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
+import { Button, Empty, Failed, FileLink, LinkButton, Loading, Page } from '../ui/index.js';
+import { CrownPicture } from './CrownPicture.js';
 import { WALL_NAMES } from './EnginesPage.js';
 import { asPrinted, wholeFigure } from './figureText.js';
+import { KitsSection } from './KitsSection.js';
+import { PartsSection, SHEET_PARTS } from './PartsSection.js';
+import { TrustText, worthTyping } from './trust.js';
+import { WallPicture } from './WallPicture.js';
 
 const CheckLimits = lazy(async () => ({ default: (await import('./CheckLimits.js')).CheckLimits }));
 const CopyPageSheet = lazy(async () => ({ default: (await import('./CopyPageSheet.js')).CopyPageSheet }));
+const KitSheet = lazy(async () => ({ default: (await import('./KitSheet.js')).KitSheet }));
+const PartSheet = lazy(async () => ({ default: (await import('./PartSheet.js')).PartSheet }));
 const LimitSheet = lazy(async () => ({ default: (await import('./LimitSheet.js')).LimitSheet }));
 
 export function EnginePage() {
@@ -32,9 +47,7 @@ export function EnginePage() {
   const { spec } = data;
   const figure = (v: number, step: number) => formatLength(nm(v), { unit, step });
   const me = session?.person.name;
-  const toCheck = mayCheck
-    ? spec.limits.filter((l) => l.source.checkedBy === null && l.source.enteredBy !== me)
-    : [];
+  const toCheck = mayCheck ? spec.limits.filter((l) => worthTyping(l.source, me ?? '')) : [];
   const checking = params.get('check') !== null && mayCheck;
   const adding = params.get('add');
   const close = () => {
@@ -53,6 +66,14 @@ export function EnginePage() {
         </Suspense>
       </Page>
     );
+  const part = SHEET_PARTS.find((p) => p.name === (params.get('part') ?? params.get('again')));
+  const again = params.get('again') !== null;
+  if (part && (again ? mayCheck : mayEdit))
+    return (
+      <Suspense fallback={null}>
+        <PartSheet key={`${part.name}:${again}`} view={data} part={part} again={again} onClose={close} />
+      </Suspense>
+    );
   return (
     <Page
       title={`${spec.maker} ${spec.model}`}
@@ -65,15 +86,19 @@ export function EnginePage() {
                 Check {toCheck.length} against the document
               </Button>
             )}
-            <Button onClick={() => setParams({ copy: 'page' })}>Copy a page</Button>
-            <Button look="brass" onClick={() => setParams({ add: 'bore' })}>
-              Add a limit
+            <LinkButton look="line" to={`/engines/${id}/edit`}>
+              Edit the engine
+            </LinkButton>
+            <Button onClick={() => setParams({ add: 'bore' })}>Add a limit</Button>
+            <Button look="brass" onClick={() => setParams({ copy: 'page' })}>
+              Copy a page
             </Button>
           </>
         )
       }
     >
-      <p className="text-small text-soft">
+      <p className="flex flex-wrap items-center gap-x-4 text-small text-soft">
+        <FileLink href={`/api/engines/${id}/file`}>Its sheet as a file</FileLink>
         If a figure differs from the maker’s manual for this exact engine, the manual wins. Demo figures are
         invented: never build an engine from them.
       </p>
@@ -94,36 +119,30 @@ export function EnginePage() {
           </li>
         ))}
       </ul>
-      {spec.kits.length > 0 && (
-        <section>
-          <h2 className="mb-2 font-semibold">Pistons and kits</h2>
-          <div className="overflow-x-auto">
-            <table className="w-full min-w-120 border-t border-ink/60 bg-sheet text-left">
-              <thead className="text-small text-soft">
-                <tr>
-                  <th className="px-3 py-2 font-normal">kit</th>
-                  <th className="px-3 font-normal">maker</th>
-                  <th className="px-3 font-normal">piston, {unit}</th>
-                  <th className="px-3 font-normal">gauge height, {unit}</th>
-                  <th className="px-3 font-normal">material</th>
-                </tr>
-              </thead>
-              <tbody>
-                {spec.kits.map((k) => (
-                  <tr key={k.id} className="border-t border-rule">
-                    <td className="px-3 py-2 font-semibold">{k.name}</td>
-                    <td className="px-3">{k.maker}</td>
-                    <td className="figure px-3">{figure(k.piston, 1_000)}</td>
-                    <td className="figure px-3">
-                      {k.gaugeHeight === null ? 'not on the sheet' : figure(k.gaugeHeight, 100_000)}
-                    </td>
-                    <td className="px-3">{k.material.replaceAll('-', ' ')}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-          </div>
-        </section>
+      <KitsSection
+        engine={spec}
+        onAdd={mayEdit ? () => setParams({ kit: 'new' }) : null}
+        onEdit={mayEdit ? (id) => setParams({ kit: id }) : null}
+      />
+      <PartsSection
+        engine={spec}
+        me={me ?? ''}
+        onEdit={mayEdit ? (name) => setParams({ part: name }) : null}
+        onCheck={mayCheck ? (name) => setParams({ again: name }) : null}
+      />
+      <section className="grid max-w-3xl items-start gap-4 md:grid-cols-2" aria-label="Drawn">
+        <CrownPicture engine={spec} />
+        <WallPicture engine={spec} unit={unit} />
+      </section>
+      {params.get('kit') !== null && mayEdit && (
+        <Suspense fallback={null}>
+          <KitSheet
+            engine={spec}
+            kit={spec.kits.find((k) => k.id === params.get('kit')) ?? null}
+            version={data.kitVersions[params.get('kit') ?? ''] ?? 0}
+            onClose={close}
+          />
+        </Suspense>
       )}
       {params.get('copy') === 'page' && mayEdit && (
         <Suspense fallback={null}>
@@ -160,12 +179,11 @@ function LimitRow({ limit, onEdit }: { limit: Limit; onEdit: (() => void) | null
       <span className="min-w-0 text-small text-soft">
         {source.document}
         {source.page && `, p. ${source.page}`} · {source.party}
+        {Object.keys(limit.conditions).length > 0 && (
+          <span className="block text-ink">holds only {conditionText(limit.conditions)}</span>
+        )}
         <span className="block">
-          {source.checkedBy === null ? (
-            <strong className="text-undecided">unchecked, typed by {source.enteredBy}</strong>
-          ) : (
-            `checked by ${source.checkedBy}`
-          )}
+          <TrustText source={source} />
         </span>
       </span>
       <span className="flex">

@@ -1,22 +1,39 @@
 import { useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
-import { Link, useSearchParams } from 'react-router';
-import type { EngineRow } from '@tribos/contract';
+import { lazy, Suspense, useState } from 'react';
+import { Link } from 'react-router';
+import type { EngineRow, SpecFilePreview } from '@tribos/contract';
 import { formatLength, nm } from '@tribos/core';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useMay } from '../people/index.js';
-import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
+import { Empty, Failed, FileButton, LinkButton, Loading, Page } from '../ui/index.js';
 
-const NewEngineSheet = lazy(async () => ({ default: (await import('./NewEngineSheet.js')).NewEngineSheet }));
+const BringInSheet = lazy(async () => ({ default: (await import('./BringInSheet.js')).BringInSheet }));
 
 export const WALL_NAMES = { 'iron-sleeve': 'iron sleeve', plated: 'plated', chrome: 'hard chrome' } as const;
 
 export function EnginesPage() {
   const { unit } = useSettings();
-  const [params, setParams] = useSearchParams();
   const mayEdit = useMay('edit-specs');
+  const [brought, setBrought] = useState<{ file: object; seen: SpecFilePreview } | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const look = async (chosen: File) => {
+    setTrouble(null);
+    try {
+      const file = JSON.parse(await chosen.text()) as object;
+      setBrought({
+        file,
+        seen: await api.post<SpecFilePreview>('/specifications/preview', { file, into: null }),
+      });
+    } catch (e) {
+      setTrouble(
+        e instanceof SyntaxError
+          ? `${chosen.name} is no JSON file. Nothing was changed.`
+          : (e as Error).message,
+      );
+    }
+  };
   const { data, error, refetch } = useQuery({
     queryKey: keys.engines,
     queryFn: () => api.get<EngineRow[]>('/engines'),
@@ -29,12 +46,20 @@ export function EnginesPage() {
       sub="Limits with the document each comes from."
       actions={
         mayEdit && (
-          <Button look="brass" onClick={() => setParams({ new: '1' })}>
-            Add an engine
-          </Button>
+          <>
+            <FileButton label="Specification or kit file" onFile={(file) => void look(file)}>
+              Bring in a file
+            </FileButton>
+            <LinkButton to="/engines/new">Add an engine</LinkButton>
+          </>
         )
       }
     >
+      {trouble && (
+        <p role="alert" className="text-beyond">
+          {trouble}
+        </p>
+      )}
       {data.length === 0 && <Empty>No engine yet. Add the first one from its manual.</Empty>}
       <ul className="border-t border-ink/60 bg-sheet">
         {data.map((e) => (
@@ -66,9 +91,9 @@ export function EnginesPage() {
           </li>
         ))}
       </ul>
-      {params.get('new') && mayEdit && (
+      {brought && mayEdit && (
         <Suspense fallback={null}>
-          <NewEngineSheet onClose={() => setParams({})} />
+          <BringInSheet file={brought.file} first={brought.seen} onClose={() => setBrought(null)} />
         </Suspense>
       )}
     </Page>

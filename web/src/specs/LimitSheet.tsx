@@ -16,6 +16,7 @@ import {
 import { FieldTrouble, lengthOrNull, lengthText, useContractForm } from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
+import { useMay } from '../people/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {
@@ -29,6 +30,10 @@ interface Values {
   document: string;
   page: string;
   revision: string;
+  yearFrom: string;
+  yearTo: string;
+  code: string;
+  use: string;
 }
 
 /** Units a sheet may print a feature's figures in. */
@@ -70,9 +75,17 @@ export function LimitSheet({
 }) {
   const [id] = useState(() => limit?.id ?? v7());
   const [standing, setStanding] = useState(version);
-  const toBody = (v: Values, confirmed: boolean): LimitBody => ({
+  const mayAdopt = useMay('govern');
+  const toBody = ({ yearFrom, yearTo, code, use, ...v }: Values, confirmed: boolean): LimitBody => ({
     ...v,
     id,
+    conditions: {
+      ...(yearFrom.trim() ? { yearFrom: Number(yearFrom) } : {}),
+      ...(yearTo.trim() ? { yearTo: Number(yearTo) } : {}),
+      ...(code.trim() ? { code: code.trim() } : {}),
+      ...(use.trim() ? { use: use.trim() } : {}),
+      ...(limit?.conditions.wall ? { wall: limit.conditions.wall } : {}),
+    },
     low: typedFigure('low', v.low, v.feature, v.unit),
     high: typedFigure('high', v.high, v.feature, v.unit),
     confirmed,
@@ -91,12 +104,17 @@ export function LimitSheet({
       document: limit?.source.document ?? '',
       page: limit?.source.page ?? '',
       revision: limit?.source.revision ?? '',
+      yearFrom: String(limit?.conditions.yearFrom ?? ''),
+      yearTo: String(limit?.conditions.yearTo ?? ''),
+      code: limit?.conditions.code ?? '',
+      use: limit?.conditions.use ?? '',
     },
     (v) => toBody(v, true),
   );
   const { register, handleSubmit, watch, setValue, getValues, formState } = form;
   const { errors } = formState;
   const chosen = watch('feature');
+  const adoption = watch('sourceType') === 'adoption';
   const units = unitsFor(chosen);
 
   const save = useSave(
@@ -106,6 +124,10 @@ export function LimitSheet({
         ? api.put<EngineView>(`/engines/${engine.id}/limits/${limit.id}`, { ...body, version: standing })
         : api.post<EngineView>(`/engines/${engine.id}/limits`, body);
     },
+    { topic: 'limits', id: engine.id, view: keys.engine(engine.id), done: onClose },
+  );
+  const remove = useSave(
+    () => api.delete<EngineView>(`/engines/${engine.id}/limits/${limit!.id}`, { version: standing }),
     { topic: 'limits', id: engine.id, view: keys.engine(engine.id), done: onClose },
   );
   const problem = save.error instanceof ApiError ? save.error.problem : null;
@@ -165,16 +187,46 @@ export function LimitSheet({
           <option value="part-maker">maker of the part</option>
           <option value="machinist">machinist</option>
           <option value="shop-rule">rule of this shop (may only tighten)</option>
-          <option value="adoption">recorded adoption</option>
+          {(mayAdopt || limit?.source.type === 'adoption') && (
+            <option value="adoption">adoption by a lead: another maker’s figures hold for this part</option>
+          )}
         </SelectField>
-        <TextField label="Name" error={errors.party && 'Say whose figure it is.'} {...register('party')} />
         <TextField
-          label="Document"
+          label={adoption ? 'Maker of the part it is adopted for' : 'Name'}
+          error={errors.party && 'Say whose figure it is.'}
+          {...register('party')}
+        />
+        <TextField
+          label={adoption ? 'Why they hold for it' : 'Document'}
           error={errors.document && 'Say which document it stands in.'}
           {...register('document')}
         />
         <TextField label="Page" error={errors.page?.message} {...register('page')} />
         <TextField label="Revision" error={errors.revision?.message} {...register('revision')} />
+        <fieldset className="grid gap-4 sm:col-span-2 sm:grid-cols-4">
+          <legend className="mb-1 text-soft">Only for some of these engines: left empty, for all</legend>
+          <TextField
+            label="From year"
+            className="figure"
+            inputMode="numeric"
+            error={errors.yearFrom?.message}
+            {...register('yearFrom')}
+          />
+          <TextField
+            label="Up to year"
+            className="figure"
+            inputMode="numeric"
+            error={errors.yearTo?.message}
+            {...register('yearTo')}
+          />
+          <TextField
+            label="With the code"
+            hint="Cast or stamped"
+            error={errors.code?.message}
+            {...register('code')}
+          />
+          <TextField label="For the use" error={errors.use?.message} {...register('use')} />
+        </fieldset>
         <p className="text-small text-soft sm:col-span-2">
           It stays unchecked until a second person has compared it with the document; every verdict that uses
           it says so.
@@ -209,10 +261,16 @@ export function LimitSheet({
             {save.error.message}
           </p>
         )}
-        <div className="sm:col-span-2">
+        {remove.isError && (
+          <p role="alert" className="text-beyond sm:col-span-2">
+            {remove.error.message}
+          </p>
+        )}
+        <div className="flex flex-wrap gap-3 sm:col-span-2">
           <Button look={questions.length > 0 ? 'line' : 'brass'} type="submit" disabled={save.isPending}>
             {limit ? 'Save' : 'Add it'}
           </Button>
+          {limit && <Button onClick={() => remove.mutate(undefined)}>Take it off the sheet</Button>}
         </div>
       </form>
     </Sheet>

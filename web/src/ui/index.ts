@@ -6,5 +6,5 @@ export { ScribedScale } from './ScribedScale.js';
 export { Sheet } from './Sheet.js';
 export { Empty, Failed, Kbd, Loading } from './States.js';
 export { FileLink, LinkButton, TextLink } from './TextLink.js';
-export { VerdictMark, type MarkState } from './VerdictMark.js';
+export { VERDICT_WORDS, VerdictMark, type MarkState } from './VerdictMark.js';
 export { dayText, momentText } from './dayText.js';

@@ -1,12 +1,10 @@
 import type { ReactNode } from 'react';
 import {
   formatLength,
-  limitText,
   nm,
   oddsText,
   workingLabel,
   cylinderOf,
-  sourceLine,
   verdictSentence,
   withUnit,
   type JobFile,
@@ -16,6 +14,7 @@ import {
 } from '@tribos/core';
 import { Button, Sheet, VerdictMark } from '../ui/index.js';
 import { markOf } from './LimitStrip.js';
+import { OtherLimits } from './OtherLimits.js';
 
 const BUDGET: Record<string, string> = {
   resolution: 'smallest step of the gauge',
@@ -71,7 +70,6 @@ export function WorkingSheet({
 }) {
   const { headline, details, todo } = verdictSentence(file, item, unit);
   const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
-  const others = item.governing.status === 'ask' ? item.governing.candidates : item.governing.others;
   return (
     <Sheet
       title={[item.title, file.engine.cylinders[cylinderOf(item) ?? -1]].filter(Boolean).join(', ')}
@@ -167,21 +165,7 @@ export function WorkingSheet({
             <Button onClick={onWhy}>Why this clearance</Button>
           </div>
         )}
-        {others.length > 0 && (
-          <section>
-            <h3 className="mb-1 font-semibold">Other figures on file</h3>
-            <ul>
-              {others.map((l) => (
-                <li key={l.id} className="flex justify-between gap-4 border-b border-rule py-1">
-                  <span>
-                    {l.source.party}: {sourceLine(l.source)}
-                  </span>
-                  <span className="figure">{limitText(l.low, l.high, unit)}</span>
-                </li>
-              ))}
-            </ul>
-          </section>
-        )}
+        <OtherLimits file={file} item={item} unit={unit} />
       </div>
     </Sheet>
   );

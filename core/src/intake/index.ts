@@ -1,0 +1,2 @@
+export * from './conditions.js';
+export * from './likely.js';

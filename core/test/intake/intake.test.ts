@@ -1,0 +1,46 @@
+import { askedConditions, hangingLimits, likelyFindings, UNKNOWN_VARIANT } from '../../src/index.js';
+import { jobFile } from '../support.js';
+
+describe('what limits hang on', () => {
+  const file = jobFile([]);
+  const [first] = file.engine.limits;
+  const engine = {
+    ...file.engine,
+    year: null,
+    code: null,
+    limits: [
+      { ...first!, id: 'a', conditions: { yearFrom: 2018, code: 'B7' } },
+      { ...first!, id: 'b', conditions: { yearTo: 2017 } },
+      { ...first!, id: 'c', conditions: { code: 'A2', use: 'racing' } },
+      { ...first!, id: 'd', conditions: {} },
+    ],
+  };
+  const job = (variant: object) => ({
+    engine,
+    job: { ...file.job, variant: { ...UNKNOWN_VARIANT, ...variant } },
+  });
+  it('is asked once, each thing by itself', () => {
+    expect(askedConditions(engine)).toEqual({ years: [2017, 2018], codes: ['A2', 'B7'], uses: ['racing'] });
+  });
+  it('hangs until it was looked for on this very engine', () => {
+    const open = (variant: object) => hangingLimits(job(variant)).map((l) => l.id);
+    expect(open({})).toEqual(['a', 'b', 'c']);
+    expect(open({ year: 2020 })).toEqual(['a', 'c']);
+    expect(open({ year: 2020, code: 'B7' })).toEqual([]);
+    expect(open({ year: 2016, code: 'A2' })).toEqual(['c']);
+    expect(open({ year: 2016, code: 'A2', use: 'touring' })).toEqual([]);
+  });
+});
+
+describe('a complaint', () => {
+  it.each([
+    ['seized flat out, locked solid', 2, ['seizure', 'seizure-below', 'air-leak']],
+    ['blue smoke, burns oil', 4, ['oil-smoke']],
+    ['blue smoke', 2, []],
+    ['sat in a barn for six years', 4, ['stood']],
+    ['went under, mud everywhere', 4, ['water']],
+    ['', 4, []],
+  ] as const)('“%s” of a %s-stroke leads to %j', (complaint, strokes, keys) => {
+    expect(likelyFindings(complaint, { strokes }).map((l) => l.key)).toEqual(keys);
+  });
+});

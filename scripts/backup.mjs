@@ -1,0 +1,25 @@
+#!/usr/bin/env node
+import { join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { backup, backupName, keepNewest } from './lib/backup.mjs';
+import { withHouse } from './lib/house.mjs';
+import { BACKUPS, FILES } from './lib/paths.mjs';
+import { run, say } from './lib/say.mjs';
+
+const USAGE = `npm run backup [-- --to FILE]
+
+Writes the database and every photo into one file and reads it back. Works while Tribos runs.
+  --to FILE   where; default ${BACKUPS}, of which the newest fourteen are kept`;
+
+await run(async () => {
+  const { values } = parseArgs({ options: { to: { type: 'string' }, help: { type: 'boolean' } } });
+  if (values.help) return void say(USAGE);
+  return withHouse(async (ownerUrl) => {
+    const to = values.to ? resolve(values.to) : join(BACKUPS, backupName());
+    const made = await backup({ ownerUrl, files: FILES, to });
+    if (!values.to) keepNewest(BACKUPS);
+    say(
+      `${made.path}\n  ${(made.bytes / 1e6).toFixed(1)} MB, ${made.files} photos and sounds; read back and whole.`,
+    );
+  });
+});

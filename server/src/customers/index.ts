@@ -1,0 +1,42 @@
+import { Controller, Get, Module, Param, Post, Res } from '@nestjs/common';
+import type { CustomerNow } from '@tribos/contract';
+import type { Response } from 'express';
+import { JobsModule } from '../jobs/index.js';
+import { May } from '../kit/access.js';
+import { IdPipe } from '../kit/uuid.js';
+import { PeopleModule } from '../people/index.js';
+import { CustomersService } from './customers.service.js';
+
+@Controller('customers')
+export class CustomerNowController {
+  constructor(private readonly customers: CustomersService) {}
+
+  @Get(':id')
+  now(@Param('id', IdPipe) id: string): Promise<CustomerNow> {
+    return this.customers.now(id);
+  }
+
+  @Get(':id/file')
+  @May('manage-people')
+  async everything(
+    @Param('id', IdPipe) id: string,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<object> {
+    const file = await this.customers.everything(id);
+    response.setHeader('content-disposition', `attachment; filename="customer-${id.slice(-6)}.json"`);
+    return file;
+  }
+
+  @Post(':id/erased')
+  @May('manage-people')
+  erase(@Param('id', IdPipe) id: string): Promise<CustomerNow> {
+    return this.customers.erase(id);
+  }
+}
+
+@Module({
+  imports: [JobsModule, PeopleModule],
+  controllers: [CustomerNowController],
+  providers: [CustomersService],
+})
+export class CustomersModule {}

@@ -1,0 +1,258 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { EditJob, type JobRow, type JobView, type Page } from '@tribos/contract';
+import { askedConditions, hangingLimits, likelyFindings, type EngineSpec, type JobFile } from '@tribos/core';
+import { numberOrNull, useContractForm } from '../forms/index.js';
+import { useJobContext } from '../job/index.js';
+import { api, ApiError } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+import { useSave } from '../kit/useSave.js';
+import { useMay } from '../people/index.js';
+import { PhotoStrip } from '../photos/index.js';
+import { Button, SelectField, TextArea, TextField, VerdictMark } from '../ui/index.js';
+import { JobLabel } from './JobLabel.js';
+
+/** What came in: whose it is, what is said of it, what was found on it, and how it looked. */
+export function IntakeStation() {
+  const { file, version } = useJobContext();
+  const { job } = file;
+  return (
+    <div className="px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto">
+      <div className="grid items-start gap-4 lg:grid-cols-[1fr_24rem]">
+        <div className="grid gap-4">
+          <Facts key={version} file={file} version={version} />
+          {/* On a phone, which is a camera, photos come first. */}
+          <div className="max-md:order-first">
+            <PhotoStrip jobId={job.id} station="intake" />
+          </div>
+        </div>
+        <div className="grid gap-4">
+          <LikelyFindings complaint={job.complaint} engine={file.engine} />
+          <Before file={file} />
+          <JobLabel file={file} />
+          <p className="text-small text-soft">
+            Battery off, fuel off and drained, engine cold, machine secured on a stand or lift rated for it.
+            Saw: chain and bar off, plug lead off. The maker’s manual for this exact engine comes first.
+          </p>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+interface Values {
+  engineNumber: string;
+  use: string;
+  complaint: string;
+  fittedPiston: string;
+  fittedRing: string;
+  year: string;
+  code: string;
+  usedFor: string;
+}
+
+/** Makers whose figures are on file for a part, or whose kits are. */
+const makersOf = (engine: EngineSpec): string[] => [
+  ...new Set([
+    ...engine.limits.filter((l) => l.source.type === 'part-maker').map((l) => l.source.party),
+    ...engine.kits.map((k) => k.maker),
+  ]),
+];
+
+function Facts({ file, version }: { file: JobFile; version: number }) {
+  const { job, engine } = file;
+  const mayEdit = useMay('edit-job');
+  const [standing, setStanding] = useState(version);
+  const asked = askedConditions(engine);
+  const hanging = hangingLimits(file).length;
+  const toBody = (v: Values): EditJob => ({
+    version: standing,
+    engineNumber: v.engineNumber,
+    use: v.use,
+    complaint: v.complaint,
+    fittedPiston: v.fittedPiston || null,
+    fittedRing: v.fittedRing || null,
+    variant: {
+      year: numberOrNull(v.year),
+      code: v.code.trim() || null,
+      use: v.usedFor.trim() || null,
+    },
+  });
+  const { register, handleSubmit, formState } = useContractForm<Values, EditJob>(
+    EditJob,
+    {
+      engineNumber: job.engineNumber,
+      use: job.use,
+      complaint: job.complaint,
+      fittedPiston: job.fitted.piston ?? '',
+      fittedRing: job.fitted.ring ?? '',
+      year: job.variant.year === null ? '' : String(job.variant.year),
+      code: job.variant.code ?? '',
+      usedFor: job.variant.use ?? '',
+    },
+    toBody,
+  );
+  const { errors } = formState;
+  const save = useSave((v: Values) => api.patch<JobView>(`/jobs/${job.id}`, toBody(v)), {
+    topic: 'jobs',
+    id: job.id,
+    view: keys.job(job.id),
+  });
+  const stale =
+    save.error instanceof ApiError && save.error.status === 409
+      ? (save.error.problem.current as { version: number })
+      : null;
+  const makers = makersOf(engine);
+  const maker = (name: 'fittedPiston' | 'fittedRing', label: string, hint: string) => (
+    <SelectField label={label} hint={hint} {...register(name)}>
+      <option value="">the engine maker’s</option>
+      {makers.map((m) => (
+        <option key={m} value={m}>
+          {m}
+        </option>
+      ))}
+    </SelectField>
+  );
+  return (
+    <form onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)} className="bg-sheet p-4">
+      <fieldset disabled={!mayEdit} className="grid gap-4 sm:grid-cols-2">
+        <legend className="mb-2 font-semibold">
+          {job.customer}: {job.machine}
+        </legend>
+        <div className="sm:col-span-2">
+          <TextArea
+            label="Complaint, in the customer’s words, and what was done before"
+            error={errors.complaint?.message}
+            {...register('complaint')}
+          />
+        </div>
+        <TextField label="Engine number" error={errors.engineNumber?.message} {...register('engineNumber')} />
+        <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
+        {maker('fittedPiston', 'Piston found in it', 'Its maker’s sheet governs the clearance.')}
+        {maker('fittedRing', 'Rings found in it', 'Their maker’s gaps govern.')}
+        <div className="grid gap-3 border-t border-rule pt-3 sm:col-span-2 sm:grid-cols-3">
+          <p className="sm:col-span-3">
+            <span className="font-semibold">Which of these engines is it?</span>{' '}
+            {hanging > 0 ? (
+              <strong className="text-undecided">
+                {hanging === 1 ? 'One limit hangs' : `${hanging} limits hang`} on what nobody has looked for
+                yet.
+              </strong>
+            ) : (
+              <span className="text-soft">No limit hangs on more than is known.</span>
+            )}
+          </p>
+          <TextField
+            label="Model year"
+            hint={
+              asked.years.length > 0 ? `Limits turn at ${asked.years.join(', ')}` : 'No limit hangs on it'
+            }
+            className="figure"
+            inputMode="numeric"
+            error={errors.year?.message}
+            {...register('year')}
+          />
+          <TextField
+            label="Code cast or stamped"
+            hint={asked.codes.length > 0 ? `Limits know ${asked.codes.join(', ')}` : 'No limit hangs on it'}
+            list="codes"
+            error={errors.code?.message}
+            {...register('code')}
+          />
+          <datalist id="codes">
+            {asked.codes.map((c) => (
+              <option key={c} value={c} />
+            ))}
+          </datalist>
+          <TextField
+            label="Used for"
+            hint={asked.uses.length > 0 ? `Limits know ${asked.uses.join(', ')}` : 'No limit hangs on it'}
+            list="uses"
+            error={errors.use?.message}
+            {...register('usedFor')}
+          />
+          <datalist id="uses">
+            {asked.uses.map((u) => (
+              <option key={u} value={u} />
+            ))}
+          </datalist>
+        </div>
+        {save.isError && (
+          <div role="alert" className="grid gap-2 text-beyond sm:col-span-2">
+            <p>{save.error.message} What you typed is still here.</p>
+            {stale && (
+              <div>
+                <Button onClick={() => setStanding(stale.version)}>Keep mine on top of that</Button>
+              </div>
+            )}
+          </div>
+        )}
+        {mayEdit && (
+          <div className="sm:col-span-2">
+            <Button look="brass" type="submit" disabled={save.isPending}>
+              Keep it
+            </Button>
+          </div>
+        )}
+      </fieldset>
+    </form>
+  );
+}
+
+/** What the complaint often turns out to be. */
+function LikelyFindings({ complaint, engine }: { complaint: string; engine: EngineSpec }) {
+  const likely = likelyFindings(complaint, engine);
+  if (likely.length === 0) return null;
+  const deeper = likely.some((l) => l.deeper);
+  return (
+    <section className="bg-sheet p-4" aria-label="What it often turns out to be">
+      <h2 className="mb-1 font-semibold">What it often turns out to be</h2>
+      <ul>
+        {likely.map((l) => (
+          <li key={l.key} className="border-t border-rule py-2">
+            <span className="font-semibold">{l.finding}</span>
+            {l.deeper && <span className="text-small text-undecided"> · opens the bottom end</span>}
+            <span className="block">{l.adds}.</span>
+            <span className="block text-small text-soft">Look: {l.look}</span>
+          </li>
+        ))}
+      </ul>
+      <p className="mt-1 text-small text-soft">
+        A list to look by, no diagnosis.{' '}
+        {deeper && 'Tell the customer now that it may go deeper than the top end.'}
+      </p>
+    </section>
+  );
+}
+
+/** The same engine, or the same customer, here before. */
+function Before({ file }: { file: JobFile }) {
+  const { job } = file;
+  const asked = job.engineNumber.trim() || job.customer;
+  const { data } = useQuery({
+    queryKey: keys.jobs(asked),
+    queryFn: () => api.get<Page<JobRow>>(`/jobs?limit=8&search=${encodeURIComponent(asked.slice(0, 100))}`),
+  });
+  const rows = (data?.items ?? []).filter((j) => j.id !== job.id);
+  if (rows.length === 0) return null;
+  return (
+    <section className="bg-sheet p-4" aria-label="Here before">
+      <h2 className="mb-1 font-semibold">Here before</h2>
+      <ul>
+        {rows.map((j) => (
+          <li key={j.id} className="border-t border-rule">
+            <Link to={`/jobs/${j.id}`} className="flex min-h-12 items-center justify-between gap-3">
+              <span className="min-w-0">
+                <span className="figure text-soft">{String(j.number).padStart(4, '0')}</span> {j.engine},{' '}
+                {j.customer}
+                <span className="block truncate text-small text-soft">{j.decided ?? j.complaint}</span>
+              </span>
+              <VerdictMark state={j.overall ?? 'waiting'} word={false} />
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,2 @@
+export { ArrivalPage } from './ArrivalPage.js';
+export { Arrivals } from './Arrivals.js';

@@ -1,0 +1,2 @@
+export { asPng, handOver, labelSvg, USUAL_LABEL, type LabelLine, type LabelSize } from './label.js';
+export { useLabelSize } from './useLabelSize.js';

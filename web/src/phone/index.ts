@@ -1,0 +1,1 @@
+export { pressed } from './screen.js';

@@ -1,0 +1,1 @@
+export { FirstSteps } from './FirstSteps.js';

@@ -1,0 +1,67 @@
+import { HOUSE, recordsOf, sheetsOf, type EngineSpec } from '@tribos/core';
+import { Button } from '../ui/index.js';
+import { TrustText, worthTyping } from './trust.js';
+
+export const SHEET_PARTS = sheetsOf(HOUSE);
+
+/** The other parts of the sheet: what is on file of each, and who stands for it. */
+export function PartsSection({
+  engine,
+  me,
+  onEdit,
+  onCheck,
+}: {
+  engine: EngineSpec;
+  me: string;
+  onEdit: ((part: string) => void) | null;
+  onCheck: ((part: string) => void) | null;
+}) {
+  return (
+    <section aria-label="The rest of its sheet">
+      <h2 className="mb-2 font-semibold">The rest of its sheet</h2>
+      <ul className="border-t border-ink/60 bg-sheet">
+        {SHEET_PARTS.map((part) => {
+          const records = recordsOf(engine.parts?.[part.name]);
+          return (
+            <li
+              key={part.name}
+              className="grid items-center gap-x-4 border-b border-rule px-3 py-1 md:grid-cols-[12rem_1fr_auto]"
+            >
+              <span className="font-semibold">{part.title}</span>
+              <span className="min-w-0 text-small text-soft">
+                {records.length === 0
+                  ? 'nothing on file'
+                  : records.map((s, i) => (
+                      <span key={i} className="block">
+                        {s.document}
+                        {s.page && `, p. ${s.page}`} · {s.party} · <TrustText source={s} />
+                      </span>
+                    ))}
+              </span>
+              <span className="flex">
+                {onCheck && records.some((s) => worthTyping(s, me)) && (
+                  <Button
+                    look="quiet"
+                    aria-label={`Check ${part.title} against the document`}
+                    onClick={() => onCheck(part.name)}
+                  >
+                    Check
+                  </Button>
+                )}
+                {onEdit && (
+                  <Button
+                    look="quiet"
+                    aria-label={`${records.length === 0 ? 'Enter' : 'Edit'} ${part.title}`}
+                    onClick={() => onEdit(part.name)}
+                  >
+                    {records.length === 0 ? 'Enter' : 'Edit'}
+                  </Button>
+                )}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,203 @@
+import { Plus, X } from 'lucide-react';
+import type { LengthUnit, Shape, SheetPart } from '@tribos/core';
+import { Button, CheckField, SelectField, TextField } from '../ui/index.js';
+import { blank, FILLED_IN, type Draft, type DraftRecord, type DraftTroubles, type OrNone } from './draft.js';
+
+interface Of {
+  readonly part: SheetPart;
+  readonly unit: LengthUnit;
+  readonly troubles: DraftTroubles;
+}
+
+const spaced = (key: string): string =>
+  key
+    .replace(/([a-z])([A-Z])/gu, '$1 $2')
+    .replaceAll('-', ' ')
+    .toLowerCase();
+
+/** The trade's word for a field, where it has one. */
+const wordOf = ({ words }: SheetPart, parent: string, key: string): string =>
+  words[`${parent}.${key}`] ?? words[key] ?? SOURCE_WORDS[key] ?? spaced(key);
+
+const SOURCE_WORDS: Readonly<Record<string, string>> = {
+  source: 'Where it stands',
+  party: 'who says so',
+  document: 'document',
+  page: 'page',
+  revision: 'revision',
+  type: 'what they are',
+  'engine-maker': 'maker of the engine',
+  'part-maker': 'maker of the part',
+  machinist: 'machinist',
+  'shop-rule': 'the shop’s own rule',
+  adoption: 'adoption',
+};
+
+const leading = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** One field, record or list of a description: the one way every part of a sheet is typed. */
+export function ShapeForm({
+  of,
+  shape,
+  draft,
+  name,
+  parent,
+  path,
+  onChange,
+}: {
+  of: Of;
+  shape: Shape;
+  draft: Draft;
+  name: string;
+  /** Name of what it stands in. */
+  parent: string;
+  path: string;
+  onChange: (next: Draft) => void;
+}) {
+  const { made } = shape;
+  const label = leading(wordOf(of.part, parent, name));
+  const error = of.troubles[path];
+  const inner = made.as === 'or-none' ? made.of : shape;
+  const may = made.as === 'or-none' ? 'sheet is silent' : undefined;
+
+  if (inner.made.as === 'yes-no')
+    return <CheckField label={label} checked={draft === true} onChange={(e) => onChange(e.target.checked)} />;
+  if (inner.made.as === 'choice')
+    return (
+      <SelectField
+        label={label}
+        error={error}
+        value={draft as string}
+        onChange={(e) => onChange(e.target.value)}
+      >
+        <option value="">{made.as === 'or-none' ? 'not on the sheet' : 'choose'}</option>
+        {inner.made.values.map((v) => (
+          <option key={v} value={v}>
+            {wordOf(of.part, name, String(v))}
+          </option>
+        ))}
+      </SelectField>
+    );
+  if (inner.made.as === 'text' || inner.made.as === 'number') {
+    const measure = inner.made.as === 'number' ? inner.made.of : 'plain';
+    return (
+      <TextField
+        label={`${label}${measure === 'length' ? `, ${of.unit}` : measure === 'angle' ? ', degrees' : ''}`}
+        placeholder={may}
+        className={inner.made.as === 'number' ? 'figure' : ''}
+        inputMode={inner.made.as === 'number' ? 'decimal' : 'text'}
+        error={error}
+        value={draft as string}
+        onChange={(e) => onChange(e.target.value)}
+      />
+    );
+  }
+  if (made.as === 'or-none') {
+    const { has, inner: kept } = draft as OrNone;
+    return (
+      <div className="col-span-full">
+        <CheckField
+          label={label}
+          checked={has}
+          onChange={(e) => onChange({ has: e.target.checked, inner: kept })}
+        />
+        {has && (
+          <div className="border-l-2 border-rule pl-4">
+            <ShapeForm
+              of={of}
+              shape={made.of}
+              draft={kept}
+              name={name}
+              parent={parent}
+              path={path}
+              onChange={(next) => onChange({ has, inner: next })}
+            />
+          </div>
+        )}
+      </div>
+    );
+  }
+  if (made.as === 'list') {
+    const items = draft as readonly Draft[];
+    const one = wordOf(of.part, name, 'one');
+    return (
+      <fieldset className="grid gap-2 col-span-full">
+        <legend className="font-semibold">{label}</legend>
+        {error && (
+          <p role="alert" className="text-small text-beyond">
+            {error}
+          </p>
+        )}
+        {items.map((item, i) => (
+          <div key={i} className="flex items-start gap-2 border-t border-rule pt-2">
+            <div className="min-w-0 flex-1">
+              <ShapeForm
+                of={of}
+                shape={made.of}
+                draft={item}
+                name={name}
+                parent={parent}
+                path={`${path}/${i}`}
+                onChange={(next) => onChange(items.map((d, n) => (n === i ? next : d)))}
+              />
+            </div>
+            {items.length > made.fewest && (
+              <Button
+                look="quiet"
+                aria-label={`Take away ${i + 1} of ${label}`}
+                onClick={() => onChange(items.filter((_, n) => n !== i))}
+              >
+                <X size={18} aria-hidden="true" />
+              </Button>
+            )}
+          </div>
+        ))}
+        {items.length < made.most && (
+          <div>
+            <Button
+              onClick={() => onChange([...items, blank(made.of)])}
+              aria-label={`${one === 'one' ? 'One more' : one}: ${label}`}
+            >
+              <Plus size={18} aria-hidden="true" /> {one === 'one' ? 'One more' : one}
+            </Button>
+          </div>
+        )}
+      </fieldset>
+    );
+  }
+  if (made.as !== 'record') return null;
+  const record = draft as DraftRecord;
+  return (
+    <div className="grid grid-cols-[repeat(auto-fill,minmax(10.5rem,1fr))] gap-3 col-span-full">
+      {Object.entries(made.fields)
+        .filter(([key]) => !Object.hasOwn(FILLED_IN, key))
+        .map(([key, field]) =>
+          field.made.as === 'record' ? (
+            <fieldset key={key} className="grid gap-2 col-span-full">
+              <legend className="text-soft">{leading(wordOf(of.part, name, key))}</legend>
+              <ShapeForm
+                of={of}
+                shape={field}
+                draft={record[key] ?? blank(field)}
+                name={key}
+                parent={name}
+                path={`${path}/${key}`}
+                onChange={(next) => onChange({ ...record, [key]: next })}
+              />
+            </fieldset>
+          ) : (
+            <ShapeForm
+              key={key}
+              of={of}
+              shape={field}
+              draft={record[key] ?? blank(field)}
+              name={key}
+              parent={name}
+              path={`${path}/${key}`}
+              onChange={(next) => onChange({ ...record, [key]: next })}
+            />
+          ),
+        )}
+    </div>
+  );
+}

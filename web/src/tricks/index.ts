@@ -1,0 +1,1 @@
+export { PinSheet, Tricks } from './Tricks.js';
