@@ -2,8 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { PersonView, SessionView } from '@tribos/contract';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
+import { keys } from '../kit/queries.js';
 import { Button, Empty, Failed, Loading, Sheet, TextField } from '../ui/index.js';
+import { changedTo } from './useSession.js';
 
 /** Somebody else takes this device over, by PIN: the next reading carries their name. */
 export function ChangePersonSheet({ me, onClose }: { me: string; onClose: () => void }) {
@@ -14,9 +15,7 @@ export function ChangePersonSheet({ me, onClose }: { me: string; onClose: () => 
   const others = (people.data ?? []).filter((p) => p.id !== me && p.leftOn === null);
   const change = async () => {
     try {
-      const session = await api.put<SessionView>('/session/person', { personId: to!.id, pin });
-      queryClient.setQueryData(keys.session, session);
-      void queryClient.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'session' });
+      await changedTo(await api.put<SessionView>('/session/person', { personId: to!.id, pin }));
       onClose();
     } catch (e) {
       setPin('');

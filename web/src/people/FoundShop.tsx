@@ -32,7 +32,7 @@ export function FoundShop() {
       });
       sessionStorage.removeItem(CODE);
       changeSettings({ unit: v.unit });
-      cameIn(session);
+      await cameIn(session);
       void navigate('/');
     } catch (e) {
       setError('root', { message: `${(e as Error).message} What you typed is still here.` });

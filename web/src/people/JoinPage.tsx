@@ -53,7 +53,7 @@ function NewPerson({ token, view }: { token: string; view: InvitationView }) {
   const { errors, isSubmitting } = formState;
   const join = async (v: Join) => {
     try {
-      cameIn(await api.post<SessionView>('/door/join', v));
+      await cameIn(await api.post<SessionView>('/door/join', v));
       sessionStorage.removeItem(LINK);
       void navigate('/');
     } catch (e) {
@@ -110,7 +110,7 @@ function Renew({
   const { errors, isSubmitting } = formState;
   const renew = async (v: RenewPassword) => {
     try {
-      cameIn(await api.post<SessionView>('/door/password', v));
+      await cameIn(await api.post<SessionView>('/door/password', v));
       sessionStorage.removeItem(LINK);
       void navigate('/');
     } catch (e) {

@@ -2,9 +2,9 @@ import type { SessionView, SignIn as Credentials } from '@tribos/contract';
 // Apart from the forms that bring a contract's classes: nobody waits for those to sign in.
 import { useCheckedForm } from '../forms/useCheckedForm.js';
 import { api } from '../kit/api.js';
-import { keys, queryClient } from '../kit/queries.js';
 import { Button, TextField } from '../ui/index.js';
 import { DoorFrame } from './DoorFrame.js';
+import { cameIn } from './useSession.js';
 
 export function SignIn() {
   const { register, handleSubmit, setError, formState } = useCheckedForm<Credentials>(
@@ -15,7 +15,7 @@ export function SignIn() {
   const { errors, isSubmitting } = formState;
   const enter = async (sent: Credentials) => {
     try {
-      queryClient.setQueryData(keys.session, await api.post<SessionView>('/session', sent));
+      await cameIn(await api.post<SessionView>('/session', sent));
     } catch (e) {
       setError('password', { message: (e as Error).message });
     }

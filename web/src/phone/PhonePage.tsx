@@ -40,8 +40,8 @@ export function PhonePage() {
     if (token === '') return;
     let wanted = true;
     api.post<SessionView>('/door/phone', { token }).then(
-      (view) => {
-        cameIn(view);
+      async (view) => {
+        await cameIn(view);
         if (wanted) setReady(true);
       },
       (e: unknown) => {
