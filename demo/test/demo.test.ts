@@ -4,6 +4,7 @@ import {
   mm,
   nominalOf,
   readJobFile,
+  timelineOf,
   READS,
   placeKey,
   placeKindOf,
@@ -210,5 +211,17 @@ describe('what each job shows', () => {
     const j = judged('Drumlin 386');
     expect(j.overall).toBeNull();
     expect(j.items.every((i) => i.because === 'unread' && i.state !== 'within')).toBe(true);
+  });
+});
+
+describe('what was done when', () => {
+  it('tells every entry of every demo job in a sentence, in order', () => {
+    for (const { facts } of jobs(NOW, GAUGES)) {
+      const file = fileOf(facts.machine);
+      const told = timelineOf(file);
+      expect(told).toHaveLength(file.log.length + file.decisions.length);
+      for (const t of told) expect(t.sentence).toMatch(/^[A-Z0-9“][^.]*\S/u);
+      expect(told.map((t) => t.at)).toEqual(told.map((t) => t.at).sort());
+    }
   });
 });

@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { v7 } from 'uuid';
 import type { ShopView } from '@tribos/contract';
-import { bringIn, jobOf, makeWorld, type World } from './support.js';
+import { asOwner, bringIn, jobOf, makeWorld, type World } from './support.js';
 
 let world: World;
 beforeAll(async () => {
@@ -76,6 +76,46 @@ describe('the customer rings', () => {
       next: expect.any(Object),
     });
     await world.stranger.get(`/api/customers/${anselm.id}`).expect(404);
+  });
+
+  it('is named once nothing was written for as long as jobs are kept, and only then', async () => {
+    const overdue = async () =>
+      ((await world.lead.get('/api/customers/past-keeping').expect(200)).body as { name: string }[]).map(
+        (c) => c.name,
+      );
+    await world.technician.get('/api/customers/past-keeping').expect(403);
+    expect(await overdue()).toEqual([]);
+    const { body: all } = await world.lead.get('/api/jobs').expect(200);
+    const read = (all.items as { id: string; read: number; customer: string }[]).find((j) => j.read > 0)!;
+    const { body: engines } = await world.lead.get('/api/engines');
+    const id = v7();
+    const bare = {
+      engineNumber: '',
+      use: '',
+      complaint: '',
+      bench: null,
+      promised: null,
+      fittedPiston: null,
+    };
+    await world.lead
+      .post('/api/jobs')
+      .send({
+        id,
+        engineId: engines[0].id,
+        customer: 'Old Hand',
+        phone: '',
+        plan: 'usual',
+        seized: false,
+        ...bare,
+      })
+      .expect(201);
+    await asOwner(
+      world.ownerUrl,
+      `UPDATE jobs SET created_at = now() - interval '11 years', bench = NULL WHERE id IN ('${id}', '${read.id}')`,
+    );
+    // Of the other something was written since.
+    expect(await overdue()).toEqual(['Old Hand']);
+    expect((await world.stranger.get('/api/customers/past-keeping')).body).toEqual([]);
   });
 
   it('everything of theirs is handed out; erased, the person is gone and the engineering record stands', async () => {

@@ -47,6 +47,15 @@ export class ConditionsBody {
   @Max(2200)
   yearTo?: number;
 
+  /** Of the engine, as the sheet prints it. */
+  @IsOptional()
+  @IsName()
+  serialFrom?: string;
+
+  @IsOptional()
+  @IsName()
+  serialTo?: string;
+
   /** Cast or stamped on the part. */
   @IsOptional()
   @IsName()

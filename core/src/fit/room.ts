@@ -1,18 +1,24 @@
 import { perBore } from '../bore/index.js';
 import { readingsOf } from '../readings/index.js';
-import { verdictSection, type Room } from '../verdicts/index.js';
+import { capital, verdictSection, type Room } from '../verdicts/index.js';
 import { fitOffers } from './actions.js';
 import { clearanceItems } from './clearanceItems.js';
 import { crossCheckSentence } from './crossChecks.js';
 import { checksOf } from './facts.js';
 import { pinItems } from './pinItems.js';
-import { PISTON_CHECK, pistonCheckBlocks } from './pistonCheck.js';
+import { PISTON_CHECK, pistonCheckBlocks, pistonCheckText } from './pistonCheck.js';
 
 /** Piston in bore, pin in piston and rod. */
 export const fit: Room = {
   name: 'fit',
   station: 'measure',
   entries: [PISTON_CHECK],
+  tell: (entry, file) =>
+    PISTON_CHECK.is(entry)
+      ? capital(
+          `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}piston looked over: ${pistonCheckText(entry)}`,
+        )
+      : null,
   figures: perBore((file, of, spread, ask) => [
     ...clearanceItems(file, of, readingsOf(file, ask.unit), spread),
     ...pinItems(file, of.cylinder, readingsOf(file, ask.unit)),

@@ -6,3 +6,4 @@ export * from './readJobFile.js';
 export * from './report.js';
 export * from './specChanges.js';
 export * from './specFile.js';
+export * from './timeline.js';

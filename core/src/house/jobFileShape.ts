@@ -34,7 +34,15 @@ export const limitShape = object(
     unit: oneOf('mm', 'in', 'kPa', 'bar', 'bar/min', '×'),
     conditions: object(
       {},
-      { yearFrom: integer(1900, 2200), yearTo: integer(1900, 2200), code: name, wall, use: name },
+      {
+        yearFrom: integer(1900, 2200),
+        yearTo: integer(1900, 2200),
+        serialFrom: name,
+        serialTo: name,
+        code: name,
+        wall,
+        use: name,
+      },
     ),
     source: SOURCE,
   },

@@ -5,6 +5,8 @@ import { applies, type EngineSpec, type Limit } from '../specs/index.js';
 export interface AskedConditions {
   /** Whether any hangs on the model year, and between which years it turns. */
   readonly years: readonly number[];
+  /** Numbers of the engine at which any turns. */
+  readonly serials: readonly string[];
   /** Codes cast or stamped that some hang on. */
   readonly codes: readonly string[];
   /** Uses that some hang on. */
@@ -22,6 +24,7 @@ export function askedConditions({ limits }: Pick<EngineSpec, 'limits'>): AskedCo
   const conditions = limits.map((l) => l.conditions);
   return {
     years: sorted(conditions.flatMap((c) => [c.yearFrom, c.yearTo])),
+    serials: sorted(conditions.flatMap((c) => [c.serialFrom, c.serialTo])),
     codes: sorted(conditions.map((c) => c.code)),
     uses: sorted(conditions.map((c) => c.use)),
   };

@@ -1,2 +1,3 @@
 export * from './conditions.js';
 export * from './likely.js';
+export * from './ownHistory.js';

@@ -90,6 +90,7 @@ export const engineFacts = ({ engine, job }: Pick<JobFile, 'engine' | 'job'>): E
   maker: engine.maker,
   wall: engine.wall,
   year: job.variant.year ?? engine.year,
+  serial: job.engineNumber,
   code: job.variant.code ?? engine.code,
   use: job.variant.use,
 });

@@ -2,6 +2,7 @@ import { LOG_KINDS, openSteps, REOPENED, WORK } from '../log/index.js';
 import { capital, type Room } from '../verdicts/index.js';
 import { readingOffers } from './actions.js';
 import { readingsReport } from './report.js';
+import { tellReading } from './tell.js';
 
 /** Gauges, places and what was read there. */
 export const readings: Room = {
@@ -16,6 +17,7 @@ export const readings: Room = {
       sentence: () => `${capital(WORK[work.what].name)}: ${REOPENED[what]} again.`,
     })),
   actions: readingOffers,
+  tell: tellReading,
   report: (file, _found, ask) => readingsReport(file, ask),
   cautions: [
     'Drill-driven brushes and hones can break and fling: eye protection, clamp the cylinder, stop before withdrawing.',

@@ -22,6 +22,7 @@ import { askedRings, isPreparing } from './gapItems.js';
 import { RING_PACKS } from './pack.js';
 import { FREE_SLIDE, RING_CARD, RING_CLOCK, RING_STEP } from './ringEntries.js';
 import { clockOf, ringHistory } from './ringLog.js';
+import { tellRings } from './tell.js';
 
 /** What the rings ask for. */
 export type RingAction = Action & { readonly kind: 'prepare'; readonly cylinder: number };
@@ -122,6 +123,7 @@ export const rings: Room = {
   entries: [...LOG_KINDS.filed, RING_CARD, RING_STEP, RING_CLOCK, FREE_SLIDE],
   places: [RING_GROOVE],
   sheets: [RING_PACKS],
+  tell: tellRings,
   figures: (file, ask) =>
     file.engine.cylinders.flatMap((_, i) => [
       ...gapItems(file, i, ask.unit),

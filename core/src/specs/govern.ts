@@ -1,5 +1,6 @@
 import { FEATURES, type FeatureKey } from './feature.js';
 import { sourceLine, type Conditions, type Limit, type LimitState, type Wall } from './limit.js';
+import { atSerial } from './serial.js';
 import { whoOf, type Signed } from './signed.js';
 
 /** What is known of the engine on the bench; a condition on something unknown cannot be decided. */
@@ -7,6 +8,8 @@ export interface EngineFacts {
   readonly maker: string;
   readonly wall: Wall;
   readonly year?: number | null;
+  /** Number stamped on the engine; empty where nobody looked. */
+  readonly serial?: string;
   readonly code?: string | null;
   readonly use?: string | null;
 }
@@ -44,6 +47,10 @@ export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'n
   const say = (known: boolean, holds: boolean) => checks.push(!known ? 'unknown' : holds ? 'yes' : 'no');
   if (conditions.yearFrom !== undefined) say(engine.year != null, (engine.year ?? 0) >= conditions.yearFrom);
   if (conditions.yearTo !== undefined) say(engine.year != null, (engine.year ?? 0) <= conditions.yearTo);
+  if (conditions.serialFrom !== undefined)
+    checks.push(atSerial(engine.serial ?? '', conditions.serialFrom, 'from'));
+  if (conditions.serialTo !== undefined)
+    checks.push(atSerial(engine.serial ?? '', conditions.serialTo, 'to'));
   if (conditions.code !== undefined) say(engine.code != null, engine.code === conditions.code);
   if (conditions.wall !== undefined) say(true, engine.wall === conditions.wall);
   if (conditions.use !== undefined) say(engine.use != null, engine.use === conditions.use);
@@ -93,6 +100,8 @@ export function conditionText(c: Conditions): string {
   return [
     c.yearFrom === undefined ? '' : `from year ${c.yearFrom}`,
     c.yearTo === undefined ? '' : `up to year ${c.yearTo}`,
+    c.serialFrom === undefined ? '' : `from number ${c.serialFrom}`,
+    c.serialTo === undefined ? '' : `up to number ${c.serialTo}`,
     c.code === undefined ? '' : `for code ${c.code}`,
     c.wall === undefined ? '' : `for a wall that is ${c.wall === 'iron-sleeve' ? 'an iron sleeve' : c.wall}`,
     c.use === undefined ? '' : `for ${c.use} use`,

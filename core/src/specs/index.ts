@@ -12,6 +12,7 @@ export * from './material.js';
 export * from './portLine.js';
 export * from './ports.js';
 export * from './retyped.js';
+export * from './serial.js';
 export * from './sheetLine.js';
 export * from './sheetPart.js';
 export * from './sheetTable.js';

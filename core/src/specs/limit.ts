@@ -35,6 +35,9 @@ export const trustOf = (source: Pick<Source, 'checkedBy' | 'retypedOn'>): Trust 
 export interface Conditions {
   readonly yearFrom?: number;
   readonly yearTo?: number;
+  /** Number of the engine, as the sheet prints it: from this one on, up to this one. */
+  readonly serialFrom?: string;
+  readonly serialTo?: string;
   /** Cast or stamped code on the part. */
   readonly code?: string;
   readonly wall?: Wall;

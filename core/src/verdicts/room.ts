@@ -1,6 +1,6 @@
 import type { Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import type { EntryKind, Place, PlaceKind } from '../log/index.js';
+import type { AnyEntry, EntryKind, Place, PlaceKind } from '../log/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { LengthUnit } from '../units/index.js';
 import type { Figure } from './figure.js';
@@ -120,6 +120,8 @@ export interface Room {
   readonly blockers?: (file: JobFile) => readonly Blocker[];
   /** @param found figures of every room */
   readonly actions?: (file: JobFile, found: Found, ask: Ask) => readonly Offer[];
+  /** What an entry says was done, in a sentence without its full stop; null for one that is not its own. */
+  readonly tell?: (entry: AnyEntry, file: JobFile, unit: LengthUnit) => string | null;
   readonly report?: (file: JobFile, found: Found, ask: Ask) => readonly Section[];
   /** Short cautions of its work, for screens and prints. */
   readonly cautions?: readonly string[];

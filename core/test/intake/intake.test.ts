@@ -1,4 +1,11 @@
-import { askedConditions, hangingLimits, likelyFindings, UNKNOWN_VARIANT } from '../../src/index.js';
+import {
+  askedConditions,
+  hangingLimits,
+  likelyFindings,
+  ownHistory,
+  UNKNOWN_VARIANT,
+  type Earlier,
+} from '../../src/index.js';
 import { jobFile } from '../support.js';
 
 describe('what limits hang on', () => {
@@ -20,7 +27,12 @@ describe('what limits hang on', () => {
     job: { ...file.job, variant: { ...UNKNOWN_VARIANT, ...variant } },
   });
   it('is asked once, each thing by itself', () => {
-    expect(askedConditions(engine)).toEqual({ years: [2017, 2018], codes: ['A2', 'B7'], uses: ['racing'] });
+    expect(askedConditions(engine)).toEqual({
+      years: [2017, 2018],
+      serials: [],
+      codes: ['A2', 'B7'],
+      uses: ['racing'],
+    });
   });
   it('hangs until it was looked for on this very engine', () => {
     const open = (variant: object) => hangingLimits(job(variant)).map((l) => l.id);
@@ -42,5 +54,26 @@ describe('a complaint', () => {
     ['', 4, []],
   ] as const)('“%s” of a %s-stroke leads to %j', (complaint, strokes, keys) => {
     expect(likelyFindings(complaint, { strokes }).map((l) => l.key)).toEqual(keys);
+  });
+});
+
+describe('the shop’s own history', () => {
+  const job = (complaint: string, route: Earlier['route']): Earlier => ({ complaint, route });
+  const seized = [job('seized', 'bore'), job('locked solid', 'bore'), job('nipped up', 'exchange')];
+  it('is none before the fifth job', () => {
+    expect(ownHistory('seized', { strokes: 2 }, [...seized, job('weak', 'fit')])).toBeNull();
+  });
+  it('counts those with such a complaint where there are five, else all of the engine', () => {
+    const five = [...seized, job('seized twice', 'bore'), job('stuck', 'sleeve')];
+    expect(ownHistory('it seized', { strokes: 2 }, [...five, job('boils', 'fit')])).toEqual({
+      alike: true,
+      of: 5,
+      ways: [
+        { route: 'bore', count: 3 },
+        { route: 'exchange', count: 1 },
+        { route: 'sleeve', count: 1 },
+      ],
+    });
+    expect(ownHistory('boils', { strokes: 2 }, five)).toMatchObject({ alike: false, of: 5 });
   });
 });

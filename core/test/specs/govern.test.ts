@@ -107,6 +107,21 @@ describe('which figure governs', () => {
     expect(applies({ use: 'race' }, { ...ENGINE, use: 'race' })).toBe('yes');
   });
 
+  it.each([
+    ['MX-012044', { serialFrom: 'MX-012000' }, 'yes'],
+    ['mx 011999', { serialFrom: 'MX-012000' }, 'no'],
+    ['MX-012000', { serialFrom: 'MX-012000', serialTo: 'MX-012000' }, 'yes'],
+    ['MX-012044', { serialTo: 'MX-012000' }, 'no'],
+    ['QX-012044', { serialFrom: 'MX-012000' }, 'no'],
+    // Letters left out, noughts left out, nothing stamped: nobody can tell.
+    ['012044', { serialFrom: 'MX-012000' }, 'unknown'],
+    ['MX-12044', { serialFrom: 'MX-012000' }, 'unknown'],
+    ['', { serialFrom: 'MX-012000' }, 'unknown'],
+    ['illegible', { serialTo: 'MX-012000' }, 'unknown'],
+  ] as const)('tells whether number “%s” lies in %j: %s', (serial, conditions, holds) => {
+    expect(applies(conditions, { ...ENGINE, serial })).toBe(holds);
+  });
+
   it('holds renewed parts, and every clearance with one, against the range for new', () => {
     expect(limitState(['reused', 'reused'])).toBe('service');
     expect(limitState(['reused', 'renewed'])).toBe('new');

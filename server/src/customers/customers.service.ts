@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import type { CustomerNow, JobNow } from '@tribos/contract';
+import type { CustomerNow, CustomerView, JobNow } from '@tribos/contract';
 import { JobFiles, LIST_ROWS } from '../jobs/index.js';
 import { notFound, ProblemError } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
@@ -12,6 +12,16 @@ const JOBS = `${LIST_ROWS.replace('j.decided', `j.decided, j.next, to_char(j.cre
   WHERE j.customer_id = $1 ORDER BY j.number DESC LIMIT ${MOST}`;
 const ARRIVALS = `SELECT id, number, machine, at FROM arrivals WHERE customer = $1 ORDER BY number DESC LIMIT ${MOST}`;
 
+/** Nothing of theirs is on a bench, and nothing was written on any job of theirs for as long as jobs are kept. */
+const PAST_KEEPING = `SELECT c.id, c.name, c.phone FROM customers c
+  CROSS JOIN LATERAL (SELECT now() - make_interval(years => s.keep_years) AS since FROM shops s WHERE s.id = c.shop_id) k
+  WHERE c.erased_on IS NULL
+  AND EXISTS (SELECT 1 FROM jobs j WHERE j.shop_id = c.shop_id AND j.customer_id = c.id)
+  AND NOT EXISTS (SELECT 1 FROM jobs j WHERE j.shop_id = c.shop_id AND j.customer_id = c.id
+    AND (j.bench IS NOT NULL OR j.created_at > k.since
+      OR EXISTS (SELECT 1 FROM log_entries l WHERE l.shop_id = j.shop_id AND l.job_id = j.id AND l.received_at > k.since)))
+  ORDER BY c.name, c.id LIMIT ${MOST}`;
+
 /** The customer rings: where everything of theirs stands; all of it handed to them; the person erased. */
 @Injectable()
 export class CustomersService {
@@ -20,6 +30,11 @@ export class CustomersService {
     private readonly scope: Scope,
     private readonly audit: AuditService,
   ) {}
+
+  /** Customers past the years a shop keeps jobs: to be erased by somebody who looks, never by a clock that may be wrong. */
+  pastKeeping(): Promise<CustomerView[]> {
+    return this.scope.ask<CustomerView>(PAST_KEEPING, []);
+  }
 
   async now(id: string): Promise<CustomerNow> {
     const [customer] = await this.scope.ask<CustomerNow['customer']>(CUSTOMER, [id]);

@@ -1,5 +1,5 @@
 import { Controller, Get, Module, Param, Post, Res } from '@nestjs/common';
-import type { CustomerNow } from '@tribos/contract';
+import type { CustomerNow, CustomerView } from '@tribos/contract';
 import type { Response } from 'express';
 import { JobsModule } from '../jobs/index.js';
 import { May } from '../kit/access.js';
@@ -10,6 +10,12 @@ import { CustomersService } from './customers.service.js';
 @Controller('customers')
 export class CustomerNowController {
   constructor(private readonly customers: CustomersService) {}
+
+  @Get('past-keeping')
+  @May('manage-people')
+  pastKeeping(): Promise<CustomerView[]> {
+    return this.customers.pastKeeping();
+  }
 
   @Get(':id')
   now(@Param('id', IdPipe) id: string): Promise<CustomerNow> {

@@ -12,6 +12,7 @@ import {
   type JobView,
   type Page,
 } from '@tribos/contract';
+import type { Earlier } from '@tribos/core';
 import { JudgingService } from '../judging/index.js';
 import { May, Unscoped, type SignedInRequest } from '../kit/access.js';
 import { Scope } from '../kit/scope.js';
@@ -47,6 +48,12 @@ export class JobsController {
   @Get('jobs/:id')
   view(@Param('id', IdPipe) id: string): Promise<JobView> {
     return this.jobs.view(id);
+  }
+
+  /** What earlier jobs of the same engine came to, in this shop. */
+  @Get('jobs/:id/earlier')
+  earlier(@Param('id', IdPipe) id: string): Promise<Earlier[]> {
+    return this.lists.earlier(id);
   }
 
   @Patch('jobs/:id')

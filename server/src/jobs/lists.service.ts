@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import type { BenchesView, BenchView, JobQuery, JobRow, Page } from '@tribos/contract';
-import { calibrationOverdue } from '@tribos/core';
+import { calibrationOverdue, type Earlier } from '@tribos/core';
 import type { Summary } from '../judging/index.js';
 import { Scope } from '../kit/scope.js';
 
@@ -47,6 +47,12 @@ interface Home {
   readonly moved: BenchesView['moved'];
 }
 
+/** The way last decided on each earlier job of the same engine. */
+const EARLIER = `SELECT j.complaint, d.route FROM jobs j
+  JOIN LATERAL (SELECT route FROM decisions d WHERE d.shop_id = j.shop_id AND d.job_id = j.id ORDER BY d.position DESC LIMIT 1) d ON true
+  WHERE j.id <> $1 AND j.engine_id = (SELECT engine_id FROM jobs WHERE id = $1)
+  ORDER BY j.number DESC LIMIT 200`;
+
 /** Jobs as lists and the home page show them: what was summed up of each, in one question. */
 @Injectable()
 export class ListsService {
@@ -64,6 +70,10 @@ export class ListsService {
         : await this.scope.ask<JobRow>(FOUND, [patterns, after, limit + 1]);
     const items = rows.slice(0, limit);
     return { items, next: rows.length > limit ? String(items.at(-1)!.number) : null };
+  }
+
+  earlier(id: string): Promise<Earlier[]> {
+    return this.scope.ask<Earlier>(EARLIER, [id]);
   }
 
   /** Each bench with the engine on it and the one next thing there; what waits; what is due. */

@@ -120,6 +120,7 @@ function Job({ context }: { context: JobContext }) {
                 </Button>
               </>
             )}
+            <TextLink to={`/jobs/${job.id}/timeline`}>Timeline</TextLink>
             <TextLink to={`/jobs/${job.id}/bench-sheet`}>Bench sheet</TextLink>
             {importedBy !== null && (
               <FileLink href={`/api/jobs/${job.id}/original`}>The file it came in</FileLink>

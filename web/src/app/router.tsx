@@ -56,6 +56,10 @@ export const router = createBrowserRouter([
             id === FIRST_STATION ? { index: true, lazy: load } : { path: id, lazy: load },
           ),
           {
+            path: 'timeline',
+            lazy: async () => ({ Component: (await import('../timeline/TimelinePage.js')).TimelinePage }),
+          },
+          {
             path: 'bench-sheet',
             lazy: async () => ({ Component: (await import('../jobs/BenchSheet.js')).BenchSheet }),
           },

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { EditJob, type JobRow, type JobView, type Page } from '@tribos/contract';
-import { askedConditions, hangingLimits, likelyFindings, type EngineSpec, type JobFile } from '@tribos/core';
+import { askedConditions, hangingLimits, type EngineSpec, type JobFile } from '@tribos/core';
 import { numberOrNull, useContractForm } from '../forms/index.js';
 import { useJobContext } from '../job/index.js';
 import { api, ApiError } from '../kit/api.js';
@@ -12,6 +12,7 @@ import { useMay } from '../people/index.js';
 import { PhotoStrip } from '../photos/index.js';
 import { Button, SelectField, TextArea, TextField, VerdictMark } from '../ui/index.js';
 import { JobLabel } from './JobLabel.js';
+import { LikelyFindings } from './LikelyFindings.js';
 
 /** What came in: whose it is, what is said of it, what was found on it, and how it looked. */
 export function IntakeStation() {
@@ -28,7 +29,7 @@ export function IntakeStation() {
           </div>
         </div>
         <div className="grid gap-4">
-          <LikelyFindings complaint={job.complaint} engine={file.engine} />
+          <LikelyFindings file={file} />
           <Before file={file} />
           <JobLabel file={file} />
           <p className="text-small text-soft">
@@ -127,7 +128,12 @@ function Facts({ file, version }: { file: JobFile; version: number }) {
             {...register('complaint')}
           />
         </div>
-        <TextField label="Engine number" error={errors.engineNumber?.message} {...register('engineNumber')} />
+        <TextField
+          label="Engine number"
+          hint={asked.serials.length > 0 ? `Limits turn at ${asked.serials.join(', ')}` : undefined}
+          error={errors.engineNumber?.message}
+          {...register('engineNumber')}
+        />
         <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
         {maker('fittedPiston', 'Piston found in it', 'Its maker’s sheet governs the clearance.')}
         {maker('fittedRing', 'Rings found in it', 'Their maker’s gaps govern.')}
@@ -169,7 +175,7 @@ function Facts({ file, version }: { file: JobFile; version: number }) {
             label="Used for"
             hint={asked.uses.length > 0 ? `Limits know ${asked.uses.join(', ')}` : 'No limit hangs on it'}
             list="uses"
-            error={errors.use?.message}
+            error={errors.usedFor?.message}
             {...register('usedFor')}
           />
           <datalist id="uses">
@@ -197,32 +203,6 @@ function Facts({ file, version }: { file: JobFile; version: number }) {
         )}
       </fieldset>
     </form>
-  );
-}
-
-/** What the complaint often turns out to be. */
-function LikelyFindings({ complaint, engine }: { complaint: string; engine: EngineSpec }) {
-  const likely = likelyFindings(complaint, engine);
-  if (likely.length === 0) return null;
-  const deeper = likely.some((l) => l.deeper);
-  return (
-    <section className="bg-sheet p-4" aria-label="What it often turns out to be">
-      <h2 className="mb-1 font-semibold">What it often turns out to be</h2>
-      <ul>
-        {likely.map((l) => (
-          <li key={l.key} className="border-t border-rule py-2">
-            <span className="font-semibold">{l.finding}</span>
-            {l.deeper && <span className="text-small text-undecided"> · opens the bottom end</span>}
-            <span className="block">{l.adds}.</span>
-            <span className="block text-small text-soft">Look: {l.look}</span>
-          </li>
-        ))}
-      </ul>
-      <p className="mt-1 text-small text-soft">
-        A list to look by, no diagnosis.{' '}
-        {deeper && 'Tell the customer now that it may go deeper than the top end.'}
-      </p>
-    </section>
   );
 }
 

@@ -14,6 +14,8 @@ export interface Queued {
   readonly personId: string;
   readonly at: string;
   readonly station: string;
+  /** Entry of the log it belongs to; null for the station alone. */
+  readonly entry?: string | null;
   readonly caption: string;
   readonly original: boolean;
   readonly file: Blob;
@@ -48,7 +50,7 @@ export function sendPhotosFor(personId: string): void {
 
 /** Keeps a photo or sound on this device at once, then sends it when the line allows. */
 export async function keepPhoto(
-  of: Pick<Queued, 'jobId' | 'station' | 'caption' | 'original' | 'file'>,
+  of: Pick<Queued, 'jobId' | 'station' | 'entry' | 'caption' | 'original' | 'file'>,
 ): Promise<void> {
   const queued: Queued = { ...of, id: v7(), personId: person, at: new Date().toISOString(), refused: null };
   queue.set([...queue.get(), queued]);
@@ -61,8 +63,15 @@ export async function throwAway(id: string): Promise<void> {
   if (SHELF) await del(id, SHELF);
 }
 
-const address = ({ id, jobId, at, station, caption, original }: Queued): string => {
-  const query = new URLSearchParams({ id, at, station, caption, ...(original ? { original: 'yes' } : {}) });
+const address = ({ id, jobId, at, station, entry = null, caption, original }: Queued): string => {
+  const query = new URLSearchParams({
+    id,
+    at,
+    station,
+    caption,
+    ...(entry === null ? {} : { entry }),
+    ...(original ? { original: 'yes' } : {}),
+  });
   return `/jobs/${jobId}/photos?${query.toString()}`;
 };
 

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import type { CustomerView } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
+import { useMay } from './useSession.js';
 import { Button, Empty, Failed, Loading, TextField } from '../ui/index.js';
 
 /** Customers offered for new jobs; one who is gone is retired, and offered again when that was wrong. */
@@ -50,6 +51,7 @@ export function Customers() {
   );
   return (
     <section className="bg-sheet p-4" aria-label="Customers">
+      <PastKeeping />
       <h2 className="font-semibold">Customers</h2>
       <p className="mb-2 text-soft">
         One who is retired is not offered for new jobs; their jobs keep the name.
@@ -80,5 +82,54 @@ export function Customers() {
         </p>
       )}
     </section>
+  );
+}
+
+/** Who is past the years jobs are kept: erased one by one, by somebody who has looked. */
+function PastKeeping() {
+  const mayErase = useMay('manage-people');
+  const { data = [], refetch } = useQuery({
+    queryKey: keys.pastKeeping,
+    queryFn: () => api.get<CustomerView[]>('/customers/past-keeping'),
+    enabled: mayErase,
+  });
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const erase = async (id: string) => {
+    setTrouble(null);
+    try {
+      await api.post(`/customers/${id}/erased`, {});
+      await refetch();
+    } catch (error) {
+      setTrouble((error as Error).message);
+    }
+  };
+  if (data.length === 0) return null;
+  return (
+    <div className="mb-4 border-l-4 border-brass pl-3">
+      <h2 className="font-semibold">Longer ago than jobs are kept</h2>
+      <p className="text-soft">
+        Erasing takes the name and the number for good; what was measured and done on the engines stays.
+      </p>
+      <ul>
+        {data.map((c) => (
+          <li key={c.id} className="flex items-center justify-between gap-3 border-t border-rule">
+            <Link
+              to={`/customers/${c.id}`}
+              className="inline-flex min-h-11 items-center text-blue underline underline-offset-4"
+            >
+              {c.name}
+            </Link>
+            <Button look="quiet" aria-label={`Erase: ${c.name}`} onClick={() => void erase(c.id)}>
+              Erase
+            </Button>
+          </li>
+        ))}
+      </ul>
+      {trouble && (
+        <p role="alert" className="text-beyond">
+          {trouble}
+        </p>
+      )}
+    </div>
   );
 }

@@ -1,1 +1,3 @@
+export { EntryPhotos } from './EntryPhotos.js';
+export { usePhotos } from './Pictures.js';
 export { PhotoStrip } from './PhotoStrip.js';

@@ -32,6 +32,8 @@ interface Values {
   revision: string;
   yearFrom: string;
   yearTo: string;
+  serialFrom: string;
+  serialTo: string;
   code: string;
   use: string;
 }
@@ -76,12 +78,17 @@ export function LimitSheet({
   const [id] = useState(() => limit?.id ?? v7());
   const [standing, setStanding] = useState(version);
   const mayAdopt = useMay('govern');
-  const toBody = ({ yearFrom, yearTo, code, use, ...v }: Values, confirmed: boolean): LimitBody => ({
+  const toBody = (
+    { yearFrom, yearTo, serialFrom, serialTo, code, use, ...v }: Values,
+    confirmed: boolean,
+  ): LimitBody => ({
     ...v,
     id,
     conditions: {
       ...(yearFrom.trim() ? { yearFrom: Number(yearFrom) } : {}),
       ...(yearTo.trim() ? { yearTo: Number(yearTo) } : {}),
+      ...(serialFrom.trim() ? { serialFrom: serialFrom.trim() } : {}),
+      ...(serialTo.trim() ? { serialTo: serialTo.trim() } : {}),
       ...(code.trim() ? { code: code.trim() } : {}),
       ...(use.trim() ? { use: use.trim() } : {}),
       ...(limit?.conditions.wall ? { wall: limit.conditions.wall } : {}),
@@ -106,6 +113,8 @@ export function LimitSheet({
       revision: limit?.source.revision ?? '',
       yearFrom: String(limit?.conditions.yearFrom ?? ''),
       yearTo: String(limit?.conditions.yearTo ?? ''),
+      serialFrom: limit?.conditions.serialFrom ?? '',
+      serialTo: limit?.conditions.serialTo ?? '',
       code: limit?.conditions.code ?? '',
       use: limit?.conditions.use ?? '',
     },
@@ -203,7 +212,7 @@ export function LimitSheet({
         />
         <TextField label="Page" error={errors.page?.message} {...register('page')} />
         <TextField label="Revision" error={errors.revision?.message} {...register('revision')} />
-        <fieldset className="grid gap-4 sm:col-span-2 sm:grid-cols-4">
+        <fieldset className="grid gap-4 sm:col-span-2 sm:grid-cols-3">
           <legend className="mb-1 text-soft">Only for some of these engines: left empty, for all</legend>
           <TextField
             label="From year"
@@ -218,6 +227,19 @@ export function LimitSheet({
             inputMode="numeric"
             error={errors.yearTo?.message}
             {...register('yearTo')}
+          />
+          <TextField
+            label="From engine number"
+            hint="As the sheet prints it"
+            className="figure"
+            error={errors.serialFrom?.message}
+            {...register('serialFrom')}
+          />
+          <TextField
+            label="Up to engine number"
+            className="figure"
+            error={errors.serialTo?.message}
+            {...register('serialTo')}
           />
           <TextField
             label="With the code"
