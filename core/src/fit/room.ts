@@ -1,6 +1,6 @@
 import { perBore } from '../bore/index.js';
 import { readingsOf } from '../readings/index.js';
-import { capital, verdictSection, type Room } from '../verdicts/index.js';
+import { verdictSection, type Room } from '../verdicts/index.js';
 import { fitOffers } from './actions.js';
 import { clearanceItems } from './clearanceItems.js';
 import { crossCheckSentence } from './crossChecks.js';
@@ -15,9 +15,7 @@ export const fit: Room = {
   entries: [PISTON_CHECK],
   tell: (entry, file) =>
     PISTON_CHECK.is(entry)
-      ? capital(
-          `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}piston looked over: ${pistonCheckText(entry)}`,
-        )
+      ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}piston looked over: ${pistonCheckText(entry)}`
       : null,
   figures: perBore((file, of, spread, ask) => [
     ...clearanceItems(file, of, readingsOf(file, ask.unit), spread),

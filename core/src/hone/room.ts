@@ -1,5 +1,5 @@
 import { whoOf } from '../specs/index.js';
-import { capital, printedDay, type Room } from '../verdicts/index.js';
+import { printedDay, type Room } from '../verdicts/index.js';
 import { HATCH, HONING_TOOLS } from './hatchEntry.js';
 
 /** Finishing the wall: what it may have, at which pace. */
@@ -9,9 +9,7 @@ export const hone: Room = {
   entries: [HATCH],
   tell: (entry, file) =>
     HATCH.is(entry)
-      ? capital(
-          `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}wall finished with ${HONING_TOOLS[entry.tool]}${entry.angle === null ? '' : `, ${entry.angle}°`}`,
-        )
+      ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}wall finished with ${HONING_TOOLS[entry.tool]}${entry.angle === null ? '' : `, ${entry.angle}°`}`
       : null,
   report: (file) => {
     const rows = HATCH.in(file.log).map((e) => [

@@ -1,7 +1,7 @@
 import type { JobFile } from '../job/index.js';
 import { decidedText } from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
-import type { Room } from '../verdicts/index.js';
+import { capital, type Room } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
 
 /** One thing that was done to an engine: when, by whom, and what. */
@@ -39,7 +39,7 @@ export function timelineOf(
             by: entry.by,
             importedBy: entry.importedBy,
             station: room.station,
-            sentence,
+            sentence: capital(sentence),
           },
         ];
     }

@@ -43,9 +43,8 @@ export function tellReading(entry: AnyEntry, file: JobFile, unit: LengthUnit): s
     return of ? `Taken back: ${tellReading(of, file, unit) ?? of.kind}` : 'Something was taken back';
   }
   if (ANSWER.is(entry)) return 'A question on a reading answered: it stands as typed';
-  if (FINDING.is(entry)) return `${cylinderNamed(file, entry.cylinder)}${findingText(entry, unit)}`);
+  if (FINDING.is(entry)) return `${cylinderNamed(file, entry.cylinder)}${findingText(entry, unit)}`;
   if (WORK_DONE.is(entry))
-    return capital(
-      `${cylinderNamed(file, entry.cylinder)}${WORK[entry.what].name}${entry.text.trim() ? `, ${entry.text.trim()}` : ''}`;
+    return `${cylinderNamed(file, entry.cylinder)}${WORK[entry.what].name}${entry.text.trim() ? `, ${entry.text.trim()}` : ''}`;
   return NOTE.is(entry) ? `Note: ${entry.text}` : null;
 }
