@@ -13,6 +13,7 @@ export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './rings/index.js';
 export * from './hone/index.js';
+export * from './strip/index.js';
 export * from './intake/index.js';
 export * from './practice/index.js';
 export * from './house/index.js';

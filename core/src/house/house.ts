@@ -16,12 +16,13 @@ import { hone } from '../hone/index.js';
 import { readings } from '../readings/index.js';
 import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
+import { strip } from '../strip/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
-export const HOUSE: readonly Room[] = [readings, bore, fit, routes, rings, hone];
+export const HOUSE: readonly Room[] = [readings, bore, fit, routes, rings, hone, strip];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
 

@@ -22,6 +22,7 @@ export interface Ask {
 /** How pressing an action is; the first of this list that any room has is the one to do now. */
 export const URGENCIES = [
   'answer',
+  'strip',
   'read',
   'close-zero',
   'send-back',

@@ -1,0 +1,2 @@
+export * from './generalList.js';
+export { asks, noted, parts, small, step } from './step.js';

@@ -1,0 +1,12 @@
+export * from './cautions.js';
+export * from './effective.js';
+export * from './fasteners.js';
+export { generalList } from './general/index.js';
+export * from './ledger.js';
+export * from './openCrank.js';
+export * from './plan.js';
+export * from './room.js';
+export * from './standing.js';
+export * from './stripEntries.js';
+export * from './stripList.js';
+export * from './trays.js';

@@ -1,0 +1,103 @@
+import type { JobFile } from '../job/index.js';
+import { whoOf } from '../specs/index.js';
+import { printedDay, type Action, type Block, type Room, type Section } from '../verdicts/index.js';
+import { jobLedger, openCrank } from './openCrank.js';
+import { stripPlan } from './plan.js';
+import { stripLog } from './standing.js';
+import { BOLT, BOLT_STATES, ODD, STRIP_KINDS, STRIP_NOTE, STRIP_ODD } from './stripEntries.js';
+import { BOLT_MAPS, NOTES, SCOPES, SPECIAL_TOOLS, STRIP_LIST } from './stripList.js';
+import { tellStrip } from './tell.js';
+
+const table = (heads: readonly string[], rows: readonly (readonly string[])[]): Block[] =>
+  rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
+
+function report(file: JobFile): Section[] {
+  const { chosen, steps, done } = stripPlan(file);
+  if (!chosen) return [];
+  const log = stripLog(file);
+  const ledger = jobLedger(file);
+  const odd = log
+    .filter(STRIP_ODD.is)
+    .map((o) => [o.name, ODD[o.why], o.text, `${whoOf(o)}, ${printedDay(o.at)}`]);
+  const bolts = log
+    .filter(BOLT.is)
+    .filter((b) => b.is !== 'fine')
+    .map((b) => [
+      `${b.map}, position ${b.hole}`,
+      BOLT_STATES[b.is],
+      b.text,
+      `${whoOf(b)}, ${printedDay(b.at)}`,
+    ]);
+  const gone = ledger.flatMap((l) =>
+    (Object.entries(l.gone) as [keyof typeof l.gone, number][])
+      .filter(([, n]) => n > 0)
+      .map(([how, n]) => [`${n} ${l.name}`, how === 'later' ? 'to be fitted later' : how, l.said.join('; ')]),
+  );
+  const notes = log
+    .filter(STRIP_NOTE.is)
+    .map((n) => [NOTES[n.about], n.text, `${whoOf(n)}, ${printedDay(n.at)}`]);
+  return [
+    {
+      key: 'strip',
+      title: 'What came apart',
+      blocks: [
+        {
+          kind: 'text',
+          text: `${SCOPES[chosen.scope]}${chosen.purpose === 'look' ? ', opened for a look' : ''}: ${done} of ${steps.length} steps.`,
+        },
+        ...table(['step', 'what', '', 'by'], odd),
+        ...table(['fastener', 'what', '', 'by'], bolts),
+        ...table(['not back', 'what became of it', ''], gone),
+        ...table(['for assembly', '', 'by'], notes),
+      ],
+    },
+  ];
+}
+
+/** Taking apart: the list of this engine, trays, bolt maps, and everything counted out and in. */
+export const strip: Room = {
+  name: 'strip',
+  station: 'strip',
+  entries: [...STRIP_KINDS],
+  sheets: [STRIP_LIST, BOLT_MAPS, SPECIAL_TOOLS],
+  steps: (file) => {
+    const { chosen, now, steps, done } = stripPlan(file);
+    if (!chosen) return [];
+    return [
+      {
+        key: 'strip',
+        done: now === null ? (steps.at(-1)?.by?.id ?? 'strip') : null,
+        excused: null,
+        sentence: () =>
+          now ? `Strip: ${done} of ${steps.length} done, next ${now.step.what}.` : 'Stripped.',
+      },
+    ];
+  },
+  actions: (file) => [
+    // Before anything is measured it comes apart; once somebody measures, it is one step among others.
+    ...(['strip', 'step'] as const).map((urgency) => ({
+      urgency,
+      find: (): Action | null => {
+        const { now } = stripPlan(file);
+        const reading = file.log.some((e) => e.kind === 'reading' || e.kind === 'leaf');
+        return now && reading === (urgency === 'step')
+          ? { kind: 'strip', urgency, station: 'strip', at: null, sentence: () => `${now.step.what}.` }
+          : null;
+      },
+    })),
+    {
+      urgency: 'look',
+      find: () => {
+        const { closedInVain, mayNotClose } = openCrank(file);
+        return closedInVain.length > 0 && mayNotClose
+          ? { kind: 'tally', urgency: 'look', station: 'strip', at: null, sentence: () => mayNotClose }
+          : null;
+      },
+    },
+  ],
+  tell: tellStrip,
+  report,
+  cautions: [
+    'Count both ends of each circlip and bin it; nothing is closed over a part that is not accounted for.',
+  ],
+};
