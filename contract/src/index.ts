@@ -11,6 +11,8 @@ export * from './people/shop.js';
 export * from './people/customer.js';
 export * from './people/phone.js';
 export * from './tricks/trick.js';
+export * from './tools/tool.js';
+export * from './timers/timer.js';
 export * from './readings/entry.js';
 export * from './jobs/job.js';
 export * from './intake/arrival.js';

@@ -1,5 +1,12 @@
 import {
+  BOLT_MAPS,
   FEATURE_KEYS,
+  holesOf,
+  inScope,
+  looseOf,
+  scopesOf,
+  SPECIAL_TOOLS,
+  STRIP_LIST,
   judgeJob,
   mm,
   nominalOf,
@@ -225,3 +232,47 @@ describe('what was done when', () => {
     }
   });
 });
+
+describe.each(engines.map((e) => [`${e.maker} ${e.model}`, e] as const))(
+  'how the %s comes apart',
+  (_, engine) => {
+    const sections = STRIP_LIST.of(engine)!.sections;
+    const maps = BOLT_MAPS.of(engine)!.maps;
+    it.each(scopesOf(engine))('%s: nothing before what it comes after', (scope) => {
+      const keys = inScope(sections, scope).flatMap((s) => s.steps.map((x) => x.key));
+      for (const s of sections.flatMap((x) => x.steps))
+        for (const before of s.after)
+          if (keys.includes(s.key) && keys.includes(before))
+            expect([s.key, before, keys.indexOf(before) < keys.indexOf(s.key)]).toEqual([
+              s.key,
+              before,
+              true,
+            ]);
+    });
+    it('every fastener of every map comes off exactly once, and sits on its cover', () => {
+      const steps = inScope(sections, 'whole').flatMap((s) => s.steps);
+      const off = steps.flatMap((s) => holesOf(engine, s)?.holes.map((h) => `${s.bolts!.map} ${h.at}`) ?? []);
+      expect(off.sort()).toEqual(maps.flatMap((m) => m.holes.map((h) => `${m.key} ${h.at}`)).sort());
+      for (const m of maps)
+        for (const h of m.holes) {
+          expect(h.x).toBeLessThanOrEqual(m.width);
+          expect(h.y).toBeLessThanOrEqual(m.height);
+        }
+    });
+    it('no part is counted twice, by its map and by the list', () => {
+      const items = inScope(sections, 'whole').flatMap((s) =>
+        s.steps.flatMap((x) => looseOf(engine, x).map((l) => l.item)),
+      );
+      expect(new Set(items).size).toBe(items.length);
+      const bolts = inScope(sections, 'whole')
+        .flatMap((s) => s.steps)
+        .filter((s) => s.bolts);
+      for (const s of bolts) expect(s.takes.map((t) => t.item)).not.toContain(`${s.key}`);
+    });
+    it('names the tools its steps want', () => {
+      const tools = SPECIAL_TOOLS.of(engine)!.tools;
+      expect(tools.length).toBeGreaterThan(2);
+      for (const t of tools) expect(t.use).not.toBe('');
+    });
+  },
+);

@@ -50,6 +50,7 @@ const ALL = [
   '0017-customers',
   '0018-tricks',
   '0019-moved',
+  '0020-strip',
 ];
 
 describe('migrating', () => {

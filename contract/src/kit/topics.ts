@@ -17,5 +17,7 @@ export const TOPICS = [
   'arrivals',
   'photos',
   'tricks',
+  'tools',
+  'timers',
 ] as const;
 export type Topic = (typeof TOPICS)[number];

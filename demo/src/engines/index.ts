@@ -1,6 +1,23 @@
 import type { EngineSpec } from '@tribos/core';
-import { brask59, drumlin212, drumlin386, kaldera620, pellworm720 } from './others.js';
-import { varrow312, varrow644, varrow744 } from './varrow.js';
+import * as others from './others.js';
+import { stripOf } from './stripLists.js';
+import * as varrow from './varrow.js';
+
+/** An engine with how it comes apart, by the manual its limits stand in. */
+function withStrip(engine: EngineSpec, of: string): EngineSpec {
+  const { document } = engine.limits[0]!.source;
+  const sheet = { party: engine.maker, type: 'engine-maker', document, unit: 'mm' } as const;
+  return { ...engine, parts: { ...engine.parts, ...stripOf(of, engine, sheet) } };
+}
+
+export const varrow644 = withStrip(varrow.varrow644, '644');
+export const varrow312 = withStrip(varrow.varrow312, '312');
+export const varrow744 = withStrip(varrow.varrow744, '744');
+export const drumlin386 = withStrip(others.drumlin386, '386');
+export const drumlin212 = withStrip(others.drumlin212, '212');
+export const kaldera620 = withStrip(others.kaldera620, '620');
+export const pellworm720 = withStrip(others.pellworm720, '720');
+export const brask59 = withStrip(others.brask59, '59');
 
 /** The eight invented engines of the demo shop. Never build an engine from these figures. */
 export const engines: readonly EngineSpec[] = [
@@ -13,5 +30,3 @@ export const engines: readonly EngineSpec[] = [
   pellworm720,
   brask59,
 ];
-
-export { brask59, drumlin212, drumlin386, kaldera620, pellworm720, varrow312, varrow644, varrow744 };

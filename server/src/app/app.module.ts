@@ -16,6 +16,8 @@ import { CustomersModule } from '../customers/index.js';
 import { IntakeModule } from '../intake/arrivals.js';
 import { PhotosModule } from '../photos/index.js';
 import { RingsModule } from '../rings/index.js';
+import { TimersModule } from '../timers/index.js';
+import { ToolsModule } from '../tools/index.js';
 import { TricksModule } from '../tricks/index.js';
 import { SpecsModule } from '../specs/index.js';
 import { databaseOptions } from './database.js';
@@ -45,6 +47,8 @@ export class AppModule {
         IntakeModule,
         CustomersModule,
         TricksModule,
+        ToolsModule,
+        TimersModule,
         EventsModule,
       ],
       controllers: [HealthController],

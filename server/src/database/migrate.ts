@@ -19,6 +19,7 @@ import * as intake from './migrations/0016-intake.js';
 import * as customers from './migrations/0017-customers.js';
 import * as tricks from './migrations/0018-tricks.js';
 import * as moved from './migrations/0019-moved.js';
+import * as strip from './migrations/0020-strip.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -42,6 +43,7 @@ const MIGRATIONS = [
   customers,
   tricks,
   moved,
+  strip,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -6,6 +6,7 @@ import { ApiError } from '../kit/api.js';
 import { presses } from '../kit/useEvents.js';
 import { useMay } from '../people/index.js';
 import { pressed } from '../phone/index.js';
+import { OpenCrankBand } from '../strip/index.js';
 import { PinSheet, Tricks } from '../tricks/index.js';
 import {
   Button,
@@ -132,6 +133,7 @@ function Job({ context }: { context: JobContext }) {
         </ul>
       </nav>
       <Moved jobId={job.id} moved={context.moved} />
+      <OpenCrankBand file={file} />
       <Tricks engineId={engine.id} station={station} />
       <Outlet context={context} />
       {open === 'pin' && (

@@ -18,6 +18,7 @@ import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useLine, type Line } from '../kit/line.js';
 import { useEvents } from '../kit/useEvents.js';
 import { ChangePersonSheet, isEmptyHouse, PersonMenu, SignIn, useSession } from '../people/index.js';
+import { TimersLine } from '../timers/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
 
 const FoundShop = lazy(async () => ({ default: (await import('../people/FoundShop.js')).FoundShop }));
@@ -154,6 +155,7 @@ function TopLine({ session, find, change }: { session: SessionView; find: () => 
         {theme === 'light' ? <Moon size={16} aria-hidden="true" /> : <Sun size={16} aria-hidden="true" />}
         <span className="hidden lg:inline">bay light</span>
       </button>
+      <TimersLine />
       <LineState />
       <PersonMenu session={session} change={change} />
     </header>

@@ -18,6 +18,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../intake/Station.js')).IntakeStation }),
   },
   {
+    id: 'strip',
+    name: 'Strip',
+    load: async () => ({ Component: (await import('../strip/Station.js')).StripStation }),
+  },
+  {
     id: 'measure',
     name: 'Measure',
     load: async () => ({ Component: (await import('../measure/Station.js')).MeasureStation }),

@@ -52,24 +52,29 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['[ ]', 'other cylinder'],
   ['i', 'other gauge'],
   ['u', 'millimetres or inches'],
-  ['m', 'read from a metre, and back'],
   ['y n', 'answer the question in the bar'],
   ['/', 'note'],
+];
+const EVERYWHERE: readonly (readonly [string, string])[] = [
+  ['m', 'read from a metre, and back'],
   ['Ctrl K', 'find'],
 ];
 
 /** @param own keys of the station beside those of the bar */
 export function KeysSheet({
   own = [],
+  alone = false,
   onClose,
 }: {
   own?: readonly (readonly [string, string])[];
+  /** The station has no reading bar: its own keys are all there are. */
+  alone?: boolean;
   onClose: () => void;
 }) {
   return (
     <Sheet title="Keys" onClose={onClose}>
       <dl className="grid grid-cols-[auto_1fr] items-baseline gap-x-4 gap-y-2">
-        {[...own, ...KEYS].map(([key, what]) => (
+        {(alone ? [...own, ...EVERYWHERE] : [...own, ...KEYS, ...EVERYWHERE]).map(([key, what]) => (
           <div key={key} className="contents">
             <dt>
               <Kbd>{key}</Kbd>

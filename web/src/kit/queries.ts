@@ -36,6 +36,8 @@ export const keys = {
   spreads: ['spreads'] as const,
   spread: (problem: string) => ['spreads', problem] as const,
   arrivals: ['arrivals'] as const,
+  tools: ['tools'] as const,
+  timers: ['timers'] as const,
   tricks: (engineId: string) => ['tricks', engineId] as const,
   photos: (jobId: string) => ['photos', jobId] as const,
   import: (id: string) => ['imports', id] as const,

@@ -24,6 +24,8 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
   people: () => [keys.people, keys.session],
   arrivals: () => [keys.arrivals, keys.benches],
   tricks: (id) => [keys.tricks(id)],
+  tools: () => [keys.tools],
+  timers: () => [keys.timers],
   photos: (id) => [keys.photos(id)],
   benches: () => [keys.shop, keys.benches],
 };

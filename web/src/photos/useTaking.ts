@@ -8,12 +8,13 @@ export interface Belongs {
   readonly jobId: string;
   readonly station: string;
   readonly entry?: string | null;
+  readonly caption?: string;
 }
 
 /** Takes photos and sounds: kept on this device at once, sent when the line allows. */
-export function useTaking({ jobId, station, entry = null }: Belongs, original = false) {
+export function useTaking({ jobId, station, entry = null, caption = '' }: Belongs, original = false) {
   const [working, setWorking] = useState(0);
-  const at = { jobId, station, entry, caption: '' };
+  const at = { jobId, station, entry, caption };
   const take = async (files: readonly File[]) => {
     for (const [i, file] of files.entries()) {
       setWorking(files.length - i);

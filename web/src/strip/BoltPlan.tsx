@@ -1,0 +1,105 @@
+import type { BoltHole, BoltMap, LengthUnit } from '@tribos/core';
+import { depthText } from '@tribos/core';
+
+/** How one fastener stands on the plan. */
+export type HoleState = 'in' | 'now' | 'out' | 'wrong';
+
+/** The length most fasteners of a map have: the ones that differ stand out. */
+function usualLength(holes: readonly BoltHole[]): number {
+  const counts = new Map<string, number>();
+  const key = (h: BoltHole) => `${h.thread} ${h.length}`;
+  for (const h of holes) counts.set(key(h), (counts.get(key(h)) ?? 0) + 1);
+  const [most] = [...holes].sort((a, b) => counts.get(key(b))! - counts.get(key(a))!);
+  return most?.length ?? 0;
+}
+
+const MARGIN = 12e6;
+
+/** The cover from above: each fastener where it sits, its length beside it, the odd one in brass with a dashed ring. */
+export function BoltPlan({
+  map,
+  state,
+  unit,
+  onHole,
+}: {
+  map: BoltMap;
+  state: (hole: BoltHole) => HoleState;
+  unit: LengthUnit;
+  onHole: ((hole: BoltHole) => void) | null;
+}) {
+  const w = map.width + 2 * MARGIN;
+  const h = map.height + 2 * MARGIN;
+  const size = Math.max(w, h);
+  // Text of 13 px where the plan is 320 px wide.
+  const px = size / 340;
+  const r = 12 * px;
+  const usual = usualLength(map.holes);
+  const words = (hole: BoltHole) =>
+    `${hole.thread} × ${depthText(hole.length, unit).replace(/ (mm|in)$/u, '')}${hole.washer ? ' ∘' : ''}`;
+  return (
+    <svg
+      viewBox={`${-MARGIN} ${-MARGIN} ${w} ${h + 14 * px}`}
+      className="max-h-72 w-full text-ink"
+      role="group"
+      aria-label={`Plan of ${map.name}, ${map.holes.length} fasteners`}
+    >
+      <rect
+        width={map.width}
+        height={map.height}
+        rx={10e6}
+        fill="none"
+        stroke="currentColor"
+        strokeWidth={1.5 * px}
+      />
+      {map.holes.map((hole) => {
+        const is = state(hole);
+        const odd = hole.length !== usual;
+        const fill = is === 'out' ? 'fill-blue' : 'fill-sheet';
+        const stroke =
+          is === 'wrong' ? 'stroke-beyond' : odd || is === 'now' ? 'stroke-brass' : 'stroke-blue';
+        const label = `${hole.at}: ${words(hole)}${odd ? ', differs' : ''}${hole.sealant ? ', sealant' : ''}${hole.oneTime ? ', renewed each time' : ''}${is === 'wrong' ? ', something was found' : ''}`;
+        return (
+          <g
+            key={hole.at}
+            role={onHole ? 'button' : 'img'}
+            tabIndex={onHole ? 0 : undefined}
+            aria-label={label}
+            className={onHole ? 'cursor-pointer outline-offset-2' : ''}
+            onClick={() => onHole?.(hole)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') onHole?.(hole);
+            }}
+          >
+            <circle cx={hole.x} cy={hole.y} r={r * 1.85} fill="transparent" />
+            <circle
+              cx={hole.x}
+              cy={hole.y}
+              r={r}
+              className={`${fill} ${stroke}`}
+              strokeWidth={(odd ? 3 : 2) * px}
+              strokeDasharray={odd ? `${5 * px} ${3 * px}` : undefined}
+            />
+            <text
+              x={hole.x}
+              y={hole.y + 4.5 * px}
+              textAnchor="middle"
+              fontSize={13 * px}
+              className={`figure font-semibold ${is === 'out' ? 'fill-on-blue' : 'fill-ink'}`}
+            >
+              {hole.at}
+            </text>
+            <text
+              x={hole.x}
+              y={hole.y + r + 13 * px}
+              textAnchor="middle"
+              fontSize={11.5 * px}
+              className={`figure ${odd ? 'fill-brass font-semibold' : 'fill-soft'}`}
+            >
+              {words(hole)}
+            </text>
+          </g>
+        );
+      })}
+    </svg>
+  );
+}

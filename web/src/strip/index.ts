@@ -1,0 +1,1 @@
+export { OpenCrankBand } from './OpenCrankBand.js';

@@ -1,0 +1,34 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import type { ToolView } from '@tribos/contract';
+import { SPECIAL_TOOLS, type EngineSpec, type PlannedStep } from '@tribos/core';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
+
+/** A tool something needs; `have` null where nobody has said. */
+export interface ToolNeeded {
+  readonly name: string;
+  readonly use: string;
+  readonly have: boolean | null;
+}
+
+const plain = (name: string): string => name.trim().toLowerCase();
+
+/** Tools this engine needs, those the shop lacks first, and whether it has them. */
+export function useTools(engine: EngineSpec, steps: readonly PlannedStep[]) {
+  const client = useQueryClient();
+  const { data = [] } = useQuery({ queryKey: keys.tools, queryFn: () => api.get<ToolView[]>('/tools') });
+  const owned = new Map(data.map((t) => [plain(t.name), t.have]));
+  const needed = new Map<string, ToolNeeded>();
+  const need = (name: string, use: string): void => {
+    if (!needed.has(plain(name)))
+      needed.set(plain(name), { name, use, have: owned.get(plain(name)) ?? null });
+  };
+  for (const t of SPECIAL_TOOLS.of(engine)?.tools ?? []) need(t.name, t.use);
+  for (const s of steps) if (s.state === 'open') for (const t of s.step.tools) need(t, s.step.what);
+  const rank = (t: ToolNeeded) => (t.have === false ? 0 : t.have === null ? 1 : 2);
+  const say = async (name: string, have: boolean): Promise<void> => {
+    await api.put('/tools', { name, have });
+    await client.invalidateQueries({ queryKey: keys.tools });
+  };
+  return { tools: [...needed.values()].sort((a, b) => rank(a) - rank(b)), say };
+}
