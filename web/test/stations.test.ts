@@ -48,6 +48,8 @@ describe('the run sheet', () => {
   it('gives every station an address, the one a job opens with the job’s own', () => {
     expect(ids.map((id) => stationPath('j', id))).toEqual([
       '/jobs/j/intake',
+      '/jobs/j/before',
+      '/jobs/j/strip',
       '/jobs/j',
       '/jobs/j/decide',
       '/jobs/j/prepare',

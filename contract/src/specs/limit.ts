@@ -15,7 +15,7 @@ import {
 } from 'class-validator';
 import { IsClientId, IsLine, IsName, OrNull } from '../kit/rules.js';
 
-export const UNITS = ['mm', 'in', 'kPa', 'bar', 'bar/min', '×'] as const;
+export const UNITS = ['mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%'] as const;
 const SOURCE_TYPES = ['engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'] as const;
 
 /** Both ends of a limit, in the base unit of its feature: nm for lengths. */

@@ -1,3 +1,4 @@
+import { before } from '../before/index.js';
 import { bore } from '../bore/index.js';
 import { fit } from '../fit/index.js';
 import { withPlaces, type JobFile } from '../job/index.js';
@@ -22,7 +23,7 @@ import type { SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
-export const HOUSE: readonly Room[] = [readings, bore, fit, routes, rings, hone, strip];
+export const HOUSE: readonly Room[] = [readings, bore, fit, routes, rings, hone, before, strip];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
 

@@ -31,7 +31,7 @@ export const limitShape = object(
     state,
     low: figure,
     high: figure,
-    unit: oneOf('mm', 'in', 'kPa', 'bar', 'bar/min', '×'),
+    unit: oneOf('mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%'),
     conditions: object(
       {},
       {

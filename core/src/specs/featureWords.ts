@@ -47,6 +47,11 @@ const ALSO: Readonly<Record<FeatureKey, readonly string[]>> = {
   'crank.end-float': ['end float', 'end play', 'crankshaft end play', 'thrust clearance'],
   'crank.leak-pressure': ['test pressure', 'leak test pressure'],
   'crank.leak-rate': ['leak rate', 'pressure drop', 'leak down per minute', 'crankcase leak'],
+  'crank.vacuum': ['test vacuum', 'leak test vacuum'],
+  'crank.vacuum-rate': ['vacuum loss', 'vacuum leak rate', 'crankcase vacuum leak'],
+  compression: ['compression pressure', 'cylinder compression', 'cranking compression'],
+  'compression.spread': ['compression difference', 'compression spread', 'spread across cylinders'],
+  'leak-down': ['leakdown', 'cylinder leakage', 'leak down percent'],
   'setup.deck': ['deck', 'deck height'],
   'setup.squish': ['squish clearance', 'squish band'],
   'setup.valve.intake': [

@@ -59,7 +59,7 @@ export interface Limit {
   readonly high: number | null;
   readonly rows?: readonly { readonly below: number | null; readonly low: number }[];
   /** Unit the document prints, kept so that the figure is shown as it stands there. */
-  readonly unit: LengthUnit | 'kPa' | 'bar' | 'bar/min' | '×';
+  readonly unit: LengthUnit | 'kPa' | 'bar' | 'psi' | 'bar/min' | '×' | '%';
   readonly taper?: TaperDefinition;
   readonly conditions: Conditions;
   readonly source: Source;

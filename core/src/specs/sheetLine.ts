@@ -38,7 +38,7 @@ const unread = (sentence: string): never => {
 };
 
 const NUMBER = String.raw`[-−]?(?:\d+(?:[.,]\d+)?|[.,]\d+)`;
-const UNIT = String.raw`mm|inch(?:es)?|in\.?|["″]|thou|µm|um|kpa|bar\/min|bar`;
+const UNIT = String.raw`mm|inch(?:es)?|in\.?|["″]|thou|µm|um|kpa|bar\/min|bar|psi|%`;
 const FIRST_FIGURE = new RegExp(
   String.raw`(?:^|\s)(?:(?:max\.?|min\.?|limit|service|new|std)\s|[<>≤≥(]|${NUMBER}\s*(?:[-–—±]|to\b|${UNIT}|[,;(x×·*]|$|\s))`,
   'iu',
@@ -118,8 +118,9 @@ function converter(
   const plain = (text: string) => Number(text.replace(',', '.').replace(/^(-?)\./u, '$10.'));
   if (dimension === 'length') {
     const of = lengthUnit(unit, context.unit);
-    if (unit !== null && /bar|kpa/iu.test(unit))
+    if (unit !== null && /bar|kpa|psi/iu.test(unit))
       unread(`${FEATURES[feature].name} is a length, not a pressure.`);
+    if (unit === '%') unread(`${FEATURES[feature].name} is a length, not a share.`);
     return {
       printed: of === 'thou' ? 'in' : of === 'um' ? 'mm' : of,
       of: (text) => {
@@ -132,7 +133,17 @@ function converter(
     };
   }
   const printed: Limit['unit'] =
-    dimension === 'factor' ? '×' : dimension === 'pressure-rate' ? 'bar/min' : unit === 'kpa' ? 'kPa' : 'bar';
+    dimension === 'factor'
+      ? '×'
+      : dimension === 'pressure-rate'
+        ? 'bar/min'
+        : dimension === 'share'
+          ? '%'
+          : unit === 'kpa'
+            ? 'kPa'
+            : unit === 'psi'
+              ? 'psi'
+              : 'bar';
   return { printed, of: (text) => Number(toBase(dimension, plain(text), printed).toPrecision(12)) };
 }
 

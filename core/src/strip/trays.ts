@@ -34,7 +34,7 @@ export const traysOf = derived((file): readonly Tray[] => {
       const names = steps.filter((s) => s.tray === number).map((s) => s.done.name);
       return {
         number,
-        name: mine?.name.trim() || names[0] || '',
+        name: mine?.name.trim() || (names[0]?.split(/[,:]/u)[0] ?? ''),
         place: mine?.place ?? '',
         steps: names,
         holds: ledger

@@ -15,6 +15,7 @@ export const DIMENSIONS = {
     units: { 'N·m': 1, 'lbf·ft': 1.3558179483, 'lbf·in': 0.112984829, 'kgf·m': 9.80665 },
   },
   volume: { base: 'cm³', units: { 'cm³': 1, 'US fl oz': 29.5735 } },
+  share: { base: '%', units: { '%': 1 } },
   angle: { base: '°', units: { '°': 1 } },
   temperature: { base: '°C', units: { '°C': 1 } },
   mass: { base: 'g', units: { g: 1 } },

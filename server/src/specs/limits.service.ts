@@ -6,6 +6,7 @@ import {
   contradictedBy,
   entryGuards,
   featureInfo,
+  unitsOf,
   figuresOn,
   sameFigures,
   sourceLine,
@@ -141,14 +142,7 @@ export class LimitsService {
 
   private fromBody(body: LimitBody): Limit {
     const { dimension, name } = featureInfo(body.feature);
-    const fits =
-      dimension === 'length'
-        ? ['mm', 'in']
-        : dimension === 'factor'
-          ? ['×']
-          : dimension === 'pressure-rate'
-            ? ['bar/min']
-            : ['kPa', 'bar'];
+    const fits = unitsOf(dimension);
     if (!fits.includes(body.unit)) {
       throw new ProblemError(422, 'unit', `${name} is given in ${fits.join(' or ')}. Nothing was saved.`, {
         errors: [{ path: '/unit', sentence: `must be ${fits.join(' or ')}` }],

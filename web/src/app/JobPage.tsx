@@ -63,7 +63,7 @@ function Job({ context }: { context: JobContext }) {
   useEffect(() => void performance.mark('tribos:job-shown'), []);
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col print:block short:flex-none">
+    <div className="flex min-h-0 flex-1 flex-col print:block short:flex-none max-md:has-data-long:flex-none">
       <header className="flex flex-wrap items-baseline gap-x-4 px-5 pt-3">
         <h1 className="text-title font-semibold">
           <span className="figure mr-2 text-lead font-normal text-soft">

@@ -18,6 +18,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../intake/Station.js')).IntakeStation }),
   },
   {
+    id: 'before',
+    name: 'Before',
+    load: async () => ({ Component: (await import('../before/Station.js')).BeforeStation }),
+  },
+  {
     id: 'strip',
     name: 'Strip',
     load: async () => ({ Component: (await import('../strip/Station.js')).StripStation }),

@@ -13,7 +13,9 @@ function usualLength(holes: readonly BoltHole[]): number {
   return most?.length ?? 0;
 }
 
-const MARGIN = 12e6;
+/** Room around the cover, mm. A picture is drawn in mm: in nm a browser rounds its letters away. */
+const MARGIN = 12;
+const NM = 1e6;
 
 /** The cover from above: each fastener where it sits, its length beside it, the odd one in brass with a dashed ring. */
 export function BoltPlan({
@@ -27,15 +29,16 @@ export function BoltPlan({
   unit: LengthUnit;
   onHole: ((hole: BoltHole) => void) | null;
 }) {
-  const w = map.width + 2 * MARGIN;
-  const h = map.height + 2 * MARGIN;
+  const [width, height] = [map.width / NM, map.height / NM];
+  const w = width + 2 * MARGIN;
+  const h = height + 2 * MARGIN;
   const size = Math.max(w, h);
   // Text of 13 px where the plan is 320 px wide.
   const px = size / 340;
   const r = 12 * px;
   const usual = usualLength(map.holes);
   const words = (hole: BoltHole) =>
-    `${hole.thread} × ${depthText(hole.length, unit).replace(/ (mm|in)$/u, '')}${hole.washer ? ' ∘' : ''}`;
+    `${hole.thread.split(' ')[0]} × ${depthText(hole.length, unit).replace(/ (mm|in)$/u, '')}`;
   return (
     <svg
       viewBox={`${-MARGIN} ${-MARGIN} ${w} ${h + 14 * px}`}
@@ -43,21 +46,14 @@ export function BoltPlan({
       role="group"
       aria-label={`Plan of ${map.name}, ${map.holes.length} fasteners`}
     >
-      <rect
-        width={map.width}
-        height={map.height}
-        rx={10e6}
-        fill="none"
-        stroke="currentColor"
-        strokeWidth={1.5 * px}
-      />
+      <rect width={width} height={height} rx={10} fill="none" stroke="currentColor" strokeWidth={1.5 * px} />
       {map.holes.map((hole) => {
         const is = state(hole);
         const odd = hole.length !== usual;
         const fill = is === 'out' ? 'fill-blue' : 'fill-sheet';
         const stroke =
           is === 'wrong' ? 'stroke-beyond' : odd || is === 'now' ? 'stroke-brass' : 'stroke-blue';
-        const label = `${hole.at}: ${words(hole)}${odd ? ', differs' : ''}${hole.sealant ? ', sealant' : ''}${hole.oneTime ? ', renewed each time' : ''}${is === 'wrong' ? ', something was found' : ''}`;
+        const label = `${hole.at}: ${hole.thread} × ${depthText(hole.length, unit)}${hole.washer ? ', washer' : ''}${odd ? ', differs' : ''}${hole.sealant ? ', sealant' : ''}${hole.oneTime ? ', renewed each time' : ''}${is === 'wrong' ? ', something was found' : ''}`;
         return (
           <g
             key={hole.at}
@@ -70,18 +66,29 @@ export function BoltPlan({
               if (e.key === 'Enter') onHole?.(hole);
             }}
           >
-            <circle cx={hole.x} cy={hole.y} r={r * 1.85} fill="transparent" />
+            <circle cx={hole.x / NM} cy={hole.y / NM} r={r * 1.85} fill="transparent" />
             <circle
-              cx={hole.x}
-              cy={hole.y}
+              cx={hole.x / NM}
+              cy={hole.y / NM}
               r={r}
               className={`${fill} ${stroke}`}
               strokeWidth={(odd ? 3 : 2) * px}
               strokeDasharray={odd ? `${5 * px} ${3 * px}` : undefined}
             />
+            {hole.washer && (
+              <circle
+                cx={hole.x / NM}
+                cy={hole.y / NM}
+                r={r * 1.3}
+                fill="none"
+                className={stroke}
+                strokeWidth={px}
+              />
+            )}
             <text
-              x={hole.x}
-              y={hole.y + 4.5 * px}
+              aria-hidden="true"
+              x={hole.x / NM}
+              y={hole.y / NM + 4.5 * px}
               textAnchor="middle"
               fontSize={13 * px}
               className={`figure font-semibold ${is === 'out' ? 'fill-on-blue' : 'fill-ink'}`}
@@ -89,8 +96,12 @@ export function BoltPlan({
               {hole.at}
             </text>
             <text
-              x={hole.x}
-              y={hole.y + r + 13 * px}
+              aria-hidden="true"
+              stroke="var(--sheet)"
+              strokeWidth={4 * px}
+              style={{ paintOrder: 'stroke' }}
+              x={hole.x / NM}
+              y={hole.y / NM + r + 13 * px}
               textAnchor="middle"
               fontSize={11.5 * px}
               className={`figure ${odd ? 'fill-brass font-semibold' : 'fill-soft'}`}

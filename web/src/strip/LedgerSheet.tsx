@@ -66,7 +66,7 @@ export function LedgerSheet({ strip, onClose }: { strip: Strip; onClose: () => v
                 setMove('in');
                 setText('');
               }}
-              className="grid min-h-11 w-full grid-cols-[3rem_minmax(0,1fr)_auto] items-baseline gap-3 text-left"
+              className="grid min-h-11 w-full grid-cols-[3rem_minmax(0,1fr)_auto] items-center gap-3 text-left"
             >
               <span className={`figure text-lead ${l.open > 0 ? 'font-semibold' : 'text-soft'}`}>
                 {l.open}

@@ -55,7 +55,7 @@ export function StripStation() {
   const { file, unit } = context;
   const strip = useStrip(context);
   const { plan, shown, stop } = strip;
-  const tools = useTools(file.engine, plan.steps);
+  const tools = useTools(file.engine, plan.steps, plan.chosen !== null);
   const mayDo = useMay('measure');
   const mayEdit = useMay('edit-specs');
   const [query, setQuery] = useSearchParams();
@@ -132,7 +132,7 @@ export function StripStation() {
   if (!plan.chosen)
     return (
       <StationBody>
-        <div className="min-h-0 flex-1 overflow-y-auto px-5 pb-6">
+        <div className="px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto">
           <Begin strip={strip} tools={tools} />
         </div>
       </StationBody>
@@ -140,8 +140,11 @@ export function StripStation() {
   return (
     <>
       <StationBody>
-        <div className="relative grid min-h-0 flex-1 content-start gap-4 overflow-y-auto px-5 pb-4 lg:grid-cols-[minmax(0,1fr)_19rem] short:flex-none short:overflow-visible">
-          <div className="grid content-start gap-3">
+        <div
+          data-long
+          className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem] short:flex-none short:overflow-visible"
+        >
+          <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3">
             <StripColumn
               strip={strip}
               unit={unit}

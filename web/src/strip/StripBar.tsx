@@ -21,14 +21,14 @@ export function StripBar({ strip }: { strip: Strip }) {
   return (
     <section
       aria-label="Strip bar"
-      className="no-print shrink-0 border-t-2 border-ink bg-sheet short:sticky short:bottom-0 short:z-20"
+      className="no-print shrink-0 border-t-2 border-ink bg-sheet max-md:sticky max-md:bottom-0 max-md:z-20 short:sticky short:bottom-0 short:z-20"
     >
       {trouble && (
         <p role="alert" className="border-b border-rule px-4 py-2 text-lead font-semibold text-beyond">
           {trouble}
         </p>
       )}
-      <div className="grid grid-cols-1 sm:grid-cols-[15rem_minmax(0,1fr)_17rem]">
+      <div className="grid grid-cols-1 sm:grid-cols-[17rem_minmax(0,1fr)_15rem]">
         <div className="px-4 py-2">
           <p className="text-small text-soft">{back ? 'goes back' : `into tray ${tray}`}</p>
           <button
@@ -37,15 +37,13 @@ export function StripBar({ strip }: { strip: Strip }) {
             onClick={() => strip.act(stop !== null)}
             className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:opacity-60"
           >
-            {stop
-              ? 'Take the marked answer'
-              : says.replace('Space: ', '').replace(/^./u, (c) => c.toUpperCase())}
+            {stop ? 'Take marked answer' : says.replace('Space: ', '').replace(/^./u, (c) => c.toUpperCase())}
           </button>
-          <p className="text-small text-soft">
+          <p className="text-small text-soft max-sm:hidden">
             <Kbd>Space</Kbd> {says.replace('Space: ', '')} · or the foot-switch
           </p>
         </div>
-        <div className="border-rule px-4 py-2 sm:border-l">
+        <div className="border-rule px-4 py-1 sm:border-l sm:py-2">
           {hand && !stop ? (
             <>
               <p className="text-small text-soft">
@@ -73,9 +71,9 @@ export function StripBar({ strip }: { strip: Strip }) {
             </p>
           )}
         </div>
-        <div className="border-rule px-4 py-2 sm:border-l">
-          <p className="text-small text-soft">last</p>
-          <p className="line-clamp-2">{lastSaid ?? '–'}</p>
+        <div className="border-rule px-4 py-2 max-sm:py-0 sm:border-l">
+          <p className="text-small text-soft max-sm:hidden">last</p>
+          <p className="line-clamp-2 max-sm:hidden">{lastSaid ?? '–'}</p>
           {last && (
             <button
               type="button"

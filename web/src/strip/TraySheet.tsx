@@ -4,6 +4,9 @@ import { asPng, handOver, labelSvg, useLabelSize, type LabelSize } from '../labe
 import { Button, Empty, Sheet, TextField } from '../ui/index.js';
 import type { Strip } from './useStrip.js';
 
+const cut = (text: string, most: number): string =>
+  text.length > most ? `${text.slice(0, most - 1).trimEnd()}…` : text;
+
 /** Address a tray's code leads to. */
 export const trayAddress = (jobId: string, tray: number): string =>
   `${window.location.origin}/jobs/${jobId}/strip?tray=${tray}`;
@@ -14,9 +17,9 @@ export const trayLabel = ({ job }: JobFile, tray: Tray, size: LabelSize): Promis
     trayAddress(job.id, tray.number),
     [
       { text: trayCode(job, tray.number), size: 6, bold: true },
-      { text: tray.name.slice(0, 24), size: 3.2, bold: true },
-      { text: job.machine.slice(0, 26), size: 3 },
-      { text: [job.customer, tray.place].filter(Boolean).join(', ').slice(0, 30), size: 2.6 },
+      { text: cut(tray.name, 18), size: 3.2, bold: true },
+      { text: cut(job.machine, 20), size: 3 },
+      { text: cut([job.customer, tray.place].filter(Boolean).join(', '), 24), size: 2.6 },
     ],
     size,
   );

@@ -69,7 +69,13 @@ export function useStrip({ file, by }: JobContext) {
   const stop = back || !now ? null : stopBefore(plan.steps, now, coarse);
   const shown = stop ?? now;
   const press: readonly PlannedStep[] = !now ? [] : back ? [now] : stepsOfPress(plan.steps, now, coarse);
-  const tray = asked ?? trayAtHand(file) ?? 1;
+  const inHand = trayAtHand(file);
+  // A step with a tray of its own gets a fresh one, as long as something else lies in the one at hand.
+  const own =
+    !back &&
+    press.some((s) => s.step.tray) &&
+    (trays.find((t) => t.number === inHand)?.steps.length ?? 0) > 0;
+  const tray = asked ?? (own ? Math.max(...trays.map((t) => t.number)) + 1 : (inHand ?? 1));
 
   /** What comes off or goes back with the next press, with the counts as they stand. */
   const looseFor = (s: PlannedStep): Loose[] =>

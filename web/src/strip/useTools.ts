@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ToolView } from '@tribos/contract';
-import { SPECIAL_TOOLS, type EngineSpec, type PlannedStep } from '@tribos/core';
+import { listsOf, SPECIAL_TOOLS, type EngineSpec, type PlannedStep } from '@tribos/core';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 
@@ -14,7 +14,7 @@ export interface ToolNeeded {
 const plain = (name: string): string => name.trim().toLowerCase();
 
 /** Tools this engine needs, those the shop lacks first, and whether it has them. */
-export function useTools(engine: EngineSpec, steps: readonly PlannedStep[]) {
+export function useTools(engine: EngineSpec, steps: readonly PlannedStep[], begun: boolean) {
   const client = useQueryClient();
   const { data = [] } = useQuery({ queryKey: keys.tools, queryFn: () => api.get<ToolView[]>('/tools') });
   const owned = new Map(data.map((t) => [plain(t.name), t.have]));
@@ -23,7 +23,12 @@ export function useTools(engine: EngineSpec, steps: readonly PlannedStep[]) {
     if (!needed.has(plain(name)))
       needed.set(plain(name), { name, use, have: owned.get(plain(name)) ?? null });
   };
-  for (const t of SPECIAL_TOOLS.of(engine)?.tools ?? []) need(t.name, t.use);
+  // A tool that steps of another scope alone want is not asked for now.
+  const here = new Set(steps.flatMap((s) => s.step.tools.map(plain)));
+  const { sheet, general } = listsOf(engine);
+  const elsewhere = new Set((sheet ?? general).flatMap((s) => s.steps.flatMap((x) => x.tools.map(plain))));
+  for (const t of SPECIAL_TOOLS.of(engine)?.tools ?? [])
+    if (!begun || here.has(plain(t.name)) || !elsewhere.has(plain(t.name))) need(t.name, t.use);
   for (const s of steps) if (s.state === 'open') for (const t of s.step.tools) need(t, s.step.what);
   const rank = (t: ToolNeeded) => (t.have === false ? 0 : t.have === null ? 1 : 2);
   const say = async (name: string, have: boolean): Promise<void> => {

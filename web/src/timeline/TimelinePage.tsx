@@ -53,7 +53,7 @@ export function TimelinePage() {
                     type="button"
                     aria-expanded={open === t.id}
                     onClick={() => setOpen(open === t.id ? null : t.id)}
-                    className="grid min-h-11 w-full grid-cols-[3.5rem_minmax(0,1fr)_auto] items-baseline gap-3 py-1.5 text-left"
+                    className="grid min-h-11 w-full grid-cols-[3.5rem_minmax(0,1fr)_auto] items-center gap-3 py-1.5 text-left"
                   >
                     <time className="figure text-soft" dateTime={t.at}>
                       {format(parseISO(t.at), 'HH:mm')}

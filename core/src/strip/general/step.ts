@@ -21,10 +21,10 @@ export const step = (key: string, what: string, over: Partial<StripStep> = {}): 
   ...over,
 });
 
-/** So many loose parts. */
+/** So many loose parts; `name` as several are called. */
 export const parts = (item: string, name: string, count: number): LooseParts => ({
   item,
-  name,
+  name: count === 1 ? name.replace(/([^s])s$/u, '$1') : name,
   count,
   near: false,
 });

@@ -108,7 +108,7 @@ function head(engine: Engine): StripStep[] {
     return [
       step('plugs', 'Spark plug out', {
         scopes: LIFTED,
-        takes: [parts('plugs', 'spark plug', 1)],
+        takes: [parts('plugs', 'spark plugs', 1)],
         opens: 'plug hole',
       }),
     ];

@@ -1,0 +1,3 @@
+export * from './leakEntries.js';
+export * from './leakTest.js';
+export * from './leakTests.js';
