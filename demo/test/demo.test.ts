@@ -265,7 +265,7 @@ describe.each(engines.map((e) => [`${e.maker} ${e.model}`, e] as const))(
       );
       expect(new Set(items).size).toBe(items.length);
     });
-  it('names the tools its steps want', () => {
+    it('names the tools its steps want', () => {
       const tools = SPECIAL_TOOLS.of(engine)!.tools;
       expect(tools.length).toBeGreaterThan(2);
       for (const t of tools) expect(t.use).not.toBe('');

@@ -1,6 +1,6 @@
 import type { EngineSpec, Port } from '@tribos/core';
 import { fourStroke, pack, ringPacks, twoStroke } from './rings.js';
-import { depths, kit, line, mm, pair, type Sheet } from './sheet.js';
+import { beforeLimits, caseLimits, depths, kit, line, mm, pair, type Sheet } from './sheet.js';
 
 const maker = (
   party: string,
@@ -46,6 +46,7 @@ export const drumlin386: EngineSpec = {
     line(lintel, atv, '1', 'clearance', 'new', [0.0014, 0.0022]),
     line(lintel, atv, '2', 'ring.gap.top', 'new', [0.01, 0.018]),
     line(lintel, atv, '2', 'ring.gap.rail', 'new', [0.008, 0.028]),
+    ...beforeLimits(atvManual, atv, '2-4', 8.5),
   ],
   kits: [
     kit(atv, 'Lintel', 'standard', 0, 83.962, 'cast-high-silicon', 11),
@@ -89,6 +90,7 @@ export const drumlin212: EngineSpec = {
     ...pair(youthManual, youth, '2-10', 'clearance', [0.055, 0.075], 0.15),
     ...pair(youthManual, youth, '2-11', 'ring.gap.top', [0.22, 0.36], 0.7),
     line(youthManual, youth, '2-14', 'setup.squish', 'new', [1.05, 1.35]),
+    ...caseLimits(youthManual, youth, '2-20', 7.2, 0.4, 0.02),
   ],
   kits: [kit(youth, 'Drumlin', 'standard', 0, 62.74, 'cast-high-silicon', 14)],
   parts: ringPacks(
@@ -136,6 +138,7 @@ export const kaldera620: EngineSpec = {
     line(sledKit, sled, '1', 'clearance', 'new', [0.11, 0.125]),
     line(sledKit, sled, '1', 'ring.gap.top.factor', 'new', [0.0046, null], { unit: '×' }),
     line(sledManual, sled, '5-9', 'setup.squish', 'new', [1.35, 1.65]),
+    ...caseLimits(sledManual, sled, '5-14', 7.8, 0.45, 0.03),
   ],
   kits: [kit(sled, 'Corrie', 'Corrie matched pair', 0, 76.288, 'forged-2618', 20)],
   parts: ringPacks(
@@ -198,8 +201,7 @@ export const pellworm720: EngineSpec = {
     ...pair(pwcManual, pwc, '3-5', 'clearance', [0.08, 0.11], 0.18),
     ...pair(pwcManual, pwc, '3-6', 'ring.gap.top', [0.25, 0.4], 0.75),
     ...pair(pwcManual, pwc, '3-6', 'ring.gap.second', [0.25, 0.4], 0.75),
-    line(pwcManual, pwc, '3-12', 'crank.leak-pressure', 'new', [0.45, null], { unit: 'bar' }),
-    line(pwcManual, pwc, '3-12', 'crank.leak-rate', 'service', [null, 0.03], { unit: 'bar/min' }),
+    ...caseLimits(pwcManual, pwc, '3-12', 7.5, 0.45, 0.03),
   ],
   kits: [
     kit(pwc, 'Pellworm', 'standard', 0, 80.915, 'cast-high-silicon', 15),
@@ -248,6 +250,7 @@ export const brask59: EngineSpec = {
   limits: [
     ...pair(sawManual, saw, '6', 'bore', [45.2, 45.212], 45.23),
     line(sawManual, saw, '6', 'clearance', 'new', [0.04, 0.07]),
+    ...caseLimits(sawManual, saw, '9', 7.5, 0.5, 0.03),
     line(ashgate, saw, '1', 'ring.gap.top', 'service', [null, 0.62], { unchecked: true }),
     line(ashgate, saw, '1', 'ring.gap.top', 'new', [null, 0.62], {
       rows: [

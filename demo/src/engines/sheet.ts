@@ -91,6 +91,29 @@ export function pair(
   ];
 }
 
+/** What a four-stroke is held against before it comes apart: compression at least so many bar, warm; its spread; leak-down. */
+export const beforeLimits = (sheet: Sheet, engine: string, page: string, compression: number): Limit[] => [
+  line(sheet, engine, page, 'compression', 'service', [compression, null], { unit: 'bar' }),
+  line(sheet, engine, page, 'compression.spread', 'service', [null, 12], { unit: '%' }),
+  line(sheet, engine, page, 'leak-down', 'service', [null, 15], { unit: '%' }),
+];
+
+/** The same for a two-stroke: compression, and its crankcase by pressure and by vacuum, bar. */
+export const caseLimits = (
+  sheet: Sheet,
+  engine: string,
+  page: string,
+  compression: number,
+  at: number,
+  loss: number,
+): Limit[] => [
+  line(sheet, engine, page, 'compression', 'service', [compression, null], { unit: 'bar' }),
+  line(sheet, engine, page, 'crank.leak-pressure', 'new', [at, null], { unit: 'bar' }),
+  line(sheet, engine, page, 'crank.leak-rate', 'service', [null, loss], { unit: 'bar/min' }),
+  line(sheet, engine, page, 'crank.vacuum', 'new', [at, null], { unit: 'bar' }),
+  line(sheet, engine, page, 'crank.vacuum-rate', 'service', [null, loss], { unit: 'bar/min' }),
+];
+
 export function kit(
   engine: string,
   maker: string,

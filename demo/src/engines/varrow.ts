@@ -1,6 +1,6 @@
 import type { EngineSpec } from '@tribos/core';
 import { fourStroke, pack, ringPacks } from './rings.js';
-import { depths, kit, line, mm, pair, type Sheet } from './sheet.js';
+import { beforeLimits, depths, kit, line, mm, pair, type Sheet } from './sheet.js';
 
 const common = {
   maker: 'Varrow',
@@ -60,6 +60,7 @@ export const varrow644: EngineSpec = {
     line(twinManual, twin, '4-20', 'setup.deck', 'new', [0.0, 0.2]),
     line(twinManual, twin, '3-6', 'setup.valve.intake', 'new', [0.08, 0.12]),
     line(twinManual, twin, '3-6', 'setup.valve.exhaust', 'new', [0.14, 0.18]),
+    ...beforeLimits(twinManual, twin, '3-2', 10.5),
   ],
   kits: [
     kit(twin, 'Varrow', 'standard', 0, 76.967, 'cast-high-silicon', 10),
@@ -108,6 +109,7 @@ export const varrow312: EngineSpec = {
     line(corrieSheet, mx, '2', 'ring.gap.top.factor', 'new', [0.0042, null], { unit: '×' }),
     line(corrieSheet, mx, '2', 'ring.gap.second.factor', 'new', [0.0053, null], { unit: '×' }),
     line(corrieSheet, mx, '2', 'ring.gap.rail', 'new', [0.0115, null]),
+    ...beforeLimits(mxManual, mx, '3-2', 9.2),
   ],
   kits: [
     kit(mx, 'Varrow', 'grade A', 0, 78.962, 'cast-high-silicon', 8),
@@ -155,6 +157,7 @@ export const varrow744: EngineSpec = {
     ...pair(fourManual, four, '6-16', 'ring.gap.top', [0.15, 0.28], 0.5),
     ...pair(fourManual, four, '6-16', 'ring.gap.second', [0.25, 0.4], 0.6),
     line(fourManual, four, '6-16', 'ring.gap.rail', 'new', [0.2, 0.7]),
+    ...beforeLimits(fourManual, four, '3-3', 10.8),
   ],
   kits: [],
   parts: ringPacks(

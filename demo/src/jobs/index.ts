@@ -20,6 +20,7 @@ import {
   varrow744,
 } from '../engines/index.js';
 import { benches } from '../shop.js';
+import { apart, cameIn } from './apart.js';
 import { LogBook, type DemoJob } from './build.js';
 
 export type { DemoJob } from './build.js';
@@ -51,6 +52,46 @@ function pellwormLog(book: LogBook): DemoJob['log'] {
     .bore(0, 'usual', 'bore-gauge-1', ['81.513', '81.512', '81.512', '81.511', '81.513', '81.512'])
     .bore(1, 'usual', 'bore-gauge-1', ['81.518', '81.519', '81.526', '81.524', '81.536', '81.533']).log;
 }
+
+/** Tested and taken apart before it was measured. */
+const stripped312 = (book: LogBook): LogBook =>
+  apart(
+    cameIn(book, {
+      compression: [['9.8', '10.9']],
+      leakDown: [[11, 'filler']],
+      plugs: ['tan, dry'],
+      seen: {
+        noise: 'slap when cold',
+        oil: 'nothing',
+        coolant: 'clean',
+        openings: 'all closed',
+        washed: 'washed and dry',
+      },
+    }),
+    varrow312,
+    {
+      scope: 'top',
+      notes: {
+        marks: 'Line on the flywheel level with the case, cam dots level with the head',
+        barrel: '0.20 steel, tab to the front',
+      },
+      odd: { 'head-bolts': ['other', 'Number 6 is the long one, 55'] },
+      shelf: 'rack A, 1',
+    },
+  ).wait(90);
+
+/** The one that seized: its crankcase drew air. */
+const stripped620 = (book: LogBook): LogBook =>
+  apart(
+    cameIn(book, {
+      compression: [['5.2'], ['8.4']],
+      leak: [[0.45, 0.401, 0.352, 0.304, 0.257], 'magneto side crank seal', 760],
+      plugs: ['white or blistered', 'tan, dry'],
+      seen: { noise: 'it does not turn', coolant: 'clean', openings: 'all closed', washed: 'washed and dry' },
+    }),
+    kaldera620,
+    { scope: 'top', odd: { 'power-valves': ['stuck', 'Magneto side, carbon'] }, shelf: 'rack C, 3' },
+  ).wait(60);
 
 /** A job that waits on the shelf with nothing read. */
 const unread = (
@@ -153,7 +194,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         fitted: { piston: null, ring: null },
       },
       createdDaysAgo: 9,
-      log: book(varrow312, 2, tomasz)
+      log: stripped312(book(varrow312, 2, tomasz))
         .bore(0, 'usual', 'bore-gauge-1', ['79.008', '79.006', '79.007', '79.006', '79.006', '79.005'])
         .piston(0, CORRIE, 'mic-75-100', '78.940')
         .wait(14 * 60)
@@ -238,7 +279,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         fitted: { piston: null, ring: null },
       },
       createdDaysAgo: 12,
-      log: book(kaldera620, 5, tomasz)
+      log: stripped620(book(kaldera620, 5, tomasz))
         .zero('bore-gauge-2', 'mic-75-100', '76.405')
         .compare(0, 'usual', 'bore-gauge-2', [
           '-8 -9 -8',
@@ -305,8 +346,59 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         },
       ],
     },
-    unread(now, drumlin212, 'Aroha Lindqvist', '0155 010 45', 'Knocks, worn big end; new crank to go in', 13),
-    unread(now, varrow744, 'Dario Nwosu', '0155 010 88', 'Bronze in the sump, low oil pressure hot', 21),
+    {
+      ...unread(
+        now,
+        drumlin212,
+        'Aroha Lindqvist',
+        '0155 010 45',
+        'Knocks, worn big end; new crank to go in',
+        13,
+      ),
+      log: apart(
+        cameIn(book(drumlin212, 1, tomasz), {
+          compression: [['7.6']],
+          leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
+          plugs: ['sooty, dry'],
+          seen: {
+            noise: 'deep knock',
+            oil: 'nothing',
+            coolant: 'clean',
+            openings: 'all closed',
+            washed: 'washed and dry',
+          },
+        }),
+        drumlin212,
+        {
+          scope: 'whole',
+          until: 'crank',
+          notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
+          shelf: 'rack B, 2',
+        },
+      ).log,
+    },
+    {
+      ...unread(now, varrow744, 'Dario Nwosu', '0155 010 88', 'Bronze in the sump, low oil pressure hot', 21),
+      log: apart(
+        cameIn(book(varrow744, 1, 'Ngaire Solano'), {
+          compression: [['11.2'], ['11.0'], ['11.3'], ['10.9']],
+          plugs: ['tan, dry', 'tan, dry', 'tan, dry', 'tan, dry'],
+          seen: {
+            noise: 'rumble or whine',
+            oil: 'bronze',
+            coolant: 'clean',
+            openings: 'all closed',
+            washed: 'washed and dry',
+          },
+        }),
+        varrow744,
+        {
+          scope: 'bottom',
+          until: 'sump',
+          odd: { seat: ['other', 'Rear tank bolt was missing when it came'] },
+        },
+      ).log,
+    },
     {
       engine: drumlin386,
       customer: { name: 'Petra Nakagawa', phone: '0155 010 58' },
@@ -325,6 +417,40 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
       createdDaysAgo: 1,
       log: [],
       decisions: [],
+    },
+    {
+      ...unread(
+        now,
+        drumlin386,
+        'Matiu Ferreira',
+        '0155 010 71',
+        'Went under at the ford, silt in the air box, stood for three weeks',
+        30,
+      ),
+      log: apart(
+        cameIn(book(drumlin386, 1, 'Ngaire Solano'), {
+          compression: [['6.1', '8.9']],
+          leakDown: [[48, 'filler']],
+          plugs: ['wet with oil'],
+          seen: {
+            noise: 'it does not turn',
+            oil: 'water, milky',
+            coolant: 'rust',
+            openings: 'some could not be',
+            washed: 'washed and dry',
+          },
+        }),
+        drumlin386,
+        {
+          scope: 'whole',
+          until: 'barrel',
+          odd: {
+            carburettor: ['stuck', 'Silt behind the throttle plate, to the reed side of the boot'],
+            'barrel-loose': ['stuck', 'Dowels rusted, soaked overnight'],
+          },
+          notes: { marks: 'Marks line up, chain one link loose' },
+        },
+      ).log,
     },
   ];
 }

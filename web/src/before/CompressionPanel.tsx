@@ -36,7 +36,7 @@ export function CompressionPanel({ before }: { before: Before }) {
   );
   return (
     <Panel before={before} what="compression">
-      <div className="grid gap-3 sm:grid-cols-4">
+      <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">
         <SelectField label="Tester in" value={unit} onChange={(e) => setUnit(e.target.value as typeof unit)}>
           {UNITS.map((u) => (
             <option key={u}>{u}</option>
@@ -61,7 +61,7 @@ export function CompressionPanel({ before }: { before: Before }) {
         </SelectField>
         <Altitude before={before} altitude={air.altitude} />
       </div>
-      <div className="mt-3 grid gap-3 sm:grid-cols-4">
+      <div className="mt-3 grid grid-cols-2 gap-3 sm:grid-cols-4">
         {cylinders.flatMap((_, at) => [field(at, 'dry'), ...(wets ? [field(at, 'wet')] : [])])}
       </div>
       <p className="mt-2 text-small text-soft">

@@ -23,7 +23,7 @@ export function Panel({ before, what, children }: { before: Before; what: string
             look="quiet"
             className="ml-auto"
             onClick={() => setLeaving(!leaving)}
-            aria-label={`Leave out: ${step.name}`}
+            aria-label={`Leave it out: ${step.name}`}
           >
             Leave it out
           </Button>

@@ -36,7 +36,7 @@ export function BeforeStation() {
     <StationBody>
       <div
         data-long
-        className="grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_22rem]"
+        className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_22rem]"
       >
         <fieldset disabled={!mayDo} className="grid min-w-0 content-start gap-4">
           <legend className="sr-only">Tests before it comes apart</legend>
