@@ -22,6 +22,8 @@ const CORE = [
   ['routes'],
   ['rings'],
   ['hone'],
+  ['setup'],
+  ['fluids'],
   ['crank'],
   ['before'],
   ['strip'],

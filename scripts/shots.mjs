@@ -66,12 +66,12 @@ await run(async () => {
         await sees(driver, 'It is the last of the plan');
       },
     });
-    await shot('engines', '/engines', 'Add an engine');
     await shot('engine', `/engines/${engine}`, 'Corrie');
     await shot('gauges', '/gauges', 'Add a gauge');
     const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
     const saw = await demoJob(driver, 'Brask 59');
-    await shot('measure-comparator', `/jobs/${kaldera}`, 'What stands');
+    await shot('before', `/jobs/${kaldera}/before`, 'As it came in');
+    await shot('strip', `/jobs/${await demoJob(driver, 'Varrow 744 Four')}/strip`, 'Case bolts out');
     await shot('measure-leaves', `/jobs/${saw}`, 'What stands', {
       act: () => press('leaf beside the piston'),
     });

@@ -13,6 +13,8 @@ export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './rings/index.js';
 export * from './hone/index.js';
+export * from './setup/index.js';
+export * from './fluids/index.js';
 export * from './crank/index.js';
 export * from './before/index.js';
 export * from './strip/index.js';

@@ -262,7 +262,14 @@ describe('parts of a sheet', () => {
   it('stand on the engine they were entered for, and on nobody else’s', async () => {
     const { spec } = await engine('386');
     const rings = spec.parts;
-    expect(Object.keys(rings ?? {})).toEqual(['bolt-maps', 'ring-packs', 'special-tools', 'strip-list']);
+    expect(Object.keys(rings ?? {})).toEqual([
+      'bolt-maps',
+      'fluids',
+      'gaskets',
+      'ring-packs',
+      'special-tools',
+      'strip-list',
+    ]);
     const owner = new pg.Client({ connectionString: world.ownerUrl });
     const client = new pg.Client({ connectionString: world.url });
     await Promise.all([owner.connect(), client.connect()]);

@@ -72,6 +72,10 @@ export const compressionOf = (file: JobFile, cylinder: number, how: 'dry' | 'wet
     .filter(COMPRESSION.is)
     .findLast((c) => c.cylinder === cylinder && c.how === how) ?? null;
 
+/** As it was typed, with its unit. */
+const typedText = ({ text, unit }: Pick<CompressionEntry, 'text' | 'unit'>): string =>
+  /[a-z]$/iu.test(text) ? text : `${text} ${unit}`;
+
 const kPa = (v: number, unit: string): string =>
   `${Number(fromBase('pressure', v, unit).toFixed(unit === 'bar' ? 2 : 0))} ${unit}`;
 
@@ -160,7 +164,7 @@ function compressions(file: JobFile): BeforeVerdict[] {
       {
         key: `compression:${at}`,
         figure,
-        headline: `${of} ${kPa(dry.value, dry.unit)} dry${factor === 1 ? '' : `, ${kPa(value, dry.unit)} as at sea level`}: ${STATE[figure.state]}${figure.state === 'noLimit' ? '' : ' its limit'}.`,
+        headline: `${of} ${typedText(dry)} dry${factor === 1 ? '' : `, ${kPa(value, dry.unit)} as at sea level`}: ${STATE[figure.state]}${figure.state === 'noLimit' ? '' : ' its limit'}.`,
         details: [
           limitSaid(figure, (v) => kPa(v, dry.unit)),
           ...(excuse ? [excuse] : []),

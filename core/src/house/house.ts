@@ -1,5 +1,6 @@
 import { before } from '../before/index.js';
 import { bore } from '../bore/index.js';
+import { fluids } from '../fluids/index.js';
 import { fit } from '../fit/index.js';
 import { withPlaces, type JobFile } from '../job/index.js';
 import {
@@ -17,13 +18,25 @@ import { hone } from '../hone/index.js';
 import { readings } from '../readings/index.js';
 import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
+import { setup } from '../setup/index.js';
 import { strip } from '../strip/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
-export const HOUSE: readonly Room[] = [readings, bore, fit, routes, rings, hone, before, strip];
+export const HOUSE: readonly Room[] = [
+  readings,
+  bore,
+  fit,
+  routes,
+  rings,
+  hone,
+  setup,
+  fluids,
+  before,
+  strip,
+];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
 

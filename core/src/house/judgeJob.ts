@@ -127,8 +127,7 @@ function marksOf(
     const steps = here.flatMap((r) => r.steps?.(file) ?? []).filter((s) => s.excused === null);
     const blockers = here.flatMap((r) => r.blockers?.(file) ?? []);
     // Nothing is judged there, and nothing is begun: its tick says nothing yet.
-    if (steps.length + blockers.length === 0 && here.every((r) => r.figures === undefined && r.steps))
-      continue;
+    if (steps.length + blockers.length === 0 && here.every((r) => r.figures === undefined)) continue;
     marks[station] = {
       verdict: together(here.flatMap((r) => figures.get(r) ?? [])),
       done: steps.length === 0 ? null : steps.every((s) => s.done !== null),

@@ -1,13 +1,17 @@
 import type { EngineSpec } from '@tribos/core';
 import * as others from './others.js';
+import { stackOf } from './stack.js';
 import { stripOf } from './stripLists.js';
 import * as varrow from './varrow.js';
 
-/** An engine with how it comes apart, by the manual its limits stand in. */
+/** An engine with what it is put together from and how it comes apart, by the manual its limits stand in. */
 function withStrip(engine: EngineSpec, of: string): EngineSpec {
   const { document } = engine.limits[0]!.source;
   const sheet = { party: engine.maker, type: 'engine-maker', document, unit: 'mm' } as const;
-  return { ...engine, parts: { ...engine.parts, ...stripOf(of, engine, sheet) } };
+  return {
+    ...engine,
+    parts: { ...engine.parts, ...stackOf(of, engine, sheet), ...stripOf(of, engine, sheet) },
+  };
 }
 
 export const varrow644 = withStrip(varrow.varrow644, '644');

@@ -2,13 +2,14 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { EditJob, type JobRow, type JobView, type Page } from '@tribos/contract';
-import { askedConditions, hangingLimits, type EngineSpec, type JobFile } from '@tribos/core';
+import { askedConditions, hangingLimits, stripPlan, type EngineSpec, type JobFile } from '@tribos/core';
 import { numberOrNull, useContractForm } from '../forms/index.js';
 import { useJobContext } from '../job/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSave } from '../kit/useSave.js';
 import { useMay } from '../people/index.js';
+import { ToolList, useTools } from '../tools/index.js';
 import { PhotoStrip } from '../photos/index.js';
 import { Button, SelectField, TextArea, TextField, VerdictMark } from '../ui/index.js';
 import { JobLabel } from './JobLabel.js';
@@ -30,6 +31,7 @@ export function IntakeStation() {
         </div>
         <div className="grid gap-4">
           <LikelyFindings file={file} />
+          <Tools file={file} />
           <Before file={file} />
           <JobLabel file={file} />
           <p className="text-small text-soft">
@@ -38,6 +40,16 @@ export function IntakeStation() {
           </p>
         </div>
       </div>
+    </div>
+  );
+}
+
+/** Special tools this engine needs, what the shop lacks on top: known before a promise is given. */
+function Tools({ file }: { file: JobFile }) {
+  const { tools, say } = useTools(file.engine, stripPlan(file).steps, false);
+  return tools.length === 0 ? null : (
+    <div className="bg-sheet p-4">
+      <ToolList tools={tools} say={say} />
     </div>
   );
 }

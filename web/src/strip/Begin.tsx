@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { CAUTIONS, inScope, listsOf, SCOPES, scopesOf, type Scope } from '@tribos/core';
 import { useMay } from '../people/index.js';
+import { ToolList, type useTools } from '../tools/index.js';
 import { Button } from '../ui/index.js';
-import { ToolList } from './ToolList.js';
-import type { useTools } from './useTools.js';
 import type { Strip } from './useStrip.js';
 
 /** How far it comes apart, by which list; the tools it wants before the first bolt. */

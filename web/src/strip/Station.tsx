@@ -6,6 +6,7 @@ import { KeysSheet, StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { useMay } from '../people/index.js';
+import { useTools } from '../tools/index.js';
 import { TakingSays, useTaking } from '../photos/index.js';
 import { AddStep } from './AddStep.js';
 import { Begin } from './Begin.js';
@@ -19,7 +20,6 @@ import { StripSide } from './StripSide.js';
 import { WholeList } from './WholeList.js';
 import { useStrip } from './useStrip.js';
 import { useStripKeys } from './useStripKeys.js';
-import { useTools } from './useTools.js';
 
 const TraySheet = lazy(async () => ({ default: (await import('./TraySheet.js')).TraySheet }));
 const BoltCardSheet = lazy(async () => ({ default: (await import('./BoltCardSheet.js')).BoltCardSheet }));
@@ -38,7 +38,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['+ −', 'one more, one less of what is counted'],
   ['v', 'grain: section, step, part'],
   ['↑ ↓', 'another step that may be done'],
-  ['e', 'not as the list has it: skipped, stuck, broken …'],
+  ['x s k', 'at once: not on this engine, skipped, stuck'],
+  ['e', 'not as the list has it: broken, thread damaged, fewer …'],
   ['/', 'note for assembly'],
   ['p', 'photo'],
   ['t', 'next tray'],
@@ -92,6 +93,9 @@ export function StripStation() {
             '−': count(-1),
             v: strip.nextGrain,
             e: sheet('odd'),
+            x: () => strip.odd('not-there'),
+            s: () => strip.odd('skipped'),
+            k: () => strip.odd('stuck'),
             '/': sheet('note'),
             p: photo,
             t: strip.newTray,

@@ -1,4 +1,13 @@
-import { CAUTIONS, holesOf, BOLT, stripLog, type BoltHole, type LengthUnit } from '@tribos/core';
+import {
+  CAUTIONS,
+  holesOf,
+  BOLT,
+  NOTES,
+  STRIP_NOTE,
+  stripLog,
+  type BoltHole,
+  type LengthUnit,
+} from '@tribos/core';
 import { BeginTimer } from '../timers/index.js';
 import { Kbd } from '../ui/index.js';
 import { BoltPlan, type HoleState } from './BoltPlan.js';
@@ -26,7 +35,12 @@ export function StepNow({
   };
   const also = !stop && grain === 'section' ? press.filter((s) => s !== shown) : [];
   return (
-    <div className="border-l-5 border-brass py-3 pl-4" aria-live="polite">
+    <div
+      className="border-l-5 border-brass py-3 pl-4"
+      aria-live="polite"
+      data-testid="step"
+      data-step={`${step.key}${stop ? '?' : ''}`}
+    >
       <div className={bolts ? 'grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1.1fr)]' : ''}>
         <div>
           <p className="text-reading leading-tight font-semibold">
@@ -62,6 +76,16 @@ export function StepNow({
               />
             </p>
           )}
+          {back &&
+            stripLog(file)
+              .filter(STRIP_NOTE.is)
+              .filter((n) => n.step === step.key || (n.for !== '' && n.for === step.key))
+              .map((n) => (
+                <p key={n.id} className="mt-1 border-l-3 border-brass pl-3 text-lead">
+                  {n.text}{' '}
+                  <span className="text-small text-soft">{NOTES[n.about]}, noted when it came off</span>
+                </p>
+              ))}
           {shown.odd.map((o) => (
             <p key={o.id} className="mt-1 text-undecided">
               Noted: {o.why === 'other' ? '' : `${o.why}. `}

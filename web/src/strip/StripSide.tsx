@@ -1,6 +1,6 @@
 import { NOTES, STRIP_NOTE, stripLog } from '@tribos/core';
+import type { ToolNeeded } from '../tools/index.js';
 import { Button, Kbd } from '../ui/index.js';
-import type { ToolNeeded } from './useTools.js';
 import type { Strip } from './useStrip.js';
 
 /** Beside the list: what is next, trays, notes for assembly, tools for what comes. */

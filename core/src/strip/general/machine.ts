@@ -119,7 +119,7 @@ function around({ kind, strokes, cylinders }: Engine): StripStep[] {
     }),
     step('carburettor', 'Carburettor or throttle body off its boots', {
       takes: [parts('boot-clips', 'boot clips', 2 * n)],
-      puts: [small('intake-rag', 'rag in the intake', n)],
+      puts: [small('intake-rag', n === 1 ? 'rag in the intake' : 'rags in the intake', n)],
       note: noted('routing', 'How do cables, fuel and vacuum lines run?', 'carburettor'),
       opens: 'intake',
       tray: true,

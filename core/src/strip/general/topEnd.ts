@@ -182,7 +182,7 @@ function barrel({ strokes, cylinders, kind, zeroAt }: Engine): StripStep[] {
     step('barrel-up', `Cylinder lifted until a rag goes round the rod${of}`, {
       scopes: LIFTED,
       after: ['barrel-loose'],
-      puts: [small('case-rag', 'rag round the rod', n)],
+      puts: [small('case-rag', n === 1 ? 'rag round the rod' : 'rags round the rods', n)],
       opens: two ? 'crankcase mouth and transfers' : 'crankcase mouth',
       cautions: ['turning'],
     }),

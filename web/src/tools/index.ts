@@ -1,0 +1,2 @@
+export { ToolList } from './ToolList.js';
+export { useTools, type ToolNeeded } from './useTools.js';
