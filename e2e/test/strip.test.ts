@@ -55,6 +55,7 @@ async function begin(of: Browser, id: string, scope: string): Promise<void> {
   await sees(of.driver, 'How far does it come apart?');
   await formOf(of.driver).push(`Begin: ${scope}`);
   await of.driver.wait(until.elementLocated(By.css('[data-testid=step]')), 10_000);
+  await formOf(of.driver).push('step');
 }
 
 const fileOf = async (of: Browser, id: string): Promise<JobFile> =>

@@ -147,11 +147,19 @@ export function ledgerOf(log: readonly AnyEntry[]): readonly LedgerLine[] {
 
 /**
  * Lines that may lie where the crank is: put in and not out again, off and in no tray, or more of them than came off.
- * @param last nothing else is open any more: then what lies in a tray has to be back as well
+ * @param last    nothing else is open any more: then what lies in a tray has to be back as well
+ * @param elsewhere what was put into another way, that is open still: it comes out there
  */
-export const unaccounted = (ledger: readonly LedgerLine[], last: boolean): readonly LedgerLine[] =>
+export const unaccounted = (
+  ledger: readonly LedgerLine[],
+  last: boolean,
+  elsewhere: ReadonlySet<string> = new Set(),
+): readonly LedgerLine[] =>
   ledger.filter(
-    (l) => (l.near || l.inside) && (l.surplus > 0 || (l.inside || last ? l.open > 0 : l.open > l.inTray)),
+    (l) =>
+      (l.near || l.inside) &&
+      (l.surplus > 0 ||
+        (last ? l.open > 0 : l.inside ? l.open > 0 && !elsewhere.has(l.item) : l.open > l.inTray)),
   );
 
 /** What is to be fitted later on purpose, as a reminder. */

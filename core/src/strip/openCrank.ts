@@ -29,10 +29,15 @@ const counted = (l: LedgerLine): string => `${l.open > 0 ? `${l.open} ` : ''}${l
 
 /**
  * Why a way is not closed now; null where everything near is accounted for.
- * @param last it is the last way that is open
+ * @param last      it is the last way that is open
+ * @param elsewhere what was put into another way
  */
-export function mayNotClose(ledger: readonly LedgerLine[], last: boolean): string | null {
-  const open = unaccounted(ledger, last);
+export function mayNotClose(
+  ledger: readonly LedgerLine[],
+  last: boolean,
+  elsewhere: ReadonlySet<string> = new Set(),
+): string | null {
+  const open = unaccounted(ledger, last, elsewhere);
   if (open.length === 0) return null;
   const more = open.filter((l) => l.surplus > 0);
   const out = open.filter((l) => l.open > 0);
@@ -47,14 +52,36 @@ export function mayNotClose(ledger: readonly LedgerLine[], last: boolean): strin
     .join(' ');
 }
 
+/**
+ * Why the way that a step opened is not closed by putting it back; null where it is. What other steps that are still
+ * off have put in comes out when they go back.
+ * @param log  entries that stand, the one that puts it back the last
+ * @param last it is the last way that is open
+ */
+export function mayNotGoBack(log: readonly AnyEntry[], last: boolean): string | null {
+  const off = new Map<string, readonly string[]>();
+  for (const { is, done } of effectiveSteps(log)) {
+    if (is === 'back') off.delete(done.step);
+    else
+      off.set(
+        done.step,
+        done.loose.filter((l) => l.inside).map((l) => l.item),
+      );
+  }
+  return mayNotClose(ledgerOf(log), last, new Set([...off.values()].flat()));
+}
+
 /** Walks the log: a way closes only where, with that entry, everything near is accounted for. */
 function waysOf(log: readonly AnyEntry[]) {
   const open = new Map<string, string>();
   const inVain = new Set<string>();
   const steps = effectiveSteps(log);
-  const closed = (way: string, upTo: number): void => {
+  const closed = (way: string, upTo: number, step: boolean): void => {
     if (!open.has(way)) return;
-    if (mayNotClose(ledgerOf(log.slice(0, upTo)), open.size === 1) !== null) inVain.add(way);
+    const until = log.slice(0, upTo);
+    const last = open.size === 1;
+    const why = step ? mayNotGoBack(until, last) : mayNotClose(ledgerOf(until), last);
+    if (why !== null) inVain.add(way);
     else {
       open.delete(way);
       inVain.delete(way);
@@ -63,11 +90,11 @@ function waysOf(log: readonly AnyEntry[]) {
   log.forEach((e, i) => {
     for (const { entry, is, done } of steps) {
       if (entry !== e || done.opens === '') continue;
-      if (is === 'back') closed(done.opens, i + 1);
+      if (is === 'back') closed(done.opens, i + 1, true);
       else if (!open.has(done.opens)) open.set(done.opens, e.at);
     }
     if (!CRANK_WAY.is(e)) return;
-    if (e.is === 'closed') closed(e.way, i + 1);
+    if (e.is === 'closed') closed(e.way, i + 1, false);
     else if (!open.has(e.way)) open.set(e.way, e.at);
   });
   return { open, inVain };

@@ -131,6 +131,19 @@ describe('the open crank', () => {
     expect(openCrank(book.file())).toMatchObject({ ways: [], since: null, closedInVain: [] });
   });
 
+  it('a rag in another way that is open keeps this one from nothing, by hand it does, and the last way never closes over it', () => {
+    const book = new Book();
+    const other = { ...rag, item: 'intake-rag' };
+    off(book, 'x-intake', [other], 'intake');
+    off(book, 'x-barrel', [rag], 'crankcase mouth');
+    book.keep(CRANK_WAY, { way: 'crankcase mouth', is: 'closed' });
+    expect(openCrank(book.file()).ways).toEqual(['intake', 'crankcase mouth']);
+    back(book, 'x-barrel', [rag], 'crankcase mouth');
+    expect(openCrank(book.file()).ways).toEqual(['intake']);
+    back(book, 'x-intake', [], 'intake');
+    expect(openCrank(book.file()).closedInVain).toEqual(['intake']);
+  });
+
   it('what waits in a tray keeps the last way open, and no other', () => {
     const book = new Book();
     off(book, 'x-cover', [washers(2)], 'timing tunnel');

@@ -85,32 +85,41 @@ export function BoltPlan({
                 strokeWidth={px}
               />
             )}
-            <text
-              aria-hidden="true"
-              x={hole.x / NM}
-              y={hole.y / NM + 4.5 * px}
-              textAnchor="middle"
-              fontSize={13 * px}
-              className={`figure font-semibold ${is === 'out' ? 'fill-on-blue' : 'fill-ink'}`}
-            >
-              {hole.at}
-            </text>
-            <text
-              aria-hidden="true"
-              stroke="var(--sheet)"
-              strokeWidth={4 * px}
-              style={{ paintOrder: 'stroke' }}
-              x={hole.x / NM}
-              y={hole.y / NM + r + 13 * px}
-              textAnchor="middle"
-              fontSize={11.5 * px}
-              className={`figure ${odd ? 'fill-brass font-semibold' : 'fill-soft'}`}
-            >
-              {words(hole)}
-            </text>
           </g>
         );
       })}
+      {/* Apart from what is pressed: a name of its own is said there. */}
+      <g aria-hidden="true" pointerEvents="none">
+        {map.holes.map((hole) => {
+          const is = state(hole);
+          const odd = hole.length !== usual;
+          return (
+            <g key={hole.at}>
+              <text
+                x={hole.x / NM}
+                y={hole.y / NM + 4.5 * px}
+                textAnchor="middle"
+                fontSize={13 * px}
+                className={`figure font-semibold ${is === 'out' ? 'fill-on-blue' : 'fill-ink'}`}
+              >
+                {hole.at}
+              </text>
+              <text
+                stroke="var(--sheet)"
+                strokeWidth={4 * px}
+                style={{ paintOrder: 'stroke' }}
+                x={hole.x / NM}
+                y={hole.y / NM + r + 13 * px}
+                textAnchor="middle"
+                fontSize={11.5 * px}
+                className={`figure ${odd ? 'fill-brass font-semibold' : 'fill-soft'}`}
+              >
+                {words(hole)}
+              </text>
+            </g>
+          );
+        })}
+      </g>
     </svg>
   );
 }

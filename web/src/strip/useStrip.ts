@@ -6,8 +6,7 @@ import {
   jobLedger,
   lastStripped,
   looseOf,
-  mayNotClose,
-  ledgerOf,
+  mayNotGoBack,
   MOVED,
   openCrank,
   REFITTED,
@@ -138,7 +137,7 @@ export function useStrip({ file, by }: JobContext) {
       ...stripLog(file),
       { ...newEntry(REFITTED, { steps: [entry] }), by } as unknown as LogEntry,
     ];
-    return mayNotClose(ledgerOf(after), crank.ways.length === 1);
+    return mayNotGoBack(after, crank.ways.length === 1);
   };
 
   const answer = (at: number): void => {
