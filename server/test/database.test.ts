@@ -110,7 +110,7 @@ describe('the demo', () => {
           )
         ).rows[0]!,
     );
-    expect([shops, jobs]).toEqual([1, 8]);
+    expect([shops, jobs]).toEqual([1, 9]);
   });
 
   it('makes no half of a shop', async () => {
