@@ -1,6 +1,6 @@
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
-import { printedDay, type Action, type Block, type Room, type Section } from '../verdicts/index.js';
+import { capital, printedDay, type Action, type Block, type Room, type Section } from '../verdicts/index.js';
 import { jobLedger, openCrank } from './openCrank.js';
 import { stripPlan } from './plan.js';
 import { stripLog } from './standing.js';
@@ -43,7 +43,7 @@ function report(file: JobFile): Section[] {
       blocks: [
         {
           kind: 'text',
-          text: `${SCOPES[chosen.scope]}${chosen.purpose === 'look' ? ', opened for a look' : ''}: ${done} of ${steps.length} steps.`,
+          text: `${capital(SCOPES[chosen.scope])}${chosen.purpose === 'look' ? ', opened for a look' : ''}: ${done} of ${steps.length} steps.`,
         },
         ...table(['step', 'what', '', 'by'], odd),
         ...table(['fastener', 'what', '', 'by'], bolts),

@@ -20,7 +20,7 @@ export function IntakeStation() {
   const { file, version } = useJobContext();
   const { job } = file;
   return (
-    <div className="px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto">
+    <div className="relative px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto">
       <div className="grid items-start gap-4 lg:grid-cols-[1fr_24rem]">
         <div className="grid gap-4">
           <Facts key={version} file={file} version={version} />

@@ -1,5 +1,5 @@
 export { EntryPhotos } from './EntryPhotos.js';
-export { usePhotos } from './Pictures.js';
+export { Pictures, usePhotos } from './Pictures.js';
 export { PhotoStrip } from './PhotoStrip.js';
 export { TakingSays } from './TakeButtons.js';
 export { useTaking } from './useTaking.js';

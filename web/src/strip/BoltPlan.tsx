@@ -4,17 +4,19 @@ import { depthText } from '@tribos/core';
 /** How one fastener stands on the plan. */
 export type HoleState = 'in' | 'now' | 'out' | 'wrong';
 
-/** The length most fasteners of a map have: the ones that differ stand out. */
-function usualLength(holes: readonly BoltHole[]): number {
+/** With more than so many, only those that differ carry their length. */
+const MANY = 8;
+
+/** A fastener as most of a map are: the ones that differ stand out. */
+function commonOf(holes: readonly BoltHole[]): BoltHole {
   const counts = new Map<string, number>();
   const key = (h: BoltHole) => `${h.thread} ${h.length}`;
   for (const h of holes) counts.set(key(h), (counts.get(key(h)) ?? 0) + 1);
   const [most] = [...holes].sort((a, b) => counts.get(key(b))! - counts.get(key(a))!);
-  return most?.length ?? 0;
+  return most!;
 }
 
-/** Room around the cover, mm. A picture is drawn in mm: in nm a browser rounds its letters away. */
-const MARGIN = 12;
+/** A picture is drawn in mm: in nm a browser rounds its letters away. */
 const NM = 1e6;
 
 /** The cover from above: each fastener where it sits, its length beside it, the odd one in brass with a dashed ring. */
@@ -30,18 +32,18 @@ export function BoltPlan({
   onHole: ((hole: BoltHole) => void) | null;
 }) {
   const [width, height] = [map.width / NM, map.height / NM];
-  const w = width + 2 * MARGIN;
-  const h = height + 2 * MARGIN;
-  const size = Math.max(w, h);
-  // Text of 13 px where the plan is 320 px wide.
-  const px = size / 340;
+  // One px of the screen where the plan is some 380 px wide.
+  const px = Math.max(width, height * 1.3) / 340;
   const r = 12 * px;
-  const usual = usualLength(map.holes);
+  const margin = 3 * r;
+  const many = map.holes.length > MANY;
+  const common = commonOf(map.holes);
+  const usual = common.length;
   const words = (hole: BoltHole) =>
     `${hole.thread.split(' ')[0]} × ${depthText(hole.length, unit).replace(/ (mm|in)$/u, '')}`;
   return (
     <svg
-      viewBox={`${-MARGIN} ${-MARGIN} ${w} ${h + 14 * px}`}
+      viewBox={`${-margin} ${-1.6 * r} ${width + 2 * margin} ${height + 3.2 * r + 34 * px}`}
       className="max-h-72 w-full text-ink"
       role="group"
       aria-label={`Plan of ${map.name}, ${map.holes.length} fasteners`}
@@ -104,21 +106,34 @@ export function BoltPlan({
               >
                 {hole.at}
               </text>
-              <text
-                stroke="var(--sheet)"
-                strokeWidth={4 * px}
-                style={{ paintOrder: 'stroke' }}
-                x={hole.x / NM}
-                y={hole.y / NM + r + 13 * px}
-                textAnchor="middle"
-                fontSize={11.5 * px}
-                className={`figure ${odd ? 'fill-brass font-semibold' : 'fill-soft'}`}
-              >
-                {words(hole)}
-              </text>
+              {(odd || !many) && (
+                <text
+                  stroke="var(--sheet)"
+                  strokeWidth={4 * px}
+                  style={{ paintOrder: 'stroke' }}
+                  x={hole.x / NM}
+                  y={hole.y / NM + r + 13 * px}
+                  textAnchor="middle"
+                  fontSize={11.5 * px}
+                  className={`figure ${odd ? 'fill-brass font-semibold' : 'fill-soft'}`}
+                >
+                  {words(hole)}
+                </text>
+              )}
             </g>
           );
         })}
+        {many && (
+          <text
+            x={width / 2}
+            y={height / 2}
+            textAnchor="middle"
+            fontSize={13 * px}
+            className="figure fill-soft"
+          >
+            all others {words(common)}
+          </text>
+        )}
       </g>
     </svg>
   );

@@ -1,3 +1,4 @@
+import { Camera } from 'lucide-react';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
@@ -7,7 +8,8 @@ import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { useMay } from '../people/index.js';
 import { useTools } from '../tools/index.js';
-import { TakingSays, useTaking } from '../photos/index.js';
+import { Pictures, TakingSays, usePhotos, useTaking } from '../photos/index.js';
+import { Button, Kbd } from '../ui/index.js';
 import { AddStep } from './AddStep.js';
 import { Begin } from './Begin.js';
 import { BoltSheet } from './BoltSheet.js';
@@ -65,6 +67,7 @@ export function StripStation() {
   const [says, setSays] = useState<string | null>(null);
   const camera = useRef<HTMLInputElement>(null);
   const taking = useTaking({ jobId: file.job.id, station: 'strip', caption: shown?.step.what ?? '' });
+  const pictures = usePhotos(file.job.id);
   const close = () => {
     setOpen(null);
     if (scanned !== null) setQuery({}, { replace: true });
@@ -155,7 +158,15 @@ export function StripStation() {
               onHole={(hole, map) => setOpen({ kind: 'bolt', hole, map })}
               onAll={sheet('list')}
             />
-            <div className="no-print flex flex-wrap items-center gap-3">
+            <section aria-label="Photos of the strip" className="no-print grid gap-2">
+              <p className="flex flex-wrap items-center gap-3">
+                {mayDo && (
+                  <Button onClick={photo}>
+                    <Camera size={18} aria-hidden="true" /> Photo of this step <Kbd>p</Kbd>
+                  </Button>
+                )}
+                {says && <span role="status">{says}</span>}
+              </p>
               <input
                 ref={camera}
                 type="file"
@@ -163,15 +174,19 @@ export function StripStation() {
                 multiple
                 capture="environment"
                 aria-label="Photo of this step"
-                className="min-h-11 max-w-72 text-small"
+                hidden
                 onChange={(e) => {
                   void taking.take([...(e.target.files ?? [])]);
                   e.target.value = '';
                 }}
               />
               <TakingSays taking={taking} />
-              {says && <p role="status">{says}</p>}
-            </div>
+              <Pictures
+                jobId={file.job.id}
+                photos={pictures.photos.filter((p) => p.station === 'strip')}
+                waiting={pictures.waiting.filter((p) => p.station === 'strip')}
+              />
+            </section>
           </div>
           <aside aria-label="What stands" className="relative">
             <StripSide
