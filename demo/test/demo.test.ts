@@ -1,4 +1,5 @@
 import {
+  beforeVerdicts,
   BOLT_MAPS,
   FEATURE_KEYS,
   holesOf,
@@ -272,3 +273,29 @@ describe.each(engines.map((e) => [`${e.maker} ${e.model}`, e] as const))(
     });
   },
 );
+
+describe('what the demo jobs came in as', () => {
+  const verdicts = (machine: string, customer: string) => {
+    const job = jobs(NOW, GAUGES).find((j) => j.facts.machine === machine && j.customer.name === customer)!;
+    return beforeVerdicts({ ...fileOf(machine), engine: job.engine, log: job.log }).map(
+      (v) => `${v.key.split(':')[0]} ${v.figure.state}`,
+    );
+  };
+  it('the one that seized drew air: beyond, by compression and by its crankcase', () => {
+    expect(verdicts('Kaldera 620 Twin', 'Oisín Takahashi')).toEqual([
+      'compression beyond',
+      'compression within',
+      'spread noLimit',
+      'leak beyond',
+    ]);
+  });
+  it('the one with the worn big end is tight', () => {
+    expect(verdicts('Drumlin 212 Y', 'Aroha Lindqvist')).toEqual(['compression within', 'leak within']);
+  });
+  it('the four is near its limit, and a tester cannot tell two of its cylinders from it', () => {
+    expect(verdicts('Varrow 744 Four', 'Dario Nwosu').filter((v) => v.endsWith('undecided'))).toHaveLength(2);
+  });
+  it('the one that drowned lost it past its rings', () => {
+    expect(verdicts('Drumlin 386', 'Matiu Ferreira')).toEqual(['compression beyond', 'leak-down beyond']);
+  });
+});

@@ -1,16 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { Sheet } from '../ui/index.js';
-
-/** Where the code of a label leads inside this application; null where it is none of ours. */
-export function pathOfCode(text: string): string | null {
-  try {
-    const { pathname, search } = new URL(text);
-    return /^\/jobs\/[0-9a-f-]{36}(\/[a-z-]+)?$/u.test(pathname) ? pathname + search : null;
-  } catch {
-    return null;
-  }
-}
+import { pathOfCode } from './pathOfCode.js';
 
 /** Reads a label with the camera and opens what it is on. */
 export function ScanSheet({ onClose }: { onClose: () => void }) {

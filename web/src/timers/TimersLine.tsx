@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
 import { Button } from '../ui/index.js';
-import { leftText, useCallBack, useTick, useTimers } from './useTimers.js';
+import { leftText } from './leftText.js';
+import { useCallBack, useTick, useTimers } from './useTimers.js';
 
 /** What waits by itself, in the top line of every screen: the soonest with its time, all of them when touched. */
 export function TimersLine() {

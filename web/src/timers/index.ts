@@ -1,4 +1,3 @@
 export { BeginTimer } from './BeginTimer.js';
 export { chime } from './chime.js';
 export { TimersLine } from './TimersLine.js';
-export { leftText } from './useTimers.js';
