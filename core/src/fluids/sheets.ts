@@ -2,7 +2,7 @@ import { list, number, object, oneOf, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE } from '../specs/index.js';
 
 const FLUID = object({
-  what: oneOf('engine oil', 'gear oil', 'coolant', 'two-stroke mix', 'fork or shock oil', 'grease'),
+  what: oneOf('engine oil', 'gear oil', 'coolant', 'fuel', 'two-stroke mix', 'fork or shock oil', 'grease'),
   /** Which of these engines it is of, where sisters differ; empty for all. */
   of: text(80),
   grade: text(80),

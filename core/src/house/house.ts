@@ -15,6 +15,7 @@ import {
   type PlaceKind,
 } from '../log/index.js';
 import { hone } from '../hone/index.js';
+import { intake } from '../intake/index.js';
 import { readings } from '../readings/index.js';
 import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
@@ -26,6 +27,7 @@ import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
 export const HOUSE: readonly Room[] = [
+  intake,
   readings,
   bore,
   fit,

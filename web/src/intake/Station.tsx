@@ -2,7 +2,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { EditJob, type JobRow, type JobView, type Page } from '@tribos/contract';
-import { askedConditions, hangingLimits, stripPlan, type EngineSpec, type JobFile } from '@tribos/core';
+import {
+  askedConditions,
+  CODES,
+  sourceLine,
+  hangingLimits,
+  stripPlan,
+  type EngineSpec,
+  type JobFile,
+} from '@tribos/core';
 import { numberOrNull, useContractForm } from '../forms/index.js';
 import { useJobContext } from '../job/index.js';
 import { api, ApiError } from '../kit/api.js';
@@ -31,6 +39,7 @@ export function IntakeStation() {
         </div>
         <div className="grid gap-4">
           <LikelyFindings file={file} />
+          <Codes engine={file.engine} />
           <Tools file={file} />
           <Before file={file} />
           <JobLabel file={file} />
@@ -41,6 +50,26 @@ export function IntakeStation() {
         </div>
       </div>
     </div>
+  );
+}
+
+/** Where its codes and numbers are found, and what they say. */
+function Codes({ engine }: { engine: EngineSpec }) {
+  const { codes } = CODES.of(engine) ?? { codes: [] };
+  if (codes.length === 0) return null;
+  return (
+    <section className="bg-sheet p-4" aria-label="Where its codes are">
+      <h2 className="mb-1 font-semibold">Where its codes are</h2>
+      <ul>
+        {codes.map((c) => (
+          <li key={c.what} className="border-t border-rule py-2">
+            <span className="font-semibold">{c.what}</span>: {c.where}
+            <span className="block">{c.means}</span>
+            <span className="block text-small text-soft">{sourceLine(c.source)}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

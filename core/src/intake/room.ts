@@ -1,0 +1,5 @@
+import type { Room } from '../verdicts/index.js';
+import { CODES } from './codes.js';
+
+/** What came in: which engine it is, and where that can be read. */
+export const intake: Room = { name: 'intake', station: 'intake', sheets: [CODES] };
