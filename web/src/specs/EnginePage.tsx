@@ -27,6 +27,7 @@ import { WallPicture } from './WallPicture.js';
 const CheckLimits = lazy(async () => ({ default: (await import('./CheckLimits.js')).CheckLimits }));
 const CopyPageSheet = lazy(async () => ({ default: (await import('./CopyPageSheet.js')).CopyPageSheet }));
 const KitSheet = lazy(async () => ({ default: (await import('./KitSheet.js')).KitSheet }));
+const PartView = lazy(async () => ({ default: (await import('./PartView.js')).PartView }));
 const PartSheet = lazy(async () => ({ default: (await import('./PartSheet.js')).PartSheet }));
 const LimitSheet = lazy(async () => ({ default: (await import('./LimitSheet.js')).LimitSheet }));
 
@@ -68,6 +69,7 @@ export function EnginePage() {
     );
   const part = SHEET_PARTS.find((p) => p.name === (params.get('part') ?? params.get('again')));
   const again = params.get('again') !== null;
+  const shown = SHEET_PARTS.find((p) => p.name === params.get('show'));
   if (part && (again ? mayCheck : mayEdit))
     return (
       <Suspense fallback={null}>
@@ -127,6 +129,7 @@ export function EnginePage() {
       <PartsSection
         engine={spec}
         me={me ?? ''}
+        onShow={(name) => setParams({ show: name })}
         onEdit={mayEdit ? (name) => setParams({ part: name }) : null}
         onCheck={mayCheck ? (name) => setParams({ again: name }) : null}
       />
@@ -134,6 +137,11 @@ export function EnginePage() {
         <CrownPicture engine={spec} />
         <WallPicture engine={spec} unit={unit} />
       </section>
+      {shown && spec.parts?.[shown.name] !== undefined && (
+        <Suspense fallback={null}>
+          <PartView part={shown} value={spec.parts[shown.name]} unit={unit} onClose={close} />
+        </Suspense>
+      )}
       {params.get('kit') !== null && mayEdit && (
         <Suspense fallback={null}>
           <KitSheet

@@ -7,6 +7,7 @@ import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, Page } from '../ui/index.js';
 import { blank, draftOf, valueOf, type Draft, type DraftTroubles } from './draft.js';
+import { PartBeside } from './PartView.js';
 import { ShapeForm } from './ShapeForm.js';
 
 /**
@@ -35,6 +36,8 @@ export function PartSheet({
   );
   const [troubles, setTroubles] = useState<DraftTroubles>({});
   const [found, setFound] = useState<PartCheck | null>(null);
+  /** What was compared, to be shown beside what is on file. */
+  const [typed, setTyped] = useState<unknown>(null);
   const save = useSave(
     async (body: unknown): Promise<EngineView> => {
       if (!again) return api.put<EngineView>(`/engines/${spec.id}/parts/${part.name}`, { version, body });
@@ -43,6 +46,7 @@ export function PartSheet({
         body,
       });
       setFound(check);
+      setTyped(body);
       return api.get<EngineView>(`/engines/${spec.id}`);
     },
     {
@@ -111,6 +115,9 @@ export function PartSheet({
               ? 'It says the same. You typed it yourself today, or it is checked already.'
               : `${found.checked} checked${found.retyped > 0 ? `, ${found.retyped} retyped` : ''} now${found.differ > 0 ? `; ${found.differ} not the same as on file, and still unchecked` : ''}.`}
           </p>
+        )}
+        {found && found.differ > 0 && typed !== null && (
+          <PartBeside part={part} on={on} typed={typed} unit={unit} />
         )}
         <div className="flex flex-wrap gap-3">
           <Button look="brass" type="submit" disabled={save.isPending}>

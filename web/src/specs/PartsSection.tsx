@@ -8,11 +8,13 @@ export const SHEET_PARTS = sheetsOf(HOUSE);
 export function PartsSection({
   engine,
   me,
+  onShow,
   onEdit,
   onCheck,
 }: {
   engine: EngineSpec;
   me: string;
+  onShow: (part: string) => void;
   onEdit: ((part: string) => void) | null;
   onCheck: ((part: string) => void) | null;
 }) {
@@ -39,6 +41,11 @@ export function PartsSection({
                     ))}
               </span>
               <span className="flex">
+                {records.length > 0 && (
+                  <Button look="quiet" aria-label={`Show ${part.title}`} onClick={() => onShow(part.name)}>
+                    Show
+                  </Button>
+                )}
                 {onCheck && records.some((s) => worthTyping(s, me)) && (
                   <Button
                     look="quiet"

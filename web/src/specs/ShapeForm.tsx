@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import type { LengthUnit, Shape, SheetPart } from '@tribos/core';
 import { Button, CheckField, SelectField, TextField } from '../ui/index.js';
+import { leading, wordOf } from './partWords.js';
 import { blank, FILLED_IN, type Draft, type DraftRecord, type DraftTroubles, type OrNone } from './draft.js';
 
 interface Of {
@@ -8,32 +9,6 @@ interface Of {
   readonly unit: LengthUnit;
   readonly troubles: DraftTroubles;
 }
-
-const spaced = (key: string): string =>
-  key
-    .replace(/([a-z])([A-Z])/gu, '$1 $2')
-    .replaceAll('-', ' ')
-    .toLowerCase();
-
-/** The trade's word for a field, where it has one. */
-const wordOf = ({ words }: SheetPart, parent: string, key: string): string =>
-  words[`${parent}.${key}`] ?? words[key] ?? SOURCE_WORDS[key] ?? spaced(key);
-
-const SOURCE_WORDS: Readonly<Record<string, string>> = {
-  source: 'Where it stands',
-  party: 'who says so',
-  document: 'document',
-  page: 'page',
-  revision: 'revision',
-  type: 'what they are',
-  'engine-maker': 'maker of the engine',
-  'part-maker': 'maker of the part',
-  machinist: 'machinist',
-  'shop-rule': 'the shop’s own rule',
-  adoption: 'adoption',
-};
-
-const leading = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** One field, record or list of a description: the one way every part of a sheet is typed. */
 export function ShapeForm({
