@@ -1,8 +1,20 @@
-import { HOUSE, recordsOf, sheetsOf, type EngineSpec } from '@tribos/core';
+import { HOUSE, recordsOf, sheetsOf, type EngineSpec, type Source } from '@tribos/core';
 import { Button } from '../ui/index.js';
 import { TrustText, worthTyping } from './trust.js';
 
 export const SHEET_PARTS = sheetsOf(HOUSE);
+
+/** Sources that say the same, once, with how many records they stand behind. */
+function alike(sources: readonly Source[]): { readonly source: Source; readonly count: number }[] {
+  const known = new Map<string, { source: Source; count: number }>();
+  for (const source of sources) {
+    const key = JSON.stringify(source);
+    const before = known.get(key) ?? { source, count: 0 };
+    before.count += 1;
+    known.set(key, before);
+  }
+  return [...known.values()];
+}
 
 /** The other parts of the sheet: what is on file of each, and who stands for it. */
 export function PartsSection({
@@ -33,10 +45,11 @@ export function PartsSection({
               <span className="min-w-0 text-small text-soft">
                 {records.length === 0
                   ? 'nothing on file'
-                  : records.map((s, i) => (
-                      <span key={i} className="block">
+                  : alike(records).map(({ source: s, count }) => (
+                      <span key={JSON.stringify(s)} className="block">
                         {s.document}
                         {s.page && `, p. ${s.page}`} · {s.party} · <TrustText source={s} />
+                        {count > 1 && ` · ${count} entries`}
                       </span>
                     ))}
               </span>

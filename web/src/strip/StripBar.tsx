@@ -5,19 +5,15 @@ import type { Strip } from './useStrip.js';
 export function StripBar({ strip }: { strip: Strip }) {
   const { shown, stop, press, loose, counted, grain, back, tray, last, lastSaid, trouble } = strip;
   const hand = grain === 'part' ? loose[Math.min(counted, loose.length - 1)] : loose[0];
-  const says = !shown
-    ? back
-      ? 'Everything is back'
-      : 'Nothing is left on this list'
-    : stop
-      ? 'Space: next answer'
-      : grain === 'part' && counted < loose.length
-        ? 'Space: counted'
-        : back
-          ? 'Space: back in'
-          : press.length > 1
-            ? `Space: ${press.length} done`
-            : 'Space: done';
+  const says = stop
+    ? 'next answer'
+    : grain === 'part' && counted < loose.length
+      ? 'counted'
+      : back
+        ? 'back in'
+        : press.length > 1
+          ? `${press.length} done`
+          : 'done';
   return (
     <section
       aria-label="Strip bar"
@@ -30,18 +26,23 @@ export function StripBar({ strip }: { strip: Strip }) {
       )}
       <div className="grid grid-cols-1 sm:grid-cols-[17rem_minmax(0,1fr)_15rem]">
         <div className="px-4 py-2">
-          <p className="text-small text-soft">{back ? 'goes back' : `into tray ${tray}`}</p>
-          <button
-            type="button"
-            disabled={!shown}
-            onClick={() => strip.act(stop !== null)}
-            className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:opacity-60"
-          >
-            {stop ? 'Take marked answer' : says.replace('Space: ', '').replace(/^./u, (c) => c.toUpperCase())}
-          </button>
-          <p className="text-small text-soft max-sm:hidden">
-            <Kbd>Space</Kbd> {says.replace('Space: ', '')} · or the foot-switch
-          </p>
+          {shown ? (
+            <>
+              <p className="text-small text-soft">{back ? 'goes back' : `into tray ${tray}`}</p>
+              <button
+                type="button"
+                onClick={() => strip.act(stop !== null)}
+                className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass"
+              >
+                {stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
+              </button>
+              <p className="text-small text-soft max-sm:hidden">
+                <Kbd>Space</Kbd> {says} · or the foot-switch
+              </p>
+            </>
+          ) : (
+            <p className="py-3 text-lead">{back ? 'Everything is back.' : 'Nothing is left on this list.'}</p>
+          )}
         </div>
         <div className="border-rule px-4 py-1 sm:border-l sm:py-2">
           {hand && !stop ? (
