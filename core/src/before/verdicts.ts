@@ -198,7 +198,8 @@ function spread(file: JobFile): BeforeVerdict[] {
   if (high === 0) return [];
   const value = ((high - low) / high) * 100;
   // The tester’s own scale is in both and drops out.
-  const u = 100 * hypot((REPEATS * low) / high, (REPEATS * low) / high, all[0]!.step / sqrt(12) / high);
+  const read = max(...all.map((d) => d.step)) / sqrt(12) / high;
+  const u = 100 * hypot((REPEATS * low) / high, (REPEATS * low) / high, read, (read * low) / high);
   const figure = figureOf(file, {
     feature: 'compression.spread',
     side: 'max',

@@ -12,6 +12,7 @@ import {
   LEAK_TEST,
   leakRunsBefore,
   leakText,
+  normalCdf,
   parseFigure,
   reportOf,
   SEEN_BEFORE,
@@ -183,6 +184,27 @@ describe('a crankcase leak test', () => {
     marks(leaky.book, leaky.test, [0.3, 0.25, 0.2, 0.15, 0.1]);
     leaky.book.keep(LEAK_END, { test: leaky.test, how: 'finished', bubbles: '' });
     expect(leakRunsBefore(leaky.book.file())[0]!.figure!.state).toBe('beyond');
+  });
+
+  it('is no pass where most of it was gone before the first mark, however slowly the rest falls', () => {
+    const { book, test } = begun();
+    marks(book, test, [0.12, 0.1199, 0.1198, 0.1198, 0.1197]);
+    book.keep(LEAK_END, { test, how: 'finished', bubbles: '' });
+    const [run] = leakRunsBefore(book.file());
+    expect(run!.figure!.state).toBe('undecided');
+    expect(leakText(run!)).toContain('had fallen to 0.12 bar before the first mark');
+  });
+
+  it('scatter found from five marks is less sure than one that is known', () => {
+    const { book, test } = begun();
+    // Loses 0.0125 a minute, scattered by about a hundredth of a bar: three degrees of freedom are left.
+    marks(book, test, [0.45, 0.425, 0.43, 0.4, 0.405]);
+    book.keep(LEAK_END, { test, how: 'finished', bubbles: '' });
+    const { figure, slope } = leakRunsBefore(book.file())[0]!;
+    const z = (3 - slope!.loss) / slope!.u;
+    expect(z).toBeGreaterThan(2);
+    // The doubt that is left is Student’s, many times what a known scatter would leave.
+    expect(1 - figure!.p!).toBeGreaterThan(10 * (1 - normalCdf(z)));
   });
 
   it('is within only for want of nothing', () => {
