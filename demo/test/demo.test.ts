@@ -8,7 +8,9 @@ import {
   scopesOf,
   SPECIAL_TOOLS,
   STRIP_LIST,
+  jobLedger,
   judgeJob,
+  openCrank,
   mm,
   nominalOf,
   readJobFile,
@@ -40,8 +42,8 @@ import {
 const NOW = new Date('2026-11-24T08:00:00.000Z');
 const GAUGES = instruments('2027-05-01');
 
-function fileOf(machine: string): JobFile {
-  const job = jobs(NOW, GAUGES).find((j) => j.facts.machine === machine)!;
+function fileOf(machine: string, which = 0): JobFile {
+  const job = jobs(NOW, GAUGES).filter((j) => j.facts.machine === machine)[which]!;
   return {
     format: 'tribos-job',
     version: 5,
@@ -215,8 +217,18 @@ describe('what each job shows', () => {
     expect(j.next.kind).toBe('send-back');
   });
 
-  it('386: nothing is read yet, and nothing passes for want of a reading', () => {
+  it('386: finished, everything that was asked for is within, and everything that came off is back', () => {
     const j = judged('Drumlin 386');
+    expect(j.overall).toBe('within');
+    expect(j.steps.filter((s) => s.done === null && s.excused === null)).toEqual([]);
+    expect(item(j, '0:clearance:min').state).toBe('within');
+    const file = fileOf('Drumlin 386');
+    expect(jobLedger(file).filter((l) => l.open > 0 || l.surplus > 0)).toEqual([]);
+    expect(openCrank(file).ways).toEqual([]);
+  });
+
+  it('386 from the ford: nothing is read yet, and nothing passes for want of a reading', () => {
+    const j = judgeJob(fileOf('Drumlin 386', 1));
     expect(j.overall).toBeNull();
     expect(j.items.every((i) => i.because === 'unread' && i.state !== 'within')).toBe(true);
   });

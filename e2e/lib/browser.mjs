@@ -20,12 +20,18 @@ const FLAGS = [
 
 /**
  * A headless browser with a profile of its own.
- * @param {{width?: number, height?: number, touch?: boolean}} [size]
+ * @param {{width?: number, height?: number, touch?: boolean, camera?: string | null}} [how] camera: a film it shows
  */
-export async function openBrowser({ width = 1280, height = 800, touch = false } = {}) {
+export async function openBrowser({ width = 1280, height = 800, touch = false, camera = null } = {}) {
   const profile = mkdtempSync(join(tmpdir(), 'tribos-browser-'));
   const options = new chrome.Options();
   options.addArguments(...FLAGS, `--user-data-dir=${profile}`, `--window-size=${width},${height}`);
+  if (camera !== null)
+    options.addArguments(
+      '--use-fake-device-for-media-stream',
+      '--use-fake-ui-for-media-stream',
+      `--use-file-for-fake-video-capture=${camera}`,
+    );
   options.setChromeBinaryPath('/usr/bin/chromium');
   const driver = await new Builder()
     .forBrowser('chrome')

@@ -111,7 +111,7 @@ describe('a phone beside the tablet', () => {
       await sees(phone.driver, 'Foot-switch');
       expect(await violations(phone.driver)).toEqual([]);
       await formOf(phone.driver).push('Foot-switch');
-      await sees(phone.driver, 'Pressed 1 times.');
+      await sees(phone.driver, 'Pressed once.');
       await driver().wait(
         async () => (await driver().executeScript('return window.pressedSpaces')) === 1,
         8_000,

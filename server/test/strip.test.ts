@@ -14,7 +14,7 @@ describe('what waits by itself', () => {
     jobId: (await jobOf(world.lead, 'Varrow 644 Twin')).file.job.id,
     station: 'strip',
     what: 'oil drains',
-    began: new Date().toISOString(),
+    ago: 0,
     minutes: 20,
     ...over,
   });
@@ -50,18 +50,21 @@ describe('what waits by itself', () => {
       .post('/api/timers')
       .send(await timer({ jobId: v7() }))
       .expect(404);
-    for (const wrong of [
-      { minutes: 0 },
-      { minutes: 20_161 },
-      { what: '' },
-      { began: 'now' },
-      { station: 'A B' },
-    ])
+    for (const wrong of [{ minutes: 0 }, { minutes: 20_161 }, { what: '' }, { ago: -1 }, { station: 'A B' }])
       await world.lead
         .post('/api/timers')
         .send(await timer(wrong))
         .expect(400);
     expect(await running()).toEqual([]);
+  });
+
+  it('one begun off line ten minutes ago has ten minutes less to go, whatever clock began it', async () => {
+    const body = await timer({ what: 'oven', minutes: 30, ago: 600 });
+    await world.technician.post('/api/timers').send(body).expect(201);
+    const [one] = await running();
+    expect(one!.left).toBeGreaterThan(1_190);
+    expect(one!.left).toBeLessThanOrEqual(1_200);
+    await world.technician.delete(`/api/timers/${body.id}`).expect(204);
   });
 
   it('the soonest comes first', async () => {

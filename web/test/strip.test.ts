@@ -27,7 +27,7 @@ describe('the time that is left', () => {
     ['2026-11-26T07:58:55.000Z', '−01:05'],
     ['2026-11-28T08:00:00.000Z', '48:00:00'],
   ])('until %s is %s', (ends, text) => {
-    expect(leftText(ends, now)).toBe(text);
+    expect(leftText(Date.parse(ends), now)).toBe(text);
   });
 });
 

@@ -1,4 +1,4 @@
-import { IsString, Matches } from 'class-validator';
+import { IsBoolean, IsOptional, IsString, Matches } from 'class-validator';
 
 /** A code for a phone, shown on a screen: good once, for a few minutes. */
 export interface PhoneCode {
@@ -11,4 +11,9 @@ export class Press {
   @IsString()
   @Matches(/^[\w-]{10,64}$/u, { message: 'device must be one that showed a code' })
   device!: string;
+
+  /** Kept down until it takes the answer. */
+  @IsOptional()
+  @IsBoolean()
+  held?: boolean;
 }

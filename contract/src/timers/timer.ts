@@ -1,5 +1,5 @@
 import { IsInt, IsString, Matches, Max, Min } from 'class-validator';
-import { IsClientId, IsId, IsName, IsTime } from '../kit/rules.js';
+import { IsClientId, IsId, IsName } from '../kit/rules.js';
 
 /** Something that goes on by itself: a soak, a drain, a cure. */
 export class NewTimer {
@@ -16,9 +16,11 @@ export class NewTimer {
   @IsName()
   what!: string;
 
-  /** By the clock of the device it was started on. */
-  @IsTime()
-  began!: string;
+  /** Seconds since it was begun, counted by the device: no clock is compared with another. Four weeks at most. */
+  @IsInt()
+  @Min(0)
+  @Max(2_419_200)
+  ago!: number;
 
   /** Two weeks at most. */
   @IsInt()
@@ -36,5 +38,7 @@ export interface TimerView {
   readonly what: string;
   readonly began: string;
   readonly ends: string;
+  /** Seconds left when this was answered; negative once it is over. */
+  readonly left: number;
   readonly by: string;
 }

@@ -3,6 +3,7 @@ import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
+import { partsToGet } from './parts.js';
 import { askWith, judgeJob } from './judgeJob.js';
 
 /** What stands on every report, whatever rooms wrote it. */
@@ -37,6 +38,19 @@ function jobSection(file: JobFile): Section {
   return { key: 'job', title: 'The job', blocks: [block] };
 }
 
+function partsSection(file: JobFile, rooms: readonly Room[]): Section[] {
+  const rows = partsToGet(file, rooms).map((p) => [`${p.count}`, p.name, p.whys.join('; ')]);
+  return rows.length === 0
+    ? []
+    : [
+        {
+          key: 'parts',
+          title: 'Parts to get',
+          blocks: [{ kind: 'table', heads: ['', 'part', 'why'], rows }],
+        },
+      ];
+}
+
 /**
  * The report of a job so far: what its rooms found, decided and did, what stays undecided, what was not done,
  * and the cautions. It grows with every room.
@@ -68,6 +82,7 @@ export function reportOf(
     sections: [
       jobSection(file),
       ...rooms.flatMap((r) => r.report?.(file, found, ask) ?? []),
+      ...partsSection(file, rooms),
       list(
         'undecided',
         'Undecided',

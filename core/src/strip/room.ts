@@ -3,6 +3,7 @@ import { whoOf } from '../specs/index.js';
 import { capital, printedDay, type Action, type Block, type Room, type Section } from '../verdicts/index.js';
 import { jobLedger, openCrank } from './openCrank.js';
 import { stripPlan } from './plan.js';
+import { stripParts } from './parts.js';
 import { stripLog } from './standing.js';
 import { BOLT, BOLT_STATES, ODD, STRIP_KINDS, STRIP_NOTE, STRIP_ODD } from './stripEntries.js';
 import { BOLT_MAPS, NOTES, SCOPES, SPECIAL_TOOLS, STRIP_LIST } from './stripList.js';
@@ -10,6 +11,10 @@ import { tellStrip } from './tell.js';
 
 const table = (heads: readonly string[], rows: readonly (readonly string[])[]): Block[] =>
   rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
+
+/** Nobody pays for a rebuild that was not done. */
+const LOOK =
+  ' It goes back together by the same list, and is charged as a look: the hours of opening and closing, and what cannot be used twice.';
 
 function report(file: JobFile): Section[] {
   const { chosen, steps, done } = stripPlan(file);
@@ -43,7 +48,7 @@ function report(file: JobFile): Section[] {
       blocks: [
         {
           kind: 'text',
-          text: `${capital(SCOPES[chosen.scope])}${chosen.purpose === 'look' ? ', opened for a look' : ''}: ${done} of ${steps.length} steps.`,
+          text: `${capital(SCOPES[chosen.scope])}${chosen.purpose === 'look' ? ', opened for a look' : ''}: ${done} of ${steps.length} steps.${chosen.purpose === 'look' ? LOOK : ''}`,
         },
         ...table(['step', 'what', '', 'by'], odd),
         ...table(['fastener', 'what', '', 'by'], bolts),
@@ -95,6 +100,7 @@ export const strip: Room = {
       },
     },
   ],
+  parts: stripParts,
   tell: tellStrip,
   report,
   cautions: [

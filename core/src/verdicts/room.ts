@@ -76,6 +76,17 @@ export interface Blocker {
   readonly sentence: (unit: LengthUnit) => string;
 }
 
+/** A part that has to be there before the engine goes together again, and why. */
+export interface PartNeeded {
+  /** What it is asked for by: two rooms that name the same ask for one. */
+  readonly key: string;
+  readonly name: string;
+  readonly count: number;
+  readonly why: string;
+  /** Entry that asks for it; null where a rule does. */
+  readonly by: string | null;
+}
+
 /** A part of the report, written by its room. */
 export interface Section {
   readonly key: string;
@@ -119,6 +130,8 @@ export interface Room {
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
   readonly steps?: (file: JobFile) => readonly Step[];
   readonly blockers?: (file: JobFile) => readonly Blocker[];
+  /** Parts that what it found asks for. */
+  readonly parts?: (file: JobFile) => readonly PartNeeded[];
   /** @param found figures of every room */
   readonly actions?: (file: JobFile, found: Found, ask: Ask) => readonly Offer[];
   /** What an entry says was done, in a sentence without its full stop; null for one that is not its own. */

@@ -45,6 +45,7 @@ export const drumlin386: EngineSpec = {
     ...pair(atvManual, atv, '3-18', 'bore', [84.0, 84.015], 84.09),
     line(lintel, atv, '1', 'clearance', 'new', [0.0014, 0.0022]),
     line(lintel, atv, '2', 'ring.gap.top', 'new', [0.01, 0.018]),
+    line(lintel, atv, '2', 'ring.gap.second', 'new', [0.014, 0.022]),
     line(lintel, atv, '2', 'ring.gap.rail', 'new', [0.008, 0.028]),
     ...beforeLimits(atvManual, atv, '2-4', 8.5),
   ],

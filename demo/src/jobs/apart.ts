@@ -6,6 +6,7 @@ import {
   LEAK_TEST,
   listsOf,
   looseOf,
+  REFITTED,
   inScope,
   SEEN_BEFORE,
   STRIP_ANSWER,
@@ -113,5 +114,16 @@ export function apart(
     }
   }
   if (shelf) book.entry(TRAY, { number: 1, name: 'Panels and drains', place: shelf });
+  return book;
+}
+
+/** Everything that came off put back, the last thing first. */
+export function together(book: LogBook, engine: EngineSpec): LogBook {
+  const off = STRIPPED.in(book.log).flatMap((e) => e.steps);
+  const sections = (listsOf(engine).sheet ?? listsOf(engine).general).map((s) => s.steps.map((x) => x.key));
+  for (const keys of sections.reverse()) {
+    const steps = off.filter((s) => keys.includes(s.step)).reverse();
+    if (steps.length > 0) book.entry(REFITTED, { steps });
+  }
   return book;
 }

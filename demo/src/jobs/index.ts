@@ -22,6 +22,7 @@ import {
 import { benches } from '../shop.js';
 import { apart, cameIn } from './apart.js';
 import { LogBook, type DemoJob } from './build.js';
+import { finishedLog } from './finished.js';
 
 export type { DemoJob } from './build.js';
 
@@ -408,15 +409,25 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         use: '2 900 km, farm',
         complaint: 'Blue smoke on the overrun',
         bench: null,
-        promised: day(now, 18),
-        plan: 'usual',
+        promised: day(now, -7),
+        plan: 'full',
         seized: false,
         thermal: twenty,
         fitted: { piston: 'Lintel', ring: null },
       },
-      createdDaysAgo: 1,
-      log: [],
-      decisions: [],
+      createdDaysAgo: 24,
+      log: finishedLog(book(drumlin386, 12, tomasz)),
+      decisions: [
+        {
+          id: 'decision-1',
+          at: new Date(now.getTime() - 11.9 * DAY).toISOString(),
+          by: 'Mirela Okafor-Lind',
+          importedBy: null,
+          route: 'bore',
+          kitId: 'drumlin-386.lintel.plus-0-25',
+          reason: 'Past its limit and sound below; +0.25 cleans up.',
+        },
+      ],
     },
     {
       ...unread(

@@ -11,6 +11,8 @@ import { Scope, type Who } from '../kit/scope.js';
 const MINUTES = 5;
 /** What a foot-switch is told as: no table, but heard like one. */
 export const PRESSES = 'presses';
+/** Behind the name of the screen, where the foot stays down. No name of a screen has it. */
+const HELD = ':held';
 
 /** Phones signed in from a screen: camera and foot-switch of whoever is signed in there. */
 @Injectable()
@@ -62,9 +64,9 @@ export class PhonesService {
   }
 
   /** The foot-switch: told to the one device that showed the code, in this shop. */
-  async press(device: string): Promise<void> {
+  async press(device: string, held: boolean): Promise<void> {
     await this.sequelize.query(`SELECT pg_notify('tribos', $1)`, {
-      bind: [`${this.scope.who.shopId} ${PRESSES} ${device}`],
+      bind: [`${this.scope.who.shopId} ${PRESSES} ${device}${held ? HELD : ''}`],
     });
   }
 }

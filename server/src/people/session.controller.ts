@@ -112,8 +112,8 @@ export class SessionController {
   @Post('press')
   @HttpCode(204)
   @May('measure')
-  press(@Body() { device }: Press): Promise<void> {
-    return this.phones.press(device);
+  press(@Body() { device, held = false }: Press): Promise<void> {
+    return this.phones.press(device, held);
   }
 
   @Get('devices')

@@ -12,7 +12,7 @@ import {
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Link, NavLink, Outlet } from 'react-router';
 import type { SessionView } from '@tribos/contract';
-import { sendFor, sendPhotosFor, useOutbox } from '../outbox/index.js';
+import { sendFor, sendPhotosFor, sendTimersFor, useOutbox } from '../outbox/index.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useLine, type Line } from '../kit/line.js';
@@ -74,6 +74,7 @@ function SignedIn({ session }: { session: SessionView }) {
   useEffect(() => {
     sendFor(id);
     sendPhotosFor(id);
+    sendTimersFor(id);
   }, [id]);
 
   return (

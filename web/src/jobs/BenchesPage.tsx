@@ -6,6 +6,7 @@ import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { stationPath } from '../kit/stationPath.js';
 import { dayText, Empty, Failed, Loading, Page, ScribedScale, TextLink, VerdictMark } from '../ui/index.js';
+import { Meanwhile } from '../timers/index.js';
 import { FirstSteps } from '../shop/index.js';
 import { jobNumber, JobRows } from './JobRows.js';
 
@@ -25,6 +26,7 @@ export function BenchesPage() {
           <Bench key={b.name} bench={b} />
         ))}
       </ul>
+      <Meanwhile view={data} />
       {data.has.job && (
         <div className="grid gap-6 lg:grid-cols-[1fr_18rem]">
           <section>

@@ -9,4 +9,5 @@ export {
   useWaitingOf,
   type Waiting,
 } from './outbox.js';
+export { beginTimer, endHere, sendTimersFor, useBegunHere, type BegunHere } from './timerQueue.js';
 export { keepPhoto, sendPhotosFor, throwAway, useQueued, type Queued } from './photoQueue.js';

@@ -77,9 +77,9 @@ export function PhonePage() {
 function FootSwitch({ screen }: { screen: string }) {
   const [trouble, setTrouble] = useState<string | null>(null);
   const [pressed, setPressed] = useState(0);
-  const press = async () => {
+  const press = async (held: boolean) => {
     try {
-      await api.post('/session/press', { device: screen });
+      await api.post('/session/press', { device: screen, held });
       setPressed((n) => n + 1);
       setTrouble(null);
     } catch (e) {
@@ -88,13 +88,16 @@ function FootSwitch({ screen }: { screen: string }) {
   };
   return (
     <div className="grid gap-2">
-      <Button look="brass" className="min-h-40 text-title" onClick={() => void press()}>
+      <Button look="brass" className="min-h-40 text-title" onClick={() => void press(false)}>
         Foot-switch
+      </Button>
+      <Button className="min-h-16" onClick={() => void press(true)}>
+        Held: takes the answer that is marked
       </Button>
       <p role="status" className="text-small text-soft">
         {pressed === 0
           ? 'As Space on the screen: the next thing there is done.'
-          : `Pressed ${pressed} times.`}
+          : `Pressed ${pressed === 1 ? 'once' : `${pressed} times`}.`}
       </p>
       {trouble && (
         <p role="alert" className="text-beyond">

@@ -9,10 +9,16 @@ export function screenId(): string {
   return made;
 }
 
-/** A foot on the switch: as if Space was pressed with nothing focused. */
-export function pressed(screen: string): void {
+/** How long a foot stays down that takes an answer: past what any station waits for, ms. */
+const DOWN_MS = 800;
+
+/** A foot on the switch: as if Space was pressed, or kept down, with nothing focused. */
+export function pressed(said: string): void {
+  const [screen, how] = said.split(':');
   if (screen !== screenId()) return;
   const key = { key: ' ', code: 'Space', bubbles: true } as const;
+  const up = () => document.body.dispatchEvent(new KeyboardEvent('keyup', key));
   document.body.dispatchEvent(new KeyboardEvent('keydown', key));
-  document.body.dispatchEvent(new KeyboardEvent('keyup', key));
+  if (how === 'held') setTimeout(up, DOWN_MS);
+  else up();
 }

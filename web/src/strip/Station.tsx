@@ -63,7 +63,9 @@ export function StripStation() {
   const mayEdit = useMay('edit-specs');
   const [query, setQuery] = useSearchParams();
   const scanned = Number(query.get('tray')) || null;
-  const [open, setOpen] = useState<Open>(scanned === null ? null : { kind: 'trays', scanned });
+  const [own, setOpen] = useState<Open>(null);
+  // A label may be scanned while the station is open: the address says which tray.
+  const open = own ?? (scanned === null ? null : ({ kind: 'trays', scanned } as const));
   const [says, setSays] = useState<string | null>(null);
   const camera = useRef<HTMLInputElement>(null);
   const taking = useTaking({ jobId: file.job.id, station: 'strip', caption: shown?.step.what ?? '' });

@@ -1,3 +1,4 @@
+import { PartsToGet } from '../parts/index.js';
 import { Button, Sheet } from '../ui/index.js';
 import type { Strip } from './useStrip.js';
 
@@ -45,6 +46,9 @@ export function WholeList({
           </ol>
         </section>
       ))}
+      <div className="mb-3">
+        <PartsToGet file={strip.file} />
+      </div>
       {onKeep && (
         <p className="border-t border-ink/60 pt-3">
           <Button onClick={onKeep}>Keep it as the list of this engine</Button>

@@ -1,5 +1,4 @@
 import { Timer } from 'lucide-react';
-import { useState } from 'react';
 import { Button } from '../ui/index.js';
 import { useTimers } from './useTimers.js';
 
@@ -16,26 +15,11 @@ export function BeginTimer({
   minutes: number;
 }) {
   const { timers, begin } = useTimers();
-  const [trouble, setTrouble] = useState<string | null>(null);
   const runs = timers.some((t) => t.jobId === jobId && t.what === what);
   if (runs) return <p className="text-soft">{what}: its time runs, above.</p>;
   return (
-    <span>
-      <Button
-        onClick={() =>
-          void begin(jobId, station, what, minutes).then(
-            () => setTrouble(null),
-            (e: unknown) => setTrouble(`${(e as Error).message} The time was not started.`),
-          )
-        }
-      >
-        <Timer size={16} aria-hidden="true" /> {what}: start <span className="figure">{minutes}</span> min
-      </Button>
-      {trouble && (
-        <span role="alert" className="block text-beyond">
-          {trouble}
-        </span>
-      )}
-    </span>
+    <Button onClick={() => void begin(jobId, station, what, minutes)}>
+      <Timer size={16} aria-hidden="true" /> {what}: start <span className="figure">{minutes}</span> min
+    </Button>
   );
 }

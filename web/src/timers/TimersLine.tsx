@@ -17,7 +17,7 @@ export function TimersLine() {
   useCallBack(timers, now);
   const [first] = timers;
   if (!first) return null;
-  const out = timers.filter((t) => Date.parse(t.ends) <= now);
+  const out = timers.filter((t) => t.ends <= now);
   return (
     <Popover>
       <PopoverButton
@@ -35,7 +35,7 @@ export function TimersLine() {
         <h2 className="font-semibold">What waits by itself</h2>
         <ul>
           {timers.map((t) => {
-            const isOut = Date.parse(t.ends) <= now;
+            const isOut = t.ends <= now;
             return (
               <li
                 key={t.id}
@@ -45,9 +45,7 @@ export function TimersLine() {
                   <span className={`block truncate ${isOut ? 'font-semibold text-brass' : ''}`}>
                     {t.what}
                   </span>
-                  <span className="block truncate text-small text-soft">
-                    {String(t.number).padStart(4, '0')} {t.machine}, {t.by}
-                  </span>
+                  <span className="block truncate text-small text-soft">{t.of}</span>
                 </Link>
                 <span className="figure">{leftText(t.ends, now)}</span>
                 {mayEnd && (

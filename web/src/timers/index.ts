@@ -1,3 +1,4 @@
 export { BeginTimer } from './BeginTimer.js';
+export { Meanwhile } from './Meanwhile.js';
 export { chime } from './chime.js';
 export { TimersLine } from './TimersLine.js';

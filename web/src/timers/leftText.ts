@@ -1,6 +1,6 @@
 /** `06:40`, or `2:06:40`; how long over with a minus. */
-export function leftText(ends: string, now: number): string {
-  const seconds = Math.round((Date.parse(ends) - now) / 1_000);
+export function leftText(ends: number, now: number): string {
+  const seconds = Math.round((ends - now) / 1_000);
   const n = Math.abs(seconds);
   const two = (v: number) => String(v).padStart(2, '0');
   const hours = Math.floor(n / 3_600);

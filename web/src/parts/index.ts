@@ -1,0 +1,1 @@
+export { PartsToGet } from './PartsToGet.js';
