@@ -51,6 +51,7 @@ const ALL = [
   '0018-tricks',
   '0019-moved',
   '0020-strip',
+  '0021-dial',
 ];
 
 describe('migrating', () => {

@@ -1,9 +1,20 @@
 import { mm, um, type LengthUnit, type Nanometres } from '../units/index.js';
 
-export type InstrumentType = 'dial-bore' | 'telescoping' | 'micrometer' | 'calliper' | 'leaf';
+export const INSTRUMENT_TYPES = [
+  'dial-bore',
+  'telescoping',
+  'micrometer',
+  'calliper',
+  'leaf',
+  'dial',
+] as const;
+export type InstrumentType = (typeof INSTRUMENT_TYPES)[number];
 
-/** What a station is, to a gauge: the inside of a hole, the outside of a part, or a gap for leaves. */
-export type Sense = 'inside' | 'outside' | 'gap';
+/**
+ * What a station is, to a gauge: the inside of a hole, the outside of a part, a gap for leaves, or how far something
+ * moves under a needle.
+ */
+export type Sense = 'inside' | 'outside' | 'gap' | 'travel';
 
 /** What a comparator was set in before it was used. */
 export type Setting =
@@ -87,15 +98,17 @@ export const USUAL: Record<
     travel: null,
   },
   leaf: { name: 'Leaf set', resolution: um(10), repeatability: um(10), maxError: um(5), travel: null },
+  dial: { name: 'Dial indicator', resolution: um(10), repeatability: um(3), maxError: um(10), travel: mm(10) },
 };
 
-/** Whether an instrument reads the inside of a hole, the outside of a part, or a gap. */
+/** What an instrument reads: the inside of a hole, the outside of a part, a gap, or a needle’s travel. */
 export const READS: Record<InstrumentType, readonly Sense[]> = {
   'dial-bore': ['inside'],
   telescoping: ['inside'],
   micrometer: ['outside'],
   calliper: ['inside', 'outside'],
   leaf: ['gap'],
+  dial: ['travel'],
 };
 
 /** Instruments read on a thimble: their scale error is common within a turn, less so beyond it. */
@@ -105,6 +118,7 @@ export const HAS_THIMBLE: Record<InstrumentType, boolean> = {
   micrometer: true,
   calliper: false,
   leaf: false,
+  dial: false,
 };
 
 /** A common metric set: 0.05 by 0.05 to 0.50 and on to 1.00, as the usual blades come. */

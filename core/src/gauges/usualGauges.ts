@@ -29,6 +29,7 @@ const INCH_STEP: Record<Instrument['type'], Nanometres> = {
   micrometer: inch(0.0001),
   calliper: inch(0.0005),
   leaf: inch(0.0005),
+  dial: inch(0.0005),
 };
 
 /**
@@ -75,6 +76,10 @@ export function usualGauges(unit: LengthUnit): readonly UsualGauge[] {
     gauge('telescoping', 'telescoping', metric ? [12, 150] : [0.5, 6], {
       name: 'Telescoping gauges',
     }),
+    gauge('telescoping', 'small-hole', metric ? [3, 13] : [0.12, 0.5], {
+      name: 'Small-hole gauges',
+    }),
+    gauge('dial', 'dial', [0, metric ? 10 : 0.4]),
     gauge('calliper', 'calliper', [0, metric ? 150 : 6]),
     gauge('leaf', 'leaf', [0, metric ? 3 : 0.1], {
       name: 'Leaf set',

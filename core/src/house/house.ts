@@ -1,5 +1,9 @@
+import { bearings } from '../bearings/index.js';
 import { before } from '../before/index.js';
 import { bore } from '../bore/index.js';
+import { cause } from '../cause/index.js';
+import { clutch } from '../clutch/index.js';
+import { crank } from '../crank/index.js';
 import { fluids } from '../fluids/index.js';
 import { fit } from '../fit/index.js';
 import { withPlaces, type JobFile } from '../job/index.js';
@@ -12,15 +16,21 @@ import {
   type EntryKind,
   type EntryReading,
   type LogEntry,
+  type Place,
   type PlaceKind,
 } from '../log/index.js';
+import { gearbox } from '../gearbox/index.js';
+import { head } from '../head/index.js';
 import { hone } from '../hone/index.js';
+import { inspect } from '../inspect/index.js';
 import { intake } from '../intake/index.js';
+import { pumps } from '../pumps/index.js';
 import { readings } from '../readings/index.js';
 import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
 import { setup } from '../setup/index.js';
 import { strip } from '../strip/index.js';
+import { valvesRoom } from '../valves/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
@@ -38,6 +48,15 @@ export const HOUSE: readonly Room[] = [
   fluids,
   before,
   strip,
+  inspect,
+  crank,
+  bearings,
+  head,
+  valvesRoom,
+  gearbox,
+  clutch,
+  pumps,
+  cause,
 ];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
@@ -55,6 +74,10 @@ export function placesIn(rooms: readonly Room[]): readonly PlaceKind[] {
 /** A job as the rooms of a house know it: with the places they bring. */
 export const inHouse = (file: JobFile, rooms: readonly Room[] = HOUSE): JobFile =>
   withPlaces(file, placesIn(rooms));
+
+/** Every place a job asks for, room by room in the order they are walked. */
+export const walkIn = (file: JobFile, rooms: readonly Room[] = HOUSE): readonly Place[] =>
+  rooms.flatMap((r) => r.asks?.(inHouse(file, rooms)) ?? []);
 
 /** Every kind of entry a log may hold, in the order they are published. */
 export const kindsOf = (rooms: readonly Room[]): readonly EntryKind[] =>

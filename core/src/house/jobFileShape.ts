@@ -1,3 +1,4 @@
+import { INSTRUMENT_TYPES } from '../gauges/index.js';
 import { ROUTE_NAMES } from '../job/index.js';
 import { angle, day, MOST_ENTRIES, name, size, time } from '../log/index.js';
 import {
@@ -100,7 +101,7 @@ export const engineShapeOf = (sheets: readonly SheetPart[]) =>
 const instrument = object({
   id,
   name,
-  type: oneOf('dial-bore', 'telescoping', 'micrometer', 'calliper', 'leaf'),
+  type: oneOf(...INSTRUMENT_TYPES),
   unit: oneOf('mm', 'in'),
   resolution: integer(1, 10_000_000),
   repeatability: integer(1, 10_000_000),

@@ -23,6 +23,8 @@ import {
 } from './entryKind.js';
 import { angle, cylinder, length, size, typed } from './fields.js';
 import { FILED } from './filed.js';
+import { PART_FINDING } from './partFinding.js';
+import { PART_WORK } from './partWork.js';
 import type { GapPlace, SizePlace } from './place.js';
 import { overPlaces, shapeOfPlaces, type AnyPlace, type PlaceKind } from './placeKind.js';
 import { LOG_PLACES } from './places/index.js';
@@ -134,7 +136,9 @@ const readingAt = (kinds: readonly PlaceKind[]) =>
         const zero = sent.zeroId === null ? null : zeroOf(context, sent.zeroId, sent.instrumentId);
         const read = parsed(sent.text, readingContext(instrument, zero !== null));
         const value = zero ? fromDeviation(zero, read.value) : read.value;
-        if (value <= 0) throw new Refused('/text', 'That makes a size of nothing or less.');
+        // A needle may well stand still.
+        if (value < 0 || (value === 0 && sense !== 'travel'))
+          throw new Refused('/text', 'That makes a size of nothing or less.');
         const added = { unit: read.unit, value, step: read.step };
         standsIn({ ...sent, ...added }, context);
         return added;
@@ -218,7 +222,10 @@ export const CLOSING_ZERO = entryKind(
 export const TAKE_BACK = entryKind(
   'take-back',
   { readingId: ref('entry') },
-  { read: (sent, context) => named(context, sent.readingId, ['reading', 'leaf', 'finding']) },
+  {
+    read: (sent, context) =>
+      named(context, sent.readingId, ['reading', 'leaf', 'finding', 'part-finding', 'part-work']),
+  },
 );
 
 /** A slip question answered “as typed”, so that it is not asked again. */
@@ -299,8 +306,8 @@ export type WorkEntry = EntryOf<typeof WORK_DONE>;
 /** Kinds that several rooms read. A room's own kinds stand in its own folder. */
 export const LOG_KINDS = {
   measured: [READING, LEAF, ZERO, CLOSING_ZERO, TAKE_BACK, ANSWER],
-  found: [FINDING],
-  done: [WORK_DONE, NOTE],
+  found: [FINDING, PART_FINDING],
+  done: [WORK_DONE, NOTE, PART_WORK],
   filed: [FILED],
 } as const;
 type LogKind = (typeof LOG_KINDS)[keyof typeof LOG_KINDS][number];

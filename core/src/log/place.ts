@@ -55,10 +55,29 @@ export const RING_GAP = object({
 export type BorePlace = Of<typeof BORE>;
 export type PistonPlace = Of<typeof PISTON>;
 export type RingGapPlace = Of<typeof RING_GAP>;
-/** Places a gauge reads as a size. */
-export type SizePlace =
+
+/**
+ * What is measured of a part of the engine besides its cylinders: which measure of which room, on which thing of the
+ * engine, and where on it. Things and spots are named as the engine's sheet names them.
+ */
+export interface ThingPlace {
+  /** Room and measure: `crank.run-out`. */
+  readonly part: `${string}.${string}`;
+  readonly thing: string;
+  readonly spot: string;
+}
+/** Places of one cylinder that a gauge reads as a size. */
+export type CylinderSize =
   BorePlace | Of<typeof LAND> | PistonPlace | Of<typeof PIN> | Of<typeof PIN_BORE> | Of<typeof SMALL_END>;
+/** Places of one cylinder that leaves bracket. */
+export type CylinderGap = Of<typeof CLEARANCE> | RingGapPlace;
+/** Places a gauge reads as a size. */
+export type SizePlace = CylinderSize | ThingPlace;
 /** Places that leaves bracket. */
-export type GapPlace = Of<typeof CLEARANCE> | RingGapPlace;
+export type GapPlace = CylinderGap | ThingPlace;
 /** A place that several rooms read. A log may hold others. */
 export type Place = SizePlace | GapPlace;
+
+/** Whether a place is one of a cylinder. */
+export const isOfCylinder = <P extends Place>(place: P): place is Exclude<P, ThingPlace> =>
+  'cylinder' in place;

@@ -57,6 +57,13 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   readonly named: (place: P, engine: EngineSpec, unit: LengthUnit) => readonly string[];
   /** Size the sheets lead one to expect; for a gap, the smallest usual. */
   readonly nominal: (place: P, around: Around) => Nanometres;
+  /** Where a clearance, gap or travel is expected by its limits, nm; null, or absent, for a size. */
+  readonly span?: (
+    place: P,
+    engine: EngineSpec,
+  ) => { readonly low: Nanometres; readonly high: Nanometres } | null;
+  /** The part of the engine it belongs to: another one fitted, or worked on, opens it again. */
+  readonly ofPart?: (place: P, engine: EngineSpec) => string;
   /** What it is made of, for its expansion. */
   readonly material: (place: P, around: Around) => Material;
   /** Key of the figure that a reading here feeds first. */

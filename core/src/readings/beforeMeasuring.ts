@@ -10,7 +10,7 @@ import {
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, pistonAsked, placeKindOf, type JobFile } from '../job/index.js';
-import type { AnyPlace, SizePlace } from '../log/index.js';
+import { isOfCylinder, type AnyPlace, type SizePlace } from '../log/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { governingFor } from '../verdicts/index.js';
 
@@ -55,7 +55,7 @@ export function beforeMeasuring(file: JobFile, station: SizePlace, by: string, a
         nominalOf(file, of) >= i.rangeLow &&
         nominalOf(file, of) <= i.rangeHigh,
     );
-  const kit = pistonAsked(file, station.cylinder)?.id ?? null;
+  const kit = isOfCylinder(station) ? (pistonAsked(file, station.cylinder)?.id ?? null) : null;
   const other: SizePlace | null =
     station.part === 'bore'
       ? { part: 'piston', cylinder: station.cylinder, place: 'gauge-height', kit }

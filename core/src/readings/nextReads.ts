@@ -8,7 +8,7 @@ import {
   type ReadAction,
 } from '../gauges/index.js';
 import { fittedPiston, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
-import { placeKey, type BorePlace, type GapPlace, type SizePlace } from '../log/index.js';
+import { isOfCylinder, placeKey, type BorePlace, type GapPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { cylinderOf, type Figure } from '../verdicts/index.js';
@@ -110,11 +110,10 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
     if (!used.has(g.instrument.id)) add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
 
   const reach = (i: Instrument) => item.limitAt !== null && inRange(i, nominalOf(file, behind.station));
-  const bore = behind.station.part === 'bore';
   const zeroed = behind.readings.some((r) => r.entry.zeroId !== null);
   const gauges = own.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
   const micrometers = own.filter((i) => i.type === 'micrometer' && reach(i));
-  if (bore && !zeroed && gauges[0] && micrometers[0]) {
+  if (behind.station.part === 'bore' && !zeroed && gauges[0] && micrometers[0]) {
     const at = file.log.at(-1)?.at ?? '';
     const worth = comparatorWorth(file, behind.station.cylinder, gauges[0], micrometers[0], undefined, at, 3);
     add(
@@ -125,7 +124,7 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
     );
   }
   const leaves = own.find((i) => READS[i.type].includes('gap') && i.leaves.length > 1);
-  if (item.feature === 'clearance' && leaves && item.bracket === null) {
+  if (item.feature === 'clearance' && leaves && item.bracket === null && isOfCylinder(behind.station)) {
     const { kit } = fittedPiston(file, behind.station.cylinder);
     const station: GapPlace = { part: 'clearance', cylinder: behind.station.cylinder, kit: kit?.id ?? null };
     // Blades near a clearance lie about 0.02 apart, and the bias is 0.025 wide.

@@ -1,8 +1,8 @@
 import type { JobFile } from '../job/index.js';
-import { WORK, workOf } from '../log/index.js';
+import { PART_WORKS, WORK, workOf, type PartWorkEntry } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { gaugeName } from './nextReads.js';
-import { reopeningWork } from './reopening.js';
+import { partWorkSince, reopeningWork } from './reopening.js';
 import type { ReadingsState } from './standingReadings.js';
 
 const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`;
@@ -11,6 +11,8 @@ const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}
 export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'setAside' | 'zeros'>): string[] {
   const works = workOf(file.log);
   const opened = reopeningWork(file);
+  const ofParts = partWorkSince(file);
+  const byPart = new Map<PartWorkEntry, number>();
   const byWork = new Map<string, number>();
   const byZero = new Map<string, { readonly why: 'zero-lost' | 'zeroed-again'; n: number }>();
   file.log.forEach((e) => {
@@ -22,7 +24,9 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       byZero.set(e.zeroId, known);
     } else {
       const first = opened.get(e.id);
+      const part = ofParts.get(e.id);
       if (first) byWork.set(first.id, (byWork.get(first.id) ?? 0) + 1);
+      else if (part) byPart.set(part, (byPart.get(part) ?? 0) + 1);
     }
   });
   const named = works
@@ -37,5 +41,9 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       ? `The zero of ${gauge} wandered more than scatter explains: ${counted(n)} since it no longer count.`
       : `${gauge} was zeroed anew before its last zero was found again: ${counted(n)} since that no longer count.`;
   });
-  return [...named, ...lost];
+  const parts = [...byPart].map(
+    ([work, n]) =>
+      `${capital(work.name)}, ${PART_WORKS[work.what]}: ${counted(n)} before it no longer count.`,
+  );
+  return [...named, ...parts, ...lost];
 }

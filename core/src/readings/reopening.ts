@@ -1,5 +1,5 @@
-import { derived, isReopened, type JobFile } from '../job/index.js';
-import { workOf, type WorkEntry } from '../log/index.js';
+import { derived, isReopened, placeKindOf, type JobFile } from '../job/index.js';
+import { PART_WORK, workOf, type PartWorkEntry, type WorkEntry } from '../log/index.js';
 
 /**
  * The first work that opened each reading’s or leaf’s place again, by the entry’s id. Walked backwards, so that
@@ -20,6 +20,24 @@ export const reopeningWork = derived((file: JobFile): ReadonlyMap<string, WorkEn
     if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
     const first = [...after.values()].findLast((w) => isReopened(file, e.station, [w]));
     if (first) found.set(e.id, first);
+  }
+  return found;
+});
+
+/**
+ * The last work on the part that a reading or leaf was of, where it came after it: what was read is of another part,
+ * or of one that is no more. By the entry's id.
+ */
+export const partWorkSince = derived((file: JobFile): ReadonlyMap<string, PartWorkEntry> => {
+  const found = new Map<string, PartWorkEntry>();
+  if (!file.log.some(PART_WORK.is)) return found;
+  const after = new Map<string, PartWorkEntry>();
+  for (const e of [...file.log].reverse()) {
+    if (PART_WORK.is(e)) after.set(e.of, e);
+    if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
+    const part = placeKindOf(file, e.station).ofPart?.(e.station, file.engine);
+    const work = part === undefined ? undefined : after.get(part);
+    if (work) found.set(e.id, work);
   }
   return found;
 });

@@ -10,14 +10,19 @@ import { putAsideSentences } from './putAsideSentences.js';
 /** Cylinder by cylinder, place by place as the house lists them, down the wall and round it. */
 function inOrderOf(file: JobFile): (a: AnyPlace, b: AnyPlace) => number {
   const parts = placesOf(file).map((k) => k.part);
-  const rank = (p: AnyPlace & { readonly depth?: number; readonly angle?: number }) => [
+  type Any = AnyPlace & {
+    readonly cylinder?: number;
+    readonly depth?: number;
+    readonly angle?: number;
+  };
+  const rank = (p: Any) => [
     p.cylinder ?? file.engine.cylinders.length,
     parts.indexOf(p.part),
     p.depth ?? 0,
     p.angle ?? 0,
   ];
   return (a, b) => {
-    const [of, to] = [rank(a), rank(b)];
+    const [of, to] = [rank(a as Any), rank(b as Any)];
     return of.map((n, i) => n - to[i]!).find((d) => d !== 0) ?? 0;
   };
 }

@@ -1,6 +1,7 @@
 import { LOG_KINDS, openSteps, REOPENED, WORK } from '../log/index.js';
 import { capital, type Room } from '../verdicts/index.js';
 import { readingOffers } from './actions.js';
+import { walkOf } from './plan.js';
 import { readingsReport } from './report.js';
 import { tellReading } from './tell.js';
 
@@ -16,6 +17,7 @@ export const readings: Room = {
       excused: null,
       sentence: () => `${capital(WORK[work.what].name)}: ${REOPENED[what]} again.`,
     })),
+  asks: walkOf,
   actions: readingOffers,
   tell: tellReading,
   report: (file, _found, ask) => readingsReport(file, ask),

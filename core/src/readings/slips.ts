@@ -50,6 +50,11 @@ export interface SlipContext {
     readonly deviation: number;
     readonly travel: number | null;
   };
+  /**
+   * Where a clearance, a gap or a needle's travel is expected, nm: such a figure has no size of its own to be held
+   * against, only its limits.
+   */
+  readonly span?: { readonly low: number; readonly high: number };
   /** Unit to speak in. */
   readonly show: LengthUnit;
 }
@@ -81,6 +86,11 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
 
   if (context.deviation) {
     questions.push(...deviationSlips(reading, context, asked));
+    return questions;
+  }
+
+  if (context.span) {
+    questions.push(...spanSlips(reading, context.span, show, asked), ...tooFine(reading, instrument, asked));
     return questions;
   }
 
@@ -125,15 +135,7 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     );
   }
 
-  if (reading.step > 0 && reading.step < instrument.resolution * 0.9) {
-    // A metric micron typed at a ten-thousandth gauge is a conversion, not a claim.
-    ask(
-      'too-fine',
-      `${reading.text} has more digits than ${instrument.name} shows (${toDecimal(instrument.resolution, instrument.unit, instrument.unit === 'mm' ? 3 : 5)} ${instrument.unit}). Is the last one estimated?`,
-      null,
-      false,
-    );
-  }
+  questions.push(...tooFine(reading, instrument, asked));
   if (context.offGaugeHeight) {
     ask(
       'wrong-place',
@@ -143,6 +145,60 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     );
   }
   return questions;
+}
+
+type Asked = (code: SlipCode, sentence: string, instead: string | null, holds: boolean) => SlipQuestion;
+
+/** More digits than the gauge shows. */
+const tooFine = (
+  reading: SlipInput,
+  instrument: SlipContext['instrument'],
+  asked: Asked,
+): readonly SlipQuestion[] =>
+  // A metric micron typed at a ten-thousandth gauge is a conversion, not a claim.
+  reading.step > 0 && reading.step < instrument.resolution * 0.9
+    ? [
+        asked(
+          'too-fine',
+          `${reading.text} has more digits than ${instrument.name} shows (${toDecimal(instrument.resolution, instrument.unit, instrument.unit === 'mm' ? 3 : 5)} ${instrument.unit}). Is the last one estimated?`,
+          null,
+          false,
+        ),
+      ]
+    : [];
+
+/** A small figure lies within half of its range and twice of it; in the other system it must not fit better. */
+function spanSlips(
+  reading: SlipInput,
+  span: { readonly low: number; readonly high: number },
+  show: LengthUnit,
+  asked: Asked,
+): readonly SlipQuestion[] {
+  const fits = (value: number) => value >= span.low / 2 && value <= span.high * 2;
+  if (fits(reading.value)) return [];
+  const metric = reading.unit === 'mm' || reading.unit === 'um';
+  const other = metric ? reading.value * 25.4 : reading.value / 25.4;
+  const range = `${toDecimal(nm(Math.round(span.low)), show, show === 'mm' ? 2 : 4)}–${toDecimal(nm(Math.round(span.high)), show, show === 'mm' ? 2 : 4)} ${show}`;
+  if ((reading.unit === 'mm' || reading.unit === 'in') && fits(other))
+    return [
+      asked(
+        'unit',
+        `${reading.text} fits the ${range} of this place only in ${metric ? 'inches' : 'millimetres'}. Was it ${metric ? 'in' : 'mm'}?`,
+        `${bare(reading.text)} ${metric ? 'in' : 'mm'}`,
+        true,
+      ),
+    ];
+  // Worn out is many times its limit; a decimal point is ten times at least.
+  return reading.value > span.high * 10
+    ? [
+        asked(
+          'mistyped',
+          `${reading.text} is more than ten times the ${range} of this place. Is it what the gauge showed?`,
+          null,
+          true,
+        ),
+      ]
+    : [];
 }
 
 /** A deviation read the wrong way round, or one that no dial can show. */

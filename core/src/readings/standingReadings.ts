@@ -8,6 +8,7 @@ import {
 } from '../gauges/index.js';
 import { benchOf, derived, pistonSince, placeKindOf, type JobFile } from '../job/index.js';
 import {
+  isOfCylinder,
   placeKey,
   standing,
   standingLeaves,
@@ -25,7 +26,7 @@ import { depthText, type LengthUnit } from '../units/index.js';
 import { outliers } from './outliers.js';
 import { placeEstimate, type PlaceEstimate } from './placeEstimate.js';
 import { Neighbours, questionsFor, slipsFound, takenReading } from './questions.js';
-import { reopeningWork } from './reopening.js';
+import { partWorkSince, reopeningWork } from './reopening.js';
 import type { SlipQuestion } from './slips.js';
 import { zeroFate, zerosOf, type ZeroFate } from './zeros.js';
 
@@ -104,7 +105,10 @@ function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion>
 
 /** Readings put aside by work done after them or by a zero that was lost. */
 const putAside = (file: JobFile, wandering: ZeroFate): Map<string, SetAside> =>
-  new Map([...wandering.aside, ...[...reopeningWork(file).keys()].map((id) => [id, 'work'] as const)]);
+  new Map([
+    ...wandering.aside,
+    ...[...reopeningWork(file).keys(), ...partWorkSince(file).keys()].map((id) => [id, 'work'] as const),
+  ]);
 
 const scatterOn = (file: JobFile) => (id: string) =>
   Math.max(instrumentOf(file, id).repeatability, instrumentOf(file, id).resolution / 2);
@@ -210,7 +214,8 @@ const leavesSince = derived((file) => {
   const since = file.engine.cylinders.map((_, i) => pistonSince(file, i));
   if (since.every((at) => at < 0)) return () => true;
   const index = new Map(file.log.map((e, i) => [e.id, i]));
-  return (leaf: LeafEntry): boolean => index.get(leaf.id)! > (since[leaf.station.cylinder] ?? -1);
+  return (leaf: LeafEntry): boolean =>
+    !isOfCylinder(leaf.station) || index.get(leaf.id)! > (since[leaf.station.cylinder] ?? -1);
 });
 
 function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {

@@ -47,8 +47,8 @@ export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure
     const gap: GapState | undefined = gaps.find(
       ({ station }) =>
         isGroove(station as AnyPlace) &&
-        station.cylinder === at &&
         'ring' in station &&
+        station.cylinder === at &&
         station.ring === ring,
     );
     if (!gap) return [];

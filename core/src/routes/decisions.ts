@@ -41,7 +41,7 @@ export function decisionRefused(
 ): string | null {
   const misfit = decisionMisfit(engine, decision);
   if (misfit) return misfit;
-  if (decision.route === 'reuse') return kits.ended.fit;
+  if (decision.route === 'reuse') return kits.ended.reuse;
   if (decision.route !== 'bore' && decision.route !== 'fit') return null;
   return kits.options.find((o) => o.kit.id === decision.kitId)?.whyNot ?? null;
 }

@@ -1,4 +1,4 @@
-import type { Figure } from '../verdicts/index.js';
+import { cylinderOf, partOf, type Figure } from '../verdicts/index.js';
 
 /** What findings say of the walls before any size does. */
 export interface Ended {
@@ -6,19 +6,34 @@ export interface Ended {
   readonly doubted: boolean;
   /** Why no piston goes into the bores as they are; null where it may. */
   readonly fit: string | null;
+  /** Why what came out does not go back as it is; null where it may. */
+  readonly reuse: string | null;
   /** Why nothing is bored; null where it may be. */
   readonly bore: string | null;
 }
-export const NOT_ENDED: Ended = { doubted: false, fit: null, bore: null };
+export const NOT_ENDED: Ended = { doubted: false, fit: null, reuse: null, bore: null };
 
 /** Walls that findings have ended: a coating that is through is not used again, a cracked casting for nothing. */
 export function endedBy(figures: readonly Figure[]): Ended {
-  const found = figures.filter((f) => f.feature === 'finding');
+  const found = figures.filter((f) => f.feature === 'finding' && cylinderOf(f) !== null);
+  // What a finding on a part ends goes back into no bore.
+  const parts = figures.filter((f) => f.feature === 'finding' && f.state === 'beyond' && f.found);
+  const of = (...kinds: readonly string[]) =>
+    parts.find((f) => kinds.includes(partOf(f)?.split(':')[0] ?? ''));
+  const barrel = of('cylinder');
+  const inside = of('piston', 'rings', 'pin');
+  const named = (f: Figure): string => (f.subject.of === 'part' ? f.subject.name : '');
   const crack = found.some((f) => f.finding?.what === 'crack' && f.state === 'beyond')
     ? 'A cylinder is cracked: another cylinder first.'
-    : null;
+    : barrel
+      ? `The ${named(barrel)} is ended by what was found on it (${barrel.found!.text}): another cylinder first.`
+      : null;
   const coating = found.some((f) => f.state === 'beyond')
     ? 'The wall is not used again, whatever its sizes say: replate it, or another cylinder first.'
     : null;
-  return { doubted: found.length > 0, fit: crack ?? coating, bore: crack };
+  const wall = crack ?? coating;
+  const reuse = inside
+    ? `The ${named(inside)} is not used again: ${inside.found!.text}. Choose a kit.`
+    : null;
+  return { doubted: found.length > 0 || barrel !== undefined, fit: wall, reuse: wall ?? reuse, bore: crack };
 }

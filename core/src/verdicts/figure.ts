@@ -69,7 +69,13 @@ export const workingLabel = (line: WorkingLine, unit: LengthUnit): string =>
 /** What a figure is of. */
 export type Subject =
   | { readonly of: 'cylinder' | 'journal' | 'rod' | 'valve' | 'bolt' | 'shaft' | 'ring'; readonly at: number }
+  /** A thing of one of the engine's parts, named as its sheet names it. */
+  | { readonly of: 'part'; readonly part: string; readonly thing: string; readonly name: string }
   | { readonly of: 'engine' };
+
+/** The part a figure is of; null for anything else. */
+export const partOf = (figure: Pick<Figure, 'subject'>): string | null =>
+  figure.subject.of === 'part' ? figure.subject.part : null;
 
 /** Index of the cylinder a figure is of; null for anything else. */
 export const cylinderOf = (figure: Pick<Figure, 'subject'>): number | null =>
@@ -78,7 +84,13 @@ export const cylinderOf = (figure: Pick<Figure, 'subject'>): number | null =>
 export const ofCylinder = (at: number): Subject => ({ of: 'cylinder', at });
 
 export const subjectKey = (s: Subject): string =>
-  s.of === 'engine' ? 'engine' : s.of === 'cylinder' ? String(s.at) : `${s.of}-${s.at}`;
+  s.of === 'engine'
+    ? 'engine'
+    : s.of === 'part'
+      ? s.thing
+      : s.of === 'cylinder'
+        ? String(s.at)
+        : `${s.of}-${s.at}`;
 
 /** One figure held against what governs it: of any dimension, on any subject. */
 export interface Figure {
@@ -130,6 +142,8 @@ export interface Figure {
   readonly depth: number | null;
   /** Its own room says what settles it, and offers it. */
   readonly ownWay: boolean;
+  /** What was found on a part, where that is the verdict, and what to do about it. */
+  readonly found?: { readonly text: string; readonly todo: string };
 }
 
 export const consequenceOf = (feature: FeatureKey, side: 'max' | 'min'): Consequence => {

@@ -125,6 +125,8 @@ export interface Room {
   readonly entries?: readonly EntryKind[];
   /** Where its gauges go, besides the places that several rooms read. */
   readonly places?: readonly PlaceKind[];
+  /** Places it asks to be read in this job, in the order they are walked. */
+  readonly asks?: (file: JobFile) => readonly Place[];
   /** What it needs from the engine's sheet. */
   readonly sheets?: readonly SheetPart[];
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];

@@ -28,6 +28,10 @@ const CAVEATS: Record<Caveat, string> = {
 
 /** What a verdict is about: `Left bore`. */
 export const subject = (file: JobFile, item: Figure): string => {
+  if (item.subject.of === 'part')
+    return capital(
+      item.feature === 'finding' ? item.subject.name : `${item.subject.name} ${item.title.toLowerCase()}`,
+    );
   const at = cylinderOf(item);
   const cylinder = at === null ? '' : capital(file.engine.cylinders[at] ?? '');
   const names: Partial<Record<Figure['feature'], string>> = {
@@ -142,6 +146,7 @@ function todo(item: Figure): string | null {
     case 'contradiction':
       return 'A lead takes the shop’s rule back or corrects it.';
     case 'finding':
+      if (item.found) return item.found.todo;
       return 'Draw a fingernail across it, or measure how deep it is.';
     case 'unseen':
       return 'Read a third direction there.';
@@ -170,6 +175,7 @@ function todo(item: Figure): string | null {
   }
   if (item.state === 'noLimit') return 'Add the limit from the manual or the piston maker’s sheet.';
   if (item.state !== 'beyond') return null;
+  if (item.found) return item.found.todo;
   if (item.feature === 'finding')
     return item.finding?.what === 'crack'
       ? 'Another cylinder: see Decide.'
@@ -183,6 +189,14 @@ function todo(item: Figure): string | null {
 function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
   const who = subject(file, item);
   const details: string[] = [];
+  if (item.found)
+    return {
+      headline:
+        item.state === 'beyond'
+          ? `${who}: ${item.found.text}. It is not used again, whatever it measures.`
+          : `${who}: ${item.found.text}. What that means, nobody has said yet.`,
+      details: [],
+    };
   if (item.finding) {
     const found = findingText(item.finding, unit);
     return item.state === 'beyond'

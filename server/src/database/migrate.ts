@@ -20,6 +20,7 @@ import * as customers from './migrations/0017-customers.js';
 import * as tricks from './migrations/0018-tricks.js';
 import * as moved from './migrations/0019-moved.js';
 import * as strip from './migrations/0020-strip.js';
+import * as dial from './migrations/0021-dial.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -44,6 +45,7 @@ const MIGRATIONS = [
   tricks,
   moved,
   strip,
+  dial,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

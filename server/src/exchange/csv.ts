@@ -1,4 +1,4 @@
-import { nm, placeName, toDecimal, whoOf, type JobFile } from '@tribos/core';
+import { isOfCylinder, nm, placeName, toDecimal, whoOf, type JobFile } from '@tribos/core';
 import { stringify } from 'csv-stringify/sync';
 
 const COLUMNS = [
@@ -47,10 +47,17 @@ export function readingsCsv(file: JobFile): string {
         gauge: file.instruments.find((i) => i.id === e.instrumentId)?.name ?? '',
         station: placeName(file, station),
         part: station.part,
-        cylinder: file.engine.cylinders[station.cylinder] ?? '',
+        cylinder: isOfCylinder(station) ? (file.engine.cylinders[station.cylinder] ?? '') : station.thing,
         depth_mm: 'depth' in station ? station.depth / 1e6 : '',
         direction_deg: 'angle' in station ? station.angle : '',
-        place: 'place' in station ? station.place : 'ring' in station ? station.ring : '',
+        place:
+          'place' in station
+            ? station.place
+            : 'ring' in station
+              ? station.ring
+              : 'spot' in station
+                ? station.spot
+                : '',
         typed: e.kind === 'reading' ? e.text : stackText(e.stack),
         answer: e.kind === 'reading' ? '' : e.answer,
         value_nm: value,

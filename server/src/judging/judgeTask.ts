@@ -12,7 +12,7 @@ import {
   reportOf,
   ROUTES,
   standingDecision,
-  walkOf,
+  walkIn,
   type JobFile,
   type JobFileReading,
   type Judgement,
@@ -75,7 +75,7 @@ export interface Judged<W extends Wanted = Wanted> {
 }
 
 function summaryOf(file: JobFile, judged: Judgement): Summary {
-  const planned = walkOf(file);
+  const planned = walkIn(file);
   const filed = filingsOf(file);
   const chosen = standingDecision(file);
   const kit = file.engine.kits.find((k) => k.id === chosen?.kitId);
@@ -83,7 +83,10 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
     overall: judged.overall,
     marks: judged.marks,
     stationsPlanned: planned.length,
-    stationsRead: planned.filter((s) => judged.readings.places.has(placeKey(s))).length,
+    stationsRead: planned.filter((s) => {
+      const key = placeKey(s);
+      return judged.readings.places.has(key) || judged.readings.gaps.has(key);
+    }).length,
     decided:
       chosen === null
         ? null

@@ -1,0 +1,155 @@
+import { OutOfRange } from '../errors.js';
+
+/** A colour of shell: its thickness at the middle, nm. */
+export interface ShellColour {
+  readonly colour: string;
+  readonly thickness: number;
+}
+
+/** Two shells for one bearing, by index of their colour: one in the case, one in the cap; which is which is alike. */
+export interface ShellPair {
+  readonly first: number;
+  readonly second: number;
+  /** Clearance they leave, nm. */
+  readonly clearance: number;
+}
+
+export interface ShellChoice {
+  readonly pairs: readonly ShellPair[];
+  /** Farthest any bearing lies from the middle of the range, nm. */
+  readonly worst: number;
+  /** Whether every one lies inside the range. */
+  readonly inside: boolean;
+}
+
+/** A state of the search: how good, and how it came there. */
+interface State {
+  readonly outside: number;
+  /** Smaller is better, once as few as possible lie outside. */
+  readonly cost: number;
+  readonly order: readonly number[];
+}
+
+function better(a: State, b: State): boolean {
+  if (a.outside !== b.outside) return a.outside < b.outside;
+  if (a.cost !== b.cost) return a.cost < b.cost;
+  for (let i = 0; i < a.order.length; i += 1)
+    if (a.order[i] !== b.order[i]) return a.order[i]! < b.order[i]!;
+  return false;
+}
+
+interface Pair {
+  readonly first: number;
+  readonly second: number;
+}
+
+/**
+ * The best filling of a row, bearing by bearing. What was used so far says which shells are left: of two ways to the
+ * same rest only the better goes on.
+ * @param add    how a bearing's deviation adds to the cost so far
+ * @param allows whether a pair may be used in a bearing at all
+ */
+function fill(
+  rooms: readonly number[],
+  pairs: readonly Pair[],
+  left: readonly number[] | null,
+  judge: (room: number, p: Pair) => { readonly off: number; readonly outside: number },
+  add: (cost: number, off: number) => number,
+  allows: (off: number) => boolean,
+  colours: number,
+): State | null {
+  let states = new Map<string, { used: readonly number[]; state: State }>([
+    ['', { used: Array.from({ length: colours }, () => 0), state: { outside: 0, cost: 0, order: [] } }],
+  ]);
+  for (const room of rooms) {
+    const next: typeof states = new Map();
+    for (const { used, state } of states.values())
+      pairs.forEach((p, order) => {
+        const { off, outside } = judge(room, p);
+        if (!allows(off)) return;
+        const now = left === null ? used : used.map((n, c) => n + Number(c === p.first) + Number(c === p.second));
+        if (left?.some((n, c) => now[c]! > n)) return;
+        const reached: State = {
+          outside: state.outside + outside,
+          cost: add(state.cost, off),
+          order: [...state.order, order],
+        };
+        const key = left === null ? '' : now.join();
+        const known = next.get(key);
+        if (!known || better(reached, known.state)) next.set(key, { used: now, state: reached });
+      });
+    states = next;
+  }
+  let best: State | null = null;
+  for (const { state } of states.values()) if (best === null || better(state, best)) best = state;
+  return best;
+}
+
+/**
+ * Shells for a whole row of plain bearings: as few as possible outside the limits, then the smallest worst deviation
+ * from the middle of the range, then the smallest sum of deviations, then the lowest order of colours. Upper and lower
+ * may differ.
+ *
+ * @param rooms  what lies between housing and journal, housing − journal, nm, one for each bearing
+ * @param shells colours there are, in the order of the sheet
+ * @param range  clearance, nm
+ * @param stock  how many shells of each colour there are; null for as many as are wanted
+ * @returns null where the stock does not fill every bearing
+ * @throws OutOfRange for more than 16 bearings or 12 colours
+ */
+export function chooseShells(
+  rooms: readonly number[],
+  shells: readonly ShellColour[],
+  range: { readonly low: number; readonly high: number },
+  stock: readonly number[] | null = null,
+): ShellChoice | null {
+  if (rooms.length > 16) throw new OutOfRange('bearings', rooms.length, 'at most 16');
+  if (shells.length > 12) throw new OutOfRange('colours of shell', shells.length, 'at most 12');
+  const middle = (range.low + range.high) / 2;
+  const pairs = shells.flatMap((_, first) =>
+    shells.slice(first).map((__, offset): Pair => ({ first, second: first + offset })),
+  );
+  const clearance = (room: number, p: Pair): number =>
+    room - shells[p.first]!.thickness - shells[p.second]!.thickness;
+  const judge = (room: number, p: Pair) => {
+    const c = clearance(room, p);
+    return { off: Math.abs(c - middle), outside: c < range.low || c > range.high ? 1 : 0 };
+  };
+  // The worst first: only then is it known which pairs the smallest sum may be made of.
+  const worst = fill(rooms, pairs, stock, judge, Math.max, () => true, shells.length);
+  if (worst === null) return null;
+  const best = fill(
+    rooms,
+    pairs,
+    stock,
+    judge,
+    (cost, off) => cost + off,
+    (off) => off <= worst.cost,
+    shells.length,
+  )!;
+  return {
+    pairs: best.order.map((order, i) => {
+      const p = pairs[order]!;
+      return { ...p, clearance: clearance(rooms[i]!, p) };
+    }),
+    worst: worst.cost,
+    inside: best.outside === 0,
+  };
+}
+
+/**
+ * How many shells have to be bought to bring a row to a choice: those of it that are not in the engine already.
+ * @param wanted colours of the choice, by index, two for each bearing
+ * @param there  colours that are there, by index
+ */
+export function shellsToBuy(wanted: readonly ShellPair[], there: readonly number[]): readonly number[] {
+  const left = [...there];
+  return wanted
+    .flatMap((p) => [p.first, p.second])
+    .filter((c) => {
+      const at = left.indexOf(c);
+      if (at < 0) return true;
+      left.splice(at, 1);
+      return false;
+    });
+}

@@ -1,0 +1,81 @@
+import { derived, partState, type JobFile, type PartState } from '../job/index.js';
+import type { AnyEntry } from '../log/index.js';
+import {
+  BOTTOM_END,
+  CLEANED,
+  DEBRIS,
+  forbids,
+  INSPECT_KINDS,
+  INSPECT_UNDO,
+  LOOKED,
+  type Disposition,
+  type Looked,
+} from './inspectEntries.js';
+import { partsOnBench, type EnginePart } from './partList.js';
+
+const KINDS: ReadonlySet<string> = new Set(INSPECT_KINDS.map((k) => k.kind));
+
+/** Entries of this room that stand, in order. */
+export const inspectLog = derived((file): readonly AnyEntry[] => {
+  const gone = new Set(INSPECT_UNDO.in(file.log).map((u) => u.of));
+  return (file.log as readonly AnyEntry[]).filter(
+    (e) => KINDS.has(e.kind) && !INSPECT_UNDO.is(e) && !gone.has(e.id),
+  );
+});
+
+/** What is known of one part on the bench. */
+export interface Inspected {
+  readonly part: EnginePart;
+  /** What was said of it last; null while nobody looked. */
+  readonly said: Looked | null;
+  /** What becomes of it: what was said, unless a finding or a rule says otherwise; null while nobody knows. */
+  readonly is: Disposition | null;
+  /** Why it is not what was said; null where it is. */
+  readonly instead: string | null;
+  readonly state: PartState;
+}
+
+/**
+ * Every part on the bench and what becomes of it. A finding that ends a part is stronger than whatever was said of it,
+ * before or after; one that wants work first does not let it be used again as it is.
+ */
+export const inspected = derived((file: JobFile): readonly Inspected[] => {
+  const looks = inspectLog(file).filter(LOOKED.is);
+  const last = new Map(looks.flatMap((l) => l.parts.map((key) => [key, l] as const)));
+  return partsOnBench(file).map((part): Inspected => {
+    const state = partState(file, part.key);
+    const said = last.get(part.key) ?? null;
+    const of = { part, said, state };
+    if (state.renewed && state.ended === null) return { ...of, is: 'reuse', instead: null };
+    if (part.kind.always)
+      return {
+        ...of,
+        is: 'replace',
+        instead: said && said.is !== 'replace' ? 'Renewed each time, whatever it looks like.' : null,
+      };
+    const { ended, toWork } = state;
+    if (ended) return { ...of, is: 'replace', instead: said && said.is !== 'replace' ? forbids(ended, 'reuse') : null };
+    if (toWork && said?.is === 'reuse') return { ...of, is: 'rework', instead: forbids(toWork, 'reuse') };
+    return { ...of, is: said?.is ?? null, instead: null };
+  });
+});
+
+/** Parts of which it is not known yet what becomes of them. */
+export const notLookedAt = (file: JobFile): readonly Inspected[] =>
+  inspected(file).filter((i) => i.is === null);
+
+/** Parts that are measured to decide, by their key. */
+export const toMeasure = derived(
+  (file): ReadonlySet<string> =>
+    new Set(inspected(file).flatMap((i) => (i.is === 'measure' ? [i.part.key] : []))),
+);
+
+/** Whether somebody has begun to look at the parts. */
+export const inspectBegun = (file: JobFile): boolean => inspectLog(file).length > 0;
+
+export const debrisOf = (file: JobFile) => inspectLog(file).filter(DEBRIS.is);
+export const bottomEndSaid = (file: JobFile) => inspectLog(file).findLast(BOTTOM_END.is) ?? null;
+export const cleanedWith = (file: JobFile, key: string) =>
+  inspectLog(file)
+    .filter(CLEANED.is)
+    .findLast((c) => c.parts.includes(key)) ?? null;

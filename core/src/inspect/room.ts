@@ -1,0 +1,124 @@
+import type { JobFile } from '../job/index.js';
+import { PART_FINDINGS, PART_WORKS, SEVERITIES } from '../log/index.js';
+import { whoOf } from '../specs/index.js';
+import { stripPlan } from '../strip/index.js';
+import { withUnit } from '../units/index.js';
+import { capital, printedDay, type Action, type Ask, type Block, type Room, type Section } from '../verdicts/index.js';
+import { bottomEnd } from './bottomEnd.js';
+import { DEBRIS_TABLE } from './debris.js';
+import { partFigures } from './figures.js';
+import { debrisOf, inspectBegun, inspected, notLookedAt } from './inspected.js';
+import { CAUGHT, DISPOSITIONS, INSPECT_KINDS } from './inspectEntries.js';
+import { NAMED_PARTS } from './partList.js';
+import { inspectParts } from './parts.js';
+import { tellInspect } from './tell.js';
+
+const table = (heads: readonly string[], rows: readonly (readonly string[])[]): Block[] =>
+  rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
+
+function report(file: JobFile, ask: Ask): Section[] {
+  if (!inspectBegun(file) && inspected(file).every((i) => i.state.findings.length === 0)) return [];
+  const rows = inspected(file)
+    .filter((i) => !i.part.kind.always && (i.is !== null || i.state.findings.length > 0))
+    .map((i) => [
+      capital(i.part.name),
+      i.state.renewed ? PART_WORKS.renewed : i.is === null ? '' : DISPOSITIONS[i.is],
+      i.state.findings
+        .map((f) =>
+          [
+            f.severity && SEVERITIES[f.severity],
+            PART_FINDINGS[f.what].name,
+            f.extent === null ? '' : withUnit(f.extent, { unit: ask.unit, step: 10_000 }),
+            f.text,
+          ]
+            .filter(Boolean)
+            .join(', '),
+        )
+        .join('; '),
+      i.said ? `${whoOf(i.said)}, ${printedDay(i.said.at)}` : '',
+    ]);
+  const debris = debrisOf(file).map((d) => [
+    `${DEBRIS_TABLE[d.what].name}, ${d.amount}`,
+    CAUGHT[d.from],
+    DEBRIS_TABLE[d.what].points,
+  ]);
+  return [
+    {
+      key: 'parts-found',
+      title: 'What was found',
+      blocks: [
+        ...table(['part', 'becomes', 'found', 'by'], rows),
+        ...table(['in the oil', 'where', 'points to'], debris),
+      ],
+    },
+  ];
+}
+
+/** Parts laid out, looked at, cleaned; what was found on each and what becomes of it. */
+export const inspect: Room = {
+  name: 'inspect',
+  station: 'clean',
+  entries: [...INSPECT_KINDS],
+  sheets: [NAMED_PARTS],
+  figures: (file) => partFigures(file),
+  parts: inspectParts,
+  steps: (file) => {
+    const { chosen } = stripPlan(file);
+    if (!chosen && !inspectBegun(file)) return [];
+    const open = notLookedAt(file);
+    return [
+      {
+        key: 'inspect',
+        done: open.length === 0 ? (inspected(file).findLast((i) => i.said)?.said?.id ?? 'inspect') : null,
+        excused: chosen?.purpose === 'look' ? 'Opened for a look.' : null,
+        sentence: () =>
+          open.length === 0
+            ? 'Every part is looked at.'
+            : `Say what becomes of ${open.length === 1 ? `the ${open[0]!.part.name}` : `${open.length} parts`}.`,
+      },
+    ];
+  },
+  actions: (file, { figures }) => [
+    ...(['strip', 'step'] as const).map((urgency) => ({
+      urgency,
+      find: (): Action | null => {
+        const { chosen, now } = stripPlan(file);
+        const reading = file.log.some((e) => e.kind === 'reading' || e.kind === 'leaf');
+        const open = chosen && now === null && chosen.purpose !== 'look' ? notLookedAt(file) : [];
+        return open.length > 0 && reading === (urgency === 'step')
+          ? {
+              kind: 'inspect',
+              urgency,
+              station: 'clean',
+              at: null,
+              sentence: () =>
+                open.length === 1
+                  ? `What becomes of the ${open[0]!.part.name}?`
+                  : `Look over what came off: ${open.length} parts, the ${open[0]!.part.name} first.`,
+            }
+          : null;
+      },
+    })),
+    {
+      urgency: 'look',
+      find: () => {
+        const { is, whys } = bottomEnd(file, figures);
+        return is === 'must'
+          ? {
+              kind: 'bottom-end',
+              urgency: 'look',
+              station: 'clean',
+              at: null,
+              sentence: () => `The bottom end has to be opened: ${whys[0]}. Ask the customer.`,
+            }
+          : null;
+      },
+    },
+  ],
+  tell: tellInspect,
+  report: (file, _found, ask) => report(file, ask),
+  cautions: [
+    'Gloves, eye protection and ventilation at solvents; never spin a bearing with compressed air.',
+    'Old gaskets and linings may contain asbestos: wet, bag, local rules; never dry-scrape or blow.',
+  ],
+};

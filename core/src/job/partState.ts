@@ -1,0 +1,58 @@
+import { PART_FINDING, PART_FINDINGS, PART_WORK, type PartFindingEntry, type PartWorkEntry } from '../log/index.js';
+import { derived } from './derived.js';
+
+/** What was found on a part that is still in the engine, and what was done to it last. */
+export interface PartState {
+  /** Findings that stand, oldest first: none of one that was there before it was renewed. */
+  readonly findings: readonly PartFindingEntry[];
+  /** What was done to it last; null where nothing was. */
+  readonly work: PartWorkEntry | null;
+  /** It is not the one that came in. */
+  readonly renewed: boolean;
+  /** The finding that ends it; null while none does. */
+  readonly ended: PartFindingEntry | null;
+  /** The finding that has to be worked on first, and was not since; null while none has. */
+  readonly toWork: PartFindingEntry | null;
+}
+
+/**
+ * Findings and work on each part of the engine, by its name in the list of parts. What was found on a part that was
+ * renewed since was found on another; what only wanted work is done with by work after it, what ends a part is not.
+ */
+export const partStates = derived((file): ReadonlyMap<string, PartState> => {
+  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const found = new Map<string, { findings: PartFindingEntry[]; work: PartWorkEntry | null; renewed: boolean }>();
+  const of = (key: string) => {
+    const known = found.get(key) ?? { findings: [], work: null, renewed: false };
+    found.set(key, known);
+    return known;
+  };
+  for (const e of file.log) {
+    if (gone.has(e.id)) continue;
+    if (PART_FINDING.is(e)) of(e.of).findings.push(e);
+    if (PART_WORK.is(e)) {
+      const part = of(e.of);
+      part.work = e;
+      if (e.what === 'renewed') part.renewed = true;
+      part.findings = part.findings.filter(
+        (f) => e.what !== 'renewed' && PART_FINDINGS[f.what].says === 'ends',
+      );
+    }
+  }
+  return new Map(
+    [...found].map(([key, part]): [string, PartState] => [
+      key,
+      {
+        ...part,
+        ended: part.findings.find((f) => PART_FINDINGS[f.what].says === 'ends') ?? null,
+        toWork: part.findings.find((f) => PART_FINDINGS[f.what].says === 'work') ?? null,
+      },
+    ]),
+  );
+});
+
+const NOTHING: PartState = { findings: [], work: null, renewed: false, ended: null, toWork: null };
+
+/** What stands on one part. */
+export const partState = (file: Parameters<typeof partStates>[0], key: string): PartState =>
+  partStates(file).get(key) ?? NOTHING;

@@ -1,0 +1,28 @@
+import type { FeatureKey, Material } from '../specs/index.js';
+import type { Sense } from '../gauges/index.js';
+import { ALONE, type How, type Measurand, type Spot, type Thing } from './measurand.js';
+import type { EngineSpec } from '../specs/index.js';
+
+/** A measure of one figure: most of them are no more than that. */
+export function oneFigure(of: {
+  readonly part: Measurand['part'];
+  readonly name: string;
+  readonly sense: Sense;
+  readonly feature: FeatureKey | ((thing: Thing) => FeatureKey);
+  readonly how: How;
+  readonly sides: readonly ('max' | 'min')[];
+  readonly things: (engine: EngineSpec) => readonly Thing[];
+  readonly spots?: readonly Spot[];
+  readonly held: string;
+  readonly definition: string;
+  readonly material?: Material;
+  readonly slack?: number;
+}): Measurand {
+  const { feature, how, sides, definition, spots = ALONE, material = 'steel', ...rest } = of;
+  return {
+    ...rest,
+    material,
+    spots: () => spots,
+    rules: [{ key: of.part.split('.')[1]!, feature, how, sides, title: of.name, definition }],
+  };
+}

@@ -1,0 +1,2 @@
+export * from './room.js';
+export * from './sheets.js';
