@@ -42,8 +42,9 @@ function instrument(
   rangeHigh: number,
   setting: Setting,
   calibrationDue: string,
+  own: Partial<Pick<Instrument, 'resolution' | 'repeatability' | 'maxError' | 'travel'>> = {},
 ): Instrument {
-  const { resolution, repeatability, maxError, travel } = USUAL[type];
+  const { resolution, repeatability, maxError, travel } = { ...USUAL[type], ...own };
   return {
     id,
     name,
@@ -84,4 +85,22 @@ export const instruments = (due: string): readonly Instrument[] => [
   instrument('mic-0-25', 'Micrometer 0–25', 'micrometer', 0, 25, { kind: 'none' }, due),
   instrument('leaves', 'Leaf set', 'leaf', 0, 2, { kind: 'none' }, due),
   instrument('calliper', 'Calliper 150', 'calliper', 0, 150, { kind: 'none' }, due),
+  instrument('mic-25-50', 'Micrometer 25–50', 'micrometer', 25, 50, { kind: 'none' }, due),
+  instrument(
+    'bore-gauge-3',
+    'Bore gauge 3 (ring), 36–43',
+    'dial-bore',
+    36,
+    43,
+    { kind: 'ring', u: 300 },
+    due,
+  ),
+  instrument('small-holes', 'Small-hole gauges 3–10', 'telescoping', 3, 10, { kind: 'none' }, due),
+  instrument('dial', 'Dial indicator 10', 'dial', 0, 10, { kind: 'none' }, due),
+  instrument('lever-dial', 'Lever dial 0.8', 'dial', 0, 0.8, { kind: 'none' }, due, {
+    resolution: um(2),
+    repeatability: um(1),
+    maxError: um(4),
+    travel: mm(0.8),
+  }),
 ];

@@ -1,4 +1,4 @@
-import { HOUSE, judgeJob, UNKNOWN_VARIANT, type Action, type JobFile } from '@tribos/core';
+import { HOUSE, inHouse, judgeJob, UNKNOWN_VARIANT, type Action, type JobFile } from '@tribos/core';
 import { engines, instruments, jobs, shop } from '@tribos/demo';
 import { STATIONS } from '../src/app/stations.js';
 import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
@@ -34,7 +34,7 @@ describe('the run sheet', () => {
   });
 
   it('has a tick for every action of every demo job', () => {
-    for (const file of files) {
+    for (const file of files.map((f) => inHouse(f))) {
       const judged = judgeJob(file);
       const ask = { unit: 'mm' as const, worked: () => null };
       const found = HOUSE.flatMap((r) => r.actions?.(file, { figures: judged.items }, ask) ?? [])
@@ -50,6 +50,7 @@ describe('the run sheet', () => {
       '/jobs/j/intake',
       '/jobs/j/before',
       '/jobs/j/strip',
+      '/jobs/j/clean',
       '/jobs/j',
       '/jobs/j/decide',
       '/jobs/j/prepare',

@@ -33,8 +33,7 @@ interface State {
 function better(a: State, b: State): boolean {
   if (a.outside !== b.outside) return a.outside < b.outside;
   if (a.cost !== b.cost) return a.cost < b.cost;
-  for (let i = 0; i < a.order.length; i += 1)
-    if (a.order[i] !== b.order[i]) return a.order[i]! < b.order[i]!;
+  for (let i = 0; i < a.order.length; i += 1) if (a.order[i] !== b.order[i]) return a.order[i]! < b.order[i]!;
   return false;
 }
 
@@ -67,7 +66,8 @@ function fill(
       pairs.forEach((p, order) => {
         const { off, outside } = judge(room, p);
         if (!allows(off)) return;
-        const now = left === null ? used : used.map((n, c) => n + Number(c === p.first) + Number(c === p.second));
+        const now =
+          left === null ? used : used.map((n, c) => n + Number(c === p.first) + Number(c === p.second));
         if (left?.some((n, c) => now[c]! > n)) return;
         const reached: State = {
           outside: state.outside + outside,

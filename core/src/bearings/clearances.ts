@@ -20,7 +20,12 @@ import { bearingsOf, CRANKPIN, MAIN_HOUSING, MAIN_JOURNAL, ROD_HOUSING, rowOf } 
 import type { Row, Shell } from './sheets.js';
 
 const OF = {
-  main: { housing: MAIN_HOUSING, journal: MAIN_JOURNAL, feature: 'crank.journal-clearance', prefix: 'bearings.main' },
+  main: {
+    housing: MAIN_HOUSING,
+    journal: MAIN_JOURNAL,
+    feature: 'crank.journal-clearance',
+    prefix: 'bearings.main',
+  },
   rod: { housing: ROD_HOUSING, journal: CRANKPIN, feature: 'crank.pin-clearance', prefix: 'bearings.rod' },
 } as const;
 
@@ -102,15 +107,26 @@ function bySize(file: JobFile, row: Row, bearing: Thing, unit: LengthUnit): Figu
           ? [
               {
                 kind: 'length' as const,
-                label: side === 'min' ? 'smallest housing − largest journal' : 'largest housing − smallest journal',
+                label:
+                  side === 'min'
+                    ? 'smallest housing − largest journal'
+                    : 'largest housing − smallest journal',
                 value: (between ?? room.tightest).value,
               },
             ]
           : []),
         ...(upper && lower
           ? [
-              { kind: 'length' as const, label: `${shells!.upper} shell, ${side === 'min' ? 'thickest' : 'thinnest'}`, value: thick(upper, side) },
-              { kind: 'length' as const, label: `${shells!.lower} shell, ${side === 'min' ? 'thickest' : 'thinnest'}`, value: thick(lower, side) },
+              {
+                kind: 'length' as const,
+                label: `${shells!.upper} shell, ${side === 'min' ? 'thickest' : 'thinnest'}`,
+                value: thick(upper, side),
+              },
+              {
+                kind: 'length' as const,
+                label: `${shells!.lower} shell, ${side === 'min' ? 'thickest' : 'thinnest'}`,
+                value: thick(lower, side),
+              },
             ]
           : [{ kind: 'text' as const, label: 'shells', text: 'nobody has said yet which lie in it' }]),
         {
@@ -163,7 +179,13 @@ function byStrip(file: JobFile, row: Row, bearing: Thing): Figure[] {
       progress: { read: 1, planned: 1 },
       blockedBy: null,
       caveats: [],
-      working: [{ kind: 'text', label: 'definition', text: 'between two marks of the strip’s own scale, nothing turned' }],
+      working: [
+        {
+          kind: 'text',
+          label: 'definition',
+          text: 'between two marks of the strip’s own scale, nothing turned',
+        },
+      ],
       step: 1_000,
       instruments: [],
       depth: null,
@@ -176,8 +198,5 @@ function byStrip(file: JobFile, row: Row, bearing: Thing): Figure[] {
 /** Verdicts on every plain bearing something was read of. */
 export const clearanceFigures = (file: JobFile, unit: LengthUnit): Figure[] =>
   (['main', 'rod'] as const).flatMap((row) =>
-    bearingsOf(file.engine, row).flatMap((b) => [
-      ...bySize(file, row, b, unit),
-      ...byStrip(file, row, b),
-    ]),
+    bearingsOf(file.engine, row).flatMap((b) => [...bySize(file, row, b, unit), ...byStrip(file, row, b)]),
   );

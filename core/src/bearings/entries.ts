@@ -26,7 +26,10 @@ export const CODES_READ = entryKind(
           `The sheet knows ${sheet?.housings.map((c) => c.code).join(', ') ?? 'no codes'} on the housing.`,
         );
       if (!sheet.journals.some((c) => c.code === sent.journal))
-        throw new Refused('/journal', `The sheet knows ${sheet.journals.map((c) => c.code).join(', ')} on the journal.`);
+        throw new Refused(
+          '/journal',
+          `The sheet knows ${sheet.journals.map((c) => c.code).join(', ')} on the journal.`,
+        );
     },
   },
 );
@@ -64,10 +67,17 @@ export const PLASTIC_STRIP = entryKind(
     read: (sent, { engine }) => {
       onRow(engine, sent.row, sent.bearing);
       if (sent.turned)
-        throw new Refused('/turned', 'The shaft was turned on it: it is smeared wide. Clean, lay another strip, turn nothing.');
-      if (sent.low === null && sent.high === null) throw new Refused('/low', 'Between which marks does it lie?');
+        throw new Refused(
+          '/turned',
+          'The shaft was turned on it: it is smeared wide. Clean, lay another strip, turn nothing.',
+        );
+      if (sent.low === null && sent.high === null)
+        throw new Refused('/low', 'Between which marks does it lie?');
       if (sent.low !== null && sent.high !== null && sent.low >= sent.high)
-        throw new Refused('/high', 'The wider the strip, the less the clearance: the marks are the other way round.');
+        throw new Refused(
+          '/high',
+          'The wider the strip, the less the clearance: the marks are the other way round.',
+        );
     },
   },
 );

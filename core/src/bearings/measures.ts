@@ -25,11 +25,15 @@ const housings = (of: Row) => (engine: EngineSpec) =>
   bearingsOf(engine, of).map((t) => ({
     ...t,
     part: of === 'rod' ? t.part : 'cases',
+    askedWith: ['crank', 'shells'],
     nominal: rowOf(engine, of)!.housings[0]?.low ?? null,
   }));
 
 /** A housing is read square to its joint: along the joint it is pinched or spread. */
-const ACROSS_JOINT = [spot('one', 'square to the joint, one end'), spot('other', 'square to the joint, other end')];
+const ACROSS_JOINT = [
+  spot('one', 'square to the joint, one end'),
+  spot('other', 'square to the joint, other end'),
+];
 
 const journal = (
   of: Row,
@@ -82,6 +86,7 @@ const housing = (
   sense: 'inside',
   material: of === 'rod' ? 'steel' : 'aluminium-cylinder',
   things: housings(of),
+  serves: [of === 'rod' ? 'crank.pin-clearance' : 'crank.journal-clearance'],
   spots: () => ACROSS_JOINT,
   held: 'cap torqued as for running, shells out, square to the joint',
   rules: [
@@ -90,6 +95,7 @@ const housing = (
       feature,
       how: 'smallest',
       sides: ['min'],
+      ifLimit: true,
       title: 'housing, smallest',
       definition: 'torqued, without shells, square to the joint',
     },
@@ -98,6 +104,7 @@ const housing = (
       feature,
       how: 'largest',
       sides: ['max'],
+      ifLimit: true,
       title: 'housing, largest',
       definition: 'torqued, without shells, square to the joint',
     },

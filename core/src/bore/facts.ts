@@ -1,5 +1,5 @@
-import { derived, derivedIn, type JobFile } from '../job/index.js';
-import { findings, scoresOf } from '../log/index.js';
+import { derived, derivedIn, topLeftOn, type JobFile } from '../job/index.js';
+import { findings, isOfCylinder, scoresOf } from '../log/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Ask, Figure, Heavy } from '../verdicts/index.js';
 import { boreState, type BoreState } from './boreState.js';
@@ -35,6 +35,14 @@ export type SpreadOf = (problem: MapProblem) => MapSpread | null;
 export const spreadsOf = (file: JobFile, ask: Ask): (MapSpread | null | undefined)[] =>
   mapsOf(file, ask.unit).map((map) => (map ? ask.worked(PROPAGATION, map) : undefined));
 
+const isRead = (file: JobFile, cylinder: number): boolean =>
+  file.log.some(
+    (e) =>
+      (e.kind === 'reading' || e.kind === 'leaf') &&
+      isOfCylinder(e.station) &&
+      e.station.cylinder === cylinder,
+  );
+
 /**
  * Figures of every bore, kept while neither the bore nor its propagated map changes: most bores are as they
  * were when another one's map arrives.
@@ -49,6 +57,8 @@ export function perBore(
   return (file, ask) => {
     const spreads = spreadsOf(file, ask);
     return boresOf(file, ask.unit).flatMap((bore, i) => {
+      // Left on, nobody sees them; what was read of one all the same is judged.
+      if (topLeftOn(file) && !isRead(file, i)) return [];
       const before = known.get(bore);
       if (before && before.spread === spreads[i]) return before.figures;
       const figures = work(file, bore, spreads[i], ask);

@@ -19,7 +19,12 @@ export const CAUSE = entryKind(
     read: (sent) => {
       if (sent.is === 'not-found' && sent.text.trim().length < 10)
         throw new Refused('/text', 'Not found is an answer where it says what was looked at.');
-      if (sent.is !== 'not-found' && sent.is !== 'wear' && sent.evidence.length === 0 && sent.text.trim() === '')
+      if (
+        sent.is !== 'not-found' &&
+        sent.is !== 'wear' &&
+        sent.evidence.length === 0 &&
+        sent.text.trim() === ''
+      )
         throw new Refused('/evidence', 'What does it rest on? A cause without evidence is a guess.');
     },
   },
@@ -40,8 +45,7 @@ export const candidates = derived((file: JobFile): readonly CauseCandidate[] => 
   return causesOf(file.engine)
     .map((key): CauseCandidate => {
       const { name, then, for: yes, against: no } = CAUSES[key];
-      const by = (patterns: readonly string[]) =>
-        facts.filter((f) => patterns.some((p) => meant(p, f.key)));
+      const by = (patterns: readonly string[]) => facts.filter((f) => patterns.some((p) => meant(p, f.key)));
       return { key, name, then, for: by(yes), against: by(no) };
     })
     .filter((c) => c.for.length > 0 || c.key === 'wear')

@@ -33,13 +33,27 @@ const TABLE = {
   },
   oil: {
     name: 'no oil, or too little',
-    for: ['oil:none', 'part:*:blued', 'part:oil-pump:*', 'debris:bronze', 'debris:white', 'noise:knock', 'job:seized'],
+    for: [
+      'oil:none',
+      'part:*:blued',
+      'part:oil-pump:*',
+      'debris:bronze',
+      'debris:white',
+      'noise:knock',
+      'job:seized',
+    ],
     against: ['plug:oil', 'oil:sound'],
     then: 'Pump, drive, strainer and every oil passage proved before the first start.',
   },
   dirt: {
     name: 'dirt taken in',
-    for: ['debris:grit', 'part:air-filter:*', 'part:boot:boot-cracked', 'complaint:drowned', 'part:carburettor:dirty'],
+    for: [
+      'debris:grit',
+      'part:air-filter:*',
+      'part:boot:boot-cracked',
+      'complaint:drowned',
+      'part:carburettor:dirty',
+    ],
     against: [],
     then: 'Filter, its seat and the boots put right; everything washed out until a white cloth stays white.',
   },
@@ -83,7 +97,13 @@ const TABLE = {
   },
   'loose-taper': {
     name: 'flywheel or clutch loose on its taper',
-    for: ['part:flywheel:taper-fretted', 'part:flywheel:keyway', 'part:clutch:taper-fretted', 'part:crank:keyway', 'part:crank:taper-fretted'],
+    for: [
+      'part:flywheel:taper-fretted',
+      'part:flywheel:keyway',
+      'part:clutch:taper-fretted',
+      'part:crank:keyway',
+      'part:crank:taper-fretted',
+    ],
     against: [],
     then: 'Taper blued and bearing all round, nut torqued; a new key only places the wheel.',
   },
@@ -106,18 +126,26 @@ export const CAUSES: Readonly<Record<CauseKey, CauseInfo>> = TABLE;
 export const CAUSE_KEYS = Object.keys(TABLE) as readonly CauseKey[];
 
 /** Causes that can be on such an engine. */
-export const causesOf = ({ strokes, cooling }: Pick<EngineSpec, 'strokes' | 'cooling'>): readonly CauseKey[] =>
+export const causesOf = ({
+  strokes,
+  cooling,
+}: Pick<EngineSpec, 'strokes' | 'cooling'>): readonly CauseKey[] =>
   CAUSE_KEYS.filter((k) => {
     const c: CauseInfo = CAUSES[k];
-    return (c.strokes === undefined || c.strokes === strokes) && (c.cooling === undefined || c.cooling === cooling);
+    return (
+      (c.strokes === undefined || c.strokes === strokes) && (c.cooling === undefined || c.cooling === cooling)
+    );
   });
 
 /** Whether a fact is one that a pattern means. @example meant('wall:scuff*', 'wall:scuff:exhaust') // true */
 export const meant = (pattern: string, key: string): boolean => {
   const [want, have] = [pattern.split(':'), key.split(':')];
-  return want.every((w, i) => {
-    const h = have[i] ?? '';
-    if (w === '*') return true;
-    return w.endsWith('*') ? h.startsWith(w.slice(0, -1)) : w === h;
-  }) && (have.length <= want.length || pattern.endsWith('*'));
+  return (
+    want.every((w, i) => {
+      const h = have[i] ?? '';
+      if (w === '*') return true;
+      return w.endsWith('*') ? h.startsWith(w.slice(0, -1)) : w === h;
+    }) &&
+    (have.length <= want.length || pattern.endsWith('*'))
+  );
 };

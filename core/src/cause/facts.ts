@@ -55,44 +55,42 @@ export function factsOf(file: JobFile): readonly Fact[] {
   const seen = beforeLog(file)
     .filter(SEEN_BEFORE.is)
     .flatMap((e) =>
-      SAID.filter(([what, answer]) => what === e.what && answer.test(e.answer)).map(([what, , key]): Fact => ({
-        key,
-        text: `${SEEN.find((s) => s.key === what)?.name ?? what}${at(e.cylinder)}: ${e.answer}`,
-      })),
+      SAID.filter(([what, answer]) => what === e.what && answer.test(e.answer)).map(
+        ([what, , key]): Fact => ({
+          key,
+          text: `${SEEN.find((s) => s.key === what)?.name ?? what}${at(e.cylinder)}: ${e.answer}`,
+        }),
+      ),
     );
   const tests = beforeVerdicts(file).flatMap((v): Fact[] => {
     const { feature, state } = v.figure;
     const leak = feature === 'crank.leak-rate' || feature === 'crank.vacuum-rate';
     if (leak && state === 'beyond') return [{ key: 'leak:found', text: v.headline }];
     if (leak && state === 'within') return [{ key: 'leak:none', text: v.headline }];
-    if (feature === 'compression' && state === 'beyond') return [{ key: 'compression:low', text: v.headline }];
+    if (feature === 'compression' && state === 'beyond')
+      return [{ key: 'compression:low', text: v.headline }];
     return [];
   });
   const walls = findingsOf(file).flatMap((list) =>
-    list.map(
-      (f): Fact => ({
-        key: `wall:${f.what}${f.place ? `:${towards(file, f.place.angle)}` : ''}`,
-        text: `Wall${at(f.cylinder)}: ${FINDINGS[f.what]}${f.place ? (towards(file, f.place.angle) === 'exhaust' ? ', exhaust side' : `, at ${f.place.angle}°`) : ''}`,
-      }),
-    ),
+    list.map((f): Fact => ({
+      key: `wall:${f.what}${f.place ? `:${towards(file, f.place.angle)}` : ''}`,
+      text: `Wall${at(f.cylinder)}: ${FINDINGS[f.what]}${f.place ? (towards(file, f.place.angle) === 'exhaust' ? ', exhaust side' : `, at ${f.place.angle}°`) : ''}`,
+    })),
   );
   const parts = inspected(file).flatMap((i) =>
-    i.state.findings.map(
-      (f): Fact => ({
-        key: `part:${i.part.kind.kind}:${f.what}`,
-        text: `${capital(i.part.name)}: ${PART_FINDINGS[f.what].name}${f.text.trim() ? `, ${f.text.trim()}` : ''}`,
-      }),
-    ),
+    i.state.findings.map((f): Fact => ({
+      key: `part:${i.part.kind.kind}:${f.what}`,
+      text: `${capital(i.part.name)}: ${PART_FINDINGS[f.what].name}${f.text.trim() ? `, ${f.text.trim()}` : ''}`,
+    })),
   );
-  const debris = debrisOf(file).map(
-    (d): Fact => ({
-      key: `debris:${d.what}`,
-      text: `${capital(DEBRIS_TABLE[d.what].name)} in the ${CAUGHT[d.from]}, ${d.amount}`,
-    }),
-  );
-  const complaint = COMPLAINT.filter(([words]) => words.test(file.job.complaint)).map(
-    ([, key]): Fact => ({ key, text: `The customer: “${file.job.complaint}”` }),
-  );
+  const debris = debrisOf(file).map((d): Fact => ({
+    key: `debris:${d.what}`,
+    text: `${capital(DEBRIS_TABLE[d.what].name)} in the ${CAUGHT[d.from]}, ${d.amount}`,
+  }));
+  const complaint = COMPLAINT.filter(([words]) => words.test(file.job.complaint)).map(([, key]): Fact => ({
+    key,
+    text: `The customer: “${file.job.complaint}”`,
+  }));
   const seized: Fact[] = file.job.seized ? [{ key: 'job:seized', text: 'It seized' }] : [];
   const all = [...seen, ...tests, ...walls, ...parts, ...debris, ...complaint, ...seized];
   return all.filter((f, i) => all.findIndex((o) => o.key === f.key && o.text === f.text) === i);

@@ -29,7 +29,13 @@ export const cause: Room = {
         const { chosen, now } = stripPlan(file);
         const apart = chosen !== null && now === null && notLookedAt(file).length === 0;
         return why && apart
-          ? { kind: 'cause', urgency: 'step', station: 'clean', at: null, sentence: () => 'Why did it fail? Assembly waits for that.' }
+          ? {
+              kind: 'cause',
+              urgency: 'step',
+              station: 'clean',
+              at: null,
+              sentence: () => 'Why did it fail? Assembly waits for that.',
+            }
           : null;
       },
     },

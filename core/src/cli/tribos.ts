@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import {
   cylinderOf,
+  figureTitle,
   judgeJob,
   propagate,
   readJobFile,
@@ -47,7 +48,7 @@ function check(path: string): void {
   const verdicts = judged.items.map((i) => ({
     key: i.key,
     cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
-    title: i.title,
+    title: figureTitle(i),
     state: i.state,
     because: i.because,
     value: i.value,

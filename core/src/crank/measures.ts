@@ -1,6 +1,6 @@
 import { ALONE, spot, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
-import { CRANK_SHEET } from './sheets.js';
+import { crankOf } from './sheets.js';
 
 const USUAL_ENDS = [
   { key: 'flywheel', name: 'flywheel end' },
@@ -9,7 +9,7 @@ const USUAL_ENDS = [
 const HELD = 'in V-blocks at its main journals, one full turn';
 
 const ends = (engine: EngineSpec): readonly Thing[] =>
-  (CRANK_SHEET.of(engine)?.runOut ?? USUAL_ENDS).map((e) => ({ ...e, part: 'crank' }));
+  (crankOf(engine)?.runOut ?? USUAL_ENDS).map((e) => ({ ...e, part: 'crank' }));
 
 const crank: readonly Thing[] = [{ key: 'crank', name: 'crank', part: 'crank' }];
 

@@ -98,7 +98,13 @@ export const USUAL: Record<
     travel: null,
   },
   leaf: { name: 'Leaf set', resolution: um(10), repeatability: um(10), maxError: um(5), travel: null },
-  dial: { name: 'Dial indicator', resolution: um(10), repeatability: um(3), maxError: um(10), travel: mm(10) },
+  dial: {
+    name: 'Dial indicator',
+    resolution: um(10),
+    repeatability: um(3),
+    maxError: um(10),
+    travel: mm(10),
+  },
 };
 
 /** What an instrument reads: the inside of a hole, the outside of a part, a gap, or a needle’s travel. */

@@ -3,20 +3,30 @@ import { integer, list, object, text } from '../shape/index.js';
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 
+const GEARBOX = object({
+  shafts: list(object({ key: text(40), name: text(80) }), 0, 4),
+  forks: integer(0, 8),
+  speeds: integer(0, 8),
+  source: SOURCE,
+});
+
 /** Shafts and forks of this engine, by name. */
 export const GEARBOX_SHEET = sheetPart(
-  'gearbox',
-  {
-    shafts: list(object({ key: text(40), name: text(80) }), 0, 4),
-    forks: integer(0, 8),
-    speeds: integer(0, 8),
-    source: SOURCE,
-  },
+  'gearboxes',
+  { gearboxes: list(GEARBOX, 0, 4) },
   {
     title: 'Gearbox',
-    words: { shafts: 'shafts', key: 'short name', forks: 'shift forks', speeds: 'gears' },
+    words: {
+      gearboxes: 'gearboxes, the one fitted first',
+      shafts: 'shafts',
+      key: 'short name',
+      forks: 'shift forks',
+      speeds: 'gears',
+    },
   },
 );
+
+const gearboxOf = (engine: Pick<EngineSpec, 'parts'>) => GEARBOX_SHEET.of(engine)?.gearboxes[0];
 
 const USUAL_SHAFTS = [
   { key: 'input', name: 'input shaft' },
@@ -25,11 +35,9 @@ const USUAL_SHAFTS = [
 const has = (engine: EngineSpec): boolean => ['motorcycle', 'atv'].includes(engine.kind);
 
 const shafts = (engine: EngineSpec): readonly Thing[] =>
-  has(engine)
-    ? (GEARBOX_SHEET.of(engine)?.shafts ?? USUAL_SHAFTS).map((s) => ({ ...s, part: 'gears' }))
-    : [];
+  has(engine) ? (gearboxOf(engine)?.shafts ?? USUAL_SHAFTS).map((s) => ({ ...s, part: 'gears' })) : [];
 const forks = (engine: EngineSpec): readonly Thing[] =>
-  has(engine) ? numbered('forks', 'fork', GEARBOX_SHEET.of(engine)?.forks ?? 2) : [];
+  has(engine) ? numbered('forks', 'fork', gearboxOf(engine)?.forks ?? 2) : [];
 
 export const GEARBOX_MEASURES: readonly Measurand[] = [
   oneFigure({

@@ -1,6 +1,7 @@
 export * from './house.js';
 export * from './jobFileShape.js';
 export * from './judgeJob.js';
+export * from './measures.js';
 export * from './migrate.js';
 export * from './parts.js';
 export * from './readJobFile.js';

@@ -25,7 +25,10 @@ export function bottomEnd(file: JobFile, figures: readonly Figure[]): BottomEnd 
   const apart = steps.some((s) => s.step.key === 'split' && s.state !== 'open');
   const caught = debrisOf(file)
     .filter((d) => DEBRIS_TABLE[d.what].opens.includes(d.amount))
-    .map((d) => `${DEBRIS_TABLE[d.what].name}, ${d.amount}, in the ${CAUGHT[d.from]}: ${DEBRIS_TABLE[d.what].points}`);
+    .map(
+      (d) =>
+        `${DEBRIS_TABLE[d.what].name}, ${d.amount}, in the ${CAUGHT[d.from]}: ${DEBRIS_TABLE[d.what].points}`,
+    );
   const ofCrank = (key: string | null) => key !== null && kindOfPart(key)?.section === 'crank';
   const ended = inspected(file)
     .filter((i) => i.state.ended && ofCrank(i.part.key) && i.part.kind.kind !== 'flywheel')

@@ -7,7 +7,7 @@ import {
   type PartFindingEntry,
 } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
-import { list, oneOf, orNull, ref, text } from '../shape/index.js';
+import { list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import { partNamed, partsOf } from './partList.js';
 import { DEBRIS_KINDS } from './debris.js';
 import { CLEANING, CLEANING_KEYS, harms } from './cleaning.js';
@@ -38,8 +38,7 @@ export const LOOKED = entryKind(
   {
     read: (sent, { engine, known }) => {
       const unknown = sent.parts.find((k) => !partNamed(engine, k));
-      if (unknown !== undefined)
-        throw new Refused('/parts', `This engine has no part called “${unknown}”.`);
+      if (unknown !== undefined) throw new Refused('/parts', `This engine has no part called “${unknown}”.`);
       for (const id of sent.findings) {
         const found = known(id);
         if (!found || !PART_FINDING.is(found))
@@ -64,7 +63,6 @@ export function forbids(found: Pick<PartFindingEntry, 'what' | 'name'>, is: Disp
   if (says === 'work' && is === 'reuse') return `${said} It is used again only after work.`;
   return null;
 }
-
 
 /** Where debris was caught. */
 export const CAUGHT = {
@@ -119,8 +117,23 @@ export const CLEANED = entryKind(
   },
 );
 
+/** Parts laid out on one photo: where each lies, in thousandths of its width and height. The last one stands. */
+export const LAID_OUT = entryKind(
+  'laid-out',
+  {
+    photo: text(64),
+    pins: list(object({ part: text(80), x: number(0, 1000), y: number(0, 1000) }), 1, 120),
+  },
+  {
+    read: (sent, { engine }) => {
+      const unknown = sent.pins.find((p) => !partNamed(engine, p.part));
+      if (unknown) throw new Refused('/pins', `This engine has no part called “${unknown.part}”.`);
+    },
+  },
+);
+
 /** Something of these taken back. It stays in the log. */
-const UNDONE: readonly string[] = ['looked', 'debris', 'bottom-end', 'cleaned'];
+const UNDONE: readonly string[] = ['looked', 'debris', 'bottom-end', 'cleaned', 'laid-out'];
 export const INSPECT_UNDO = entryKind(
   'inspect-undo',
   { of: ref('entry') },
@@ -132,6 +145,6 @@ export const INSPECT_UNDO = entryKind(
   },
 );
 
-export const INSPECT_KINDS = [LOOKED, DEBRIS, BOTTOM_END, CLEANED, INSPECT_UNDO] as const;
+export const INSPECT_KINDS = [LOOKED, DEBRIS, BOTTOM_END, CLEANED, LAID_OUT, INSPECT_UNDO] as const;
 export type Looked = EntryOf<typeof LOOKED>;
 export type Debris = EntryOf<typeof DEBRIS>;

@@ -7,6 +7,7 @@ import {
   forbids,
   INSPECT_KINDS,
   INSPECT_UNDO,
+  LAID_OUT,
   LOOKED,
   type Disposition,
   type Looked,
@@ -54,7 +55,12 @@ export const inspected = derived((file: JobFile): readonly Inspected[] => {
         instead: said && said.is !== 'replace' ? 'Renewed each time, whatever it looks like.' : null,
       };
     const { ended, toWork } = state;
-    if (ended) return { ...of, is: 'replace', instead: said && said.is !== 'replace' ? forbids(ended, 'reuse') : null };
+    if (ended)
+      return {
+        ...of,
+        is: 'replace',
+        instead: said && said.is !== 'replace' ? forbids(ended, 'reuse') : null,
+      };
     if (toWork && said?.is === 'reuse') return { ...of, is: 'rework', instead: forbids(toWork, 'reuse') };
     return { ...of, is: said?.is ?? null, instead: null };
   });
@@ -74,6 +80,7 @@ export const toMeasure = derived(
 export const inspectBegun = (file: JobFile): boolean => inspectLog(file).length > 0;
 
 export const debrisOf = (file: JobFile) => inspectLog(file).filter(DEBRIS.is);
+export const laidOut = (file: JobFile) => inspectLog(file).findLast(LAID_OUT.is) ?? null;
 export const bottomEndSaid = (file: JobFile) => inspectLog(file).findLast(BOTTOM_END.is) ?? null;
 export const cleanedWith = (file: JobFile, key: string) =>
   inspectLog(file)

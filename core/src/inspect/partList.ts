@@ -70,7 +70,8 @@ const lists = new WeakMap<Whole, readonly EnginePart[]>();
 
 /** Every part of an engine that may lie on the bench, in the order they come off. */
 export function partsOf(engine: Whole): readonly EnginePart[] {
-  const known = lists.get(engine) ?? PART_KINDS.filter((k) => fits(k, engine)).flatMap((k) => partsIn(k, engine));
+  const known =
+    lists.get(engine) ?? PART_KINDS.filter((k) => fits(k, engine)).flatMap((k) => partsIn(k, engine));
   lists.set(engine, known);
   return known;
 }
@@ -86,14 +87,8 @@ export const partsOnBench = derived((file: JobFile): readonly EnginePart[] => {
   const all = partsOf(file.engine);
   if (!chosen) return all;
   const off = new Set(steps.filter((s) => s.state === 'done' || s.state === 'back').map((s) => s.step.key));
-  const there = new Set(
-    steps.filter((s) => s.odd.some((o) => o.why === 'not-there')).map((s) => s.step.key),
-  );
-  return all.filter(
-    (p) =>
-      p.kind.off.length === 0 ||
-      p.kind.off.some((k) => off.has(k) && !there.has(k)),
-  );
+  const there = new Set(steps.filter((s) => s.odd.some((o) => o.why === 'not-there')).map((s) => s.step.key));
+  return all.filter((p) => p.kind.off.length === 0 || p.kind.off.some((k) => off.has(k) && !there.has(k)));
 });
 
 /** The same, laid out by section. */

@@ -1,11 +1,15 @@
 import type { JobFile } from '../job/index.js';
 import { PART_FINDINGS } from '../log/index.js';
 import type { PartNeeded } from '../verdicts/index.js';
-import { inspected } from './inspected.js';
+import { stripPlan } from '../strip/index.js';
+import { inspectBegun, inspected } from './inspected.js';
+import { partsOf } from './partList.js';
 
 /** What is replaced, and what is always got with it. */
-export const inspectParts = (file: JobFile): PartNeeded[] =>
-  inspected(file).flatMap(({ part, is, state, said }): PartNeeded[] => {
+export function inspectParts(file: JobFile): PartNeeded[] {
+  // Nothing was taken off and nothing was looked at: nothing is known to be wanted.
+  if (!stripPlan(file).chosen && !inspectBegun(file)) return [];
+  return inspected(file).flatMap(({ part, is, state, said }): PartNeeded[] => {
     if (is !== 'replace' || state.renewed) return [];
     const why = part.kind.always
       ? 'renewed each time'
@@ -15,12 +19,23 @@ export const inspectParts = (file: JobFile): PartNeeded[] =>
     const by = state.ended?.id ?? said?.id ?? null;
     return [
       { key: part.key, name: part.name, count: 1, why, by },
-      ...part.kind.companions.map((name) => ({
-        key: `with:${part.cylinder ?? ''}:${name}`,
-        name: part.cylinder === null || file.engine.cylinders.length === 1 ? name : `${file.engine.cylinders[part.cylinder]} ${name}`,
-        count: 1,
-        why: `goes with the ${part.name}`,
-        by,
-      })),
+      ...part.kind.companions.map((companion): PartNeeded => {
+        const also = partsOf(file.engine).find(
+          (p) => p.kind.kind === companion && (p.cylinder === null || p.cylinder === part.cylinder),
+        );
+        const named =
+          part.cylinder === null || file.engine.cylinders.length === 1
+            ? companion
+            : `${file.engine.cylinders[part.cylinder]} ${companion}`;
+        return {
+          // A part that is on the list of parts is got once, whatever asks for it.
+          key: also?.key ?? `with:${part.cylinder ?? ''}:${companion}`,
+          name: also?.name ?? named,
+          count: 1,
+          why: `goes with the ${part.name}`,
+          by,
+        };
+      }),
     ];
   });
+}

@@ -3,7 +3,15 @@ import { PART_FINDINGS, PART_WORKS, SEVERITIES } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import { stripPlan } from '../strip/index.js';
 import { withUnit } from '../units/index.js';
-import { capital, printedDay, type Action, type Ask, type Block, type Room, type Section } from '../verdicts/index.js';
+import {
+  capital,
+  printedDay,
+  type Action,
+  type Ask,
+  type Block,
+  type Room,
+  type Section,
+} from '../verdicts/index.js';
 import { bottomEnd } from './bottomEnd.js';
 import { DEBRIS_TABLE } from './debris.js';
 import { partFigures } from './figures.js';

@@ -1,4 +1,11 @@
-import { PART_FINDING, PART_FINDINGS, PART_WORK, PART_WORKS, SEVERITIES, type AnyEntry } from '../log/index.js';
+import {
+  PART_FINDING,
+  PART_FINDINGS,
+  PART_WORK,
+  PART_WORKS,
+  SEVERITIES,
+  type AnyEntry,
+} from '../log/index.js';
 import type { JobFile } from '../job/index.js';
 import { withUnit, type LengthUnit } from '../units/index.js';
 import { capital } from '../verdicts/index.js';
@@ -11,6 +18,7 @@ import {
   DEBRIS,
   DISPOSITIONS,
   INSPECT_UNDO,
+  LAID_OUT,
   LOOKED,
 } from './inspectEntries.js';
 import { partNamed } from './partList.js';
@@ -31,6 +39,7 @@ export function tellInspect(entry: AnyEntry, file: JobFile, unit: LengthUnit): s
     return `${capital(DEBRIS_TABLE[entry.what].name)}, ${entry.amount}, in the ${CAUGHT[entry.from]}${more(entry.text)}`;
   if (BOTTOM_END.is(entry))
     return `Bottom end ${entry.is === 'open' ? 'opened' : 'left closed'}${entry.customer === null ? '' : `, the customer said ${entry.customer}`}${more(entry.text)}`;
+  if (LAID_OUT.is(entry)) return `Laid out on a photo: ${entry.pins.length} parts`;
   if (CLEANED.is(entry)) return `Cleaned, ${CLEANING[entry.how].name}: ${named(file, entry.parts)}`;
   return INSPECT_UNDO.is(entry) ? 'Taken back' : null;
 }

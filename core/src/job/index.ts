@@ -5,3 +5,4 @@ export * from './importerOf.js';
 export * from './jobFile.js';
 export * from './partState.js';
 export * from './places.js';
+export * from './topLeftOn.js';

@@ -1,5 +1,14 @@
-import { PART_FINDING, PART_FINDINGS, PART_WORK, type PartFindingEntry, type PartWorkEntry } from '../log/index.js';
+import {
+  isDoneOn,
+  PART_FINDING,
+  PART_FINDINGS,
+  PART_WORK,
+  workOf,
+  type PartFindingEntry,
+  type PartWorkEntry,
+} from '../log/index.js';
 import { derived } from './derived.js';
+import { pistonSince } from './fitted.js';
 
 /** What was found on a part that is still in the engine, and what was done to it last. */
 export interface PartState {
@@ -17,19 +26,35 @@ export interface PartState {
 
 /**
  * Findings and work on each part of the engine, by its name in the list of parts. What was found on a part that was
- * renewed since was found on another; what only wanted work is done with by work after it, what ends a part is not.
+ * renewed since was found on another, whichever way that was said: of cylinder, piston and rings the work on them says
+ * it, of every other part its own. What only wanted work is done with by work after it, what ends a part is not.
  */
 export const partStates = derived((file): ReadonlyMap<string, PartState> => {
   const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
-  const found = new Map<string, { findings: PartFindingEntry[]; work: PartWorkEntry | null; renewed: boolean }>();
+  const found = new Map<
+    string,
+    { findings: PartFindingEntry[]; work: PartWorkEntry | null; renewed: boolean }
+  >();
+  const since = new Map<string, number>();
+  file.engine.cylinders.forEach((_, at) => {
+    const works = workOf(file.log).filter(({ entry }) => isDoneOn(entry, at));
+    const last = (what: string) => works.findLast((w) => w.entry.what === what)?.at ?? -1;
+    const piston = pistonSince(file, at);
+    since.set(`piston:${at}`, piston);
+    // A kit brings its pin; its rings may be renewed alone.
+    since.set(`pin:${at}`, piston);
+    since.set(`rings:${at}`, Math.max(piston, last('rings-renewed')));
+    since.set(`cylinder:${at}`, last('exchanged'));
+  });
   const of = (key: string) => {
     const known = found.get(key) ?? { findings: [], work: null, renewed: false };
     found.set(key, known);
     return known;
   };
-  for (const e of file.log) {
+  for (const [key, at] of since) if (at >= 0) of(key).renewed = true;
+  for (const [at, e] of file.log.entries()) {
     if (gone.has(e.id)) continue;
-    if (PART_FINDING.is(e)) of(e.of).findings.push(e);
+    if (PART_FINDING.is(e) && at > (since.get(e.of) ?? -1)) of(e.of).findings.push(e);
     if (PART_WORK.is(e)) {
       const part = of(e.of);
       part.work = e;

@@ -42,7 +42,11 @@ const TABLE = {
     why: 'Rounded dogs push themselves out of gear under load.',
   },
   galled: { name: 'galled', says: 'ends', why: 'A torn track catches and jams.' },
-  'fork-bent': { name: 'fork bent', says: 'ends', why: 'A bent fork wears its groove and drops out of gear.' },
+  'fork-bent': {
+    name: 'fork bent',
+    says: 'ends',
+    why: 'A bent fork wears its groove and drops out of gear.',
+  },
   keyway: {
     name: 'keyway damaged',
     says: 'ends',
@@ -80,19 +84,31 @@ const TABLE = {
     says: 'work',
     why: 'A new lip in an old groove leaks: it is sleeved, or the seal set deeper.',
   },
-  'seat-leaks': { name: 'leaks past its seat', says: 'work', why: 'Its seat is cut or lapped, then tried again.' },
+  'seat-leaks': {
+    name: 'leaks past its seat',
+    says: 'work',
+    why: 'Its seat is cut or lapped, then tried again.',
+  },
   'boot-cracked': {
     name: 'boot cracked',
     says: 'ends',
     why: 'Air drawn in behind the throttle leans the engine until it seizes.',
   },
-  hardened: { name: 'hardened or swollen', says: 'ends', why: 'Rubber that has lost its spring seals nothing.' },
+  hardened: {
+    name: 'hardened or swollen',
+    says: 'ends',
+    why: 'Rubber that has lost its spring seals nothing.',
+  },
   'impeller-worn': {
     name: 'impeller worn',
     says: 'ends',
     why: 'What does not move water does not cool.',
   },
-  'magnet-loose': { name: 'magnet loose', says: 'ends', why: 'A magnet that lets go wrecks flywheel and stator.' },
+  'magnet-loose': {
+    name: 'magnet loose',
+    says: 'ends',
+    why: 'A magnet that lets go wrecks flywheel and stator.',
+  },
   corroded: { name: 'corroded', says: 'measure', why: 'Stain or pit: its size and a fingernail tell.' },
   scored: { name: 'scored', says: 'measure', why: 'How deep, and how much size is left, has to be read.' },
   rough: { name: 'rough when turned', says: 'ends', why: 'A rolling bearing that can be felt is finished.' },
@@ -107,7 +123,11 @@ const TABLE = {
     why: 'Somebody else’s work is measured like new work that came back.',
   },
   worn: { name: 'worn', says: 'measure', why: 'How much, has to be read.' },
-  dirty: { name: 'silt or dirt inside', says: 'work', why: 'It is taken apart as far as it goes and washed out.' },
+  dirty: {
+    name: 'silt or dirt inside',
+    says: 'work',
+    why: 'It is taken apart as far as it goes and washed out.',
+  },
 } as const satisfies Record<string, Kind>;
 
 export type PartFindingKind = keyof typeof TABLE;

@@ -42,9 +42,7 @@ export function extremeOfPairs(pairs: readonly Pair[], way: 'largest' | 'smalles
   return {
     ...plain,
     unseenP: (limit, u) =>
-      expectNormal(0, sigma, (b) =>
-        normalCdf((side * (limit - plain.of.value) - (hypot(a, b) - a)) / u),
-      ),
+      expectNormal(0, sigma, (b) => normalCdf((side * (limit - plain.of.value) - (hypot(a, b) - a)) / u)),
   };
 }
 

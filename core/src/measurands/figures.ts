@@ -23,6 +23,7 @@ import {
   placeOn,
   ruleTitle,
   subjectOf,
+  worthReading,
   type Measurand,
   type Rule,
   type Spot,
@@ -116,9 +117,7 @@ export function sigmaOf(file: JobFile, m: Measurand, thing: Thing): number {
   const fresh = own.find((l) => l.state === 'new');
   const worn = own.find((l) => l.state === 'service');
   const allowed =
-    fresh && worn
-      ? Math.abs((fresh.low ?? fresh.high ?? 0) - (worn.low ?? worn.high ?? fresh.low ?? 0))
-      : 0;
+    fresh && worn ? Math.abs((fresh.low ?? fresh.high ?? 0) - (worn.low ?? worn.high ?? fresh.low ?? 0)) : 0;
   return unseenSigma(allowed, file.job.seized);
 }
 
@@ -220,7 +219,8 @@ function gapped(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null): Fi
             leaves: {
               low: bracket.low,
               high: bracket.high,
-              p: (s: 'max' | 'min', limit: number) => leafConformance(bracket, s, limit, { tolerance, bias: 0 }),
+              p: (s: 'max' | 'min', limit: number) =>
+                leafConformance(bracket, s, limit, { tolerance, bias: 0 }),
             },
           }
         : {}),
@@ -245,7 +245,9 @@ export function widest(gaps: readonly GapState[], side: 'max' | 'min', complete:
   const sign = side === 'max' ? 1 : -1;
   const order = (a: number, b: number): number => sign * (b - a);
   const worst = <K extends 'low' | 'high'>(end: K) =>
-    [...gaps].filter((g) => g.bracket[end] !== null).sort((a, b) => order(a.bracket[end]!, b.bracket[end]!))[0];
+    [...gaps]
+      .filter((g) => g.bracket[end] !== null)
+      .sort((a, b) => order(a.bracket[end]!, b.bracket[end]!))[0];
   // One end of the worst place is known from any place; the other only once every place has it.
   const every = (end: 'low' | 'high') => complete && gaps.every((g) => g.bracket[end] !== null);
   const low = side === 'max' || every('low') ? worst('low') : undefined;
@@ -267,13 +269,15 @@ export function widest(gaps: readonly GapState[], side: 'max' | 'min', complete:
  */
 export function thingsAsked(file: JobFile, m: Measurand, measures: readonly Measurand[]): readonly Thing[] {
   const asked = toMeasure(file);
-  const has = (of: Measurand, t: Thing) => limitsFor(file.engine, of, t).length > 0;
-  return m.things(file.engine).filter(
-    (t) =>
-      asked.has(t.part) &&
-      (has(m, t) ||
-        !measures.some((o) => o.things(file.engine).some((x) => x.part === t.part && has(o, x)))),
-  );
+  const has = (of: Measurand, t: Thing) => worthReading(file.engine, of, t);
+  return m
+    .things(file.engine)
+    .filter(
+      (t) =>
+        [t.part, ...(t.askedWith ?? [])].some((part) => asked.has(part)) &&
+        (has(m, t) ||
+          !measures.some((o) => o.things(file.engine).some((x) => x.part === t.part && has(o, x)))),
+    );
 }
 
 /** Verdicts of one measure: on every thing that is asked for or was read. */
@@ -288,6 +292,8 @@ export function measurandFigures(
     const read = readThing(file, m, thing, unit);
     if (!asked.has(thing.key) && !isRead(read)) return [];
     return m.rules.flatMap((rule) => {
+      const feature = featureOf(rule, thing);
+      if (rule.ifLimit && !file.engine.limits.some((l) => l.feature === feature)) return [];
       const judge = (at: Spot | null) =>
         m.sense === 'gap' ? gapped(file, read, rule, at) : sized(file, read, rule, at, unit);
       return rule.how === 'each' ? read.spots.flatMap((at) => judge(at)) : judge(null);

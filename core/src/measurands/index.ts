@@ -5,3 +5,4 @@ export * from './plan.js';
 export * from './rooms.js';
 export * from './byPart.js';
 export * from './one.js';
+export * from './leafToTry.js';

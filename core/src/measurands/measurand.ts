@@ -14,6 +14,8 @@ export interface Thing {
   readonly part: string;
   /** Size its sheet gives, nm; null where it gives none. */
   readonly nominal?: Nanometres | null;
+  /** Other parts for whose sake it is measured as well: a housing for the shells in it. */
+  readonly askedWith?: readonly string[];
   /** Where its feature differs from that of the others: an exhaust valve. */
   readonly kind?: string;
 }
@@ -37,6 +39,8 @@ export interface Rule {
   readonly how: How;
   readonly sides: readonly ('max' | 'min')[];
   readonly title: string;
+  /** Judged only where a limit is on file: else it serves another figure alone. */
+  readonly ifLimit?: true;
   /** What the figure is, in the working. */
   readonly definition: string;
 }
@@ -52,6 +56,8 @@ export interface Measurand {
   readonly rules: readonly Rule[];
   /** How it is held while it is read; a sentence shown beside the bar. */
   readonly held: string;
+  /** Figures it serves besides its own: their limits make it worth reading. */
+  readonly serves?: readonly FeatureKey[];
   /** Beside the leaves' own tolerance, nm: what they are tried against is not perfect either. */
   readonly slack?: number;
 }
@@ -96,6 +102,10 @@ export const limitsFor = (engine: EngineSpec, m: Measurand, thing: Thing) => {
   const features = new Set<string>(m.rules.map((r) => featureOf(r, thing)));
   return engine.limits.filter((l) => features.has(l.feature));
 };
+
+/** Whether any limit on file makes a measure worth taking. */
+export const worthReading = (engine: EngineSpec, m: Measurand, thing: Thing): boolean =>
+  limitsFor(engine, m, thing).length > 0 || engine.limits.some((l) => m.serves?.includes(l.feature) === true);
 
 const SMALL = nm(10_000);
 

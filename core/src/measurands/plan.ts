@@ -9,7 +9,9 @@ import { placeOn, type Measurand } from './measurand.js';
 /** Places of some measures that a job asks for, in the order they are walked: thing by thing. */
 export const placesAsked = (file: JobFile, measures: readonly Measurand[]): readonly ThingPlace[] =>
   measures.flatMap((m) =>
-    thingsAsked(file, m, measures).flatMap((thing) => m.spots(file.engine, thing).map((at) => placeOn(m, thing, at))),
+    thingsAsked(file, m, measures).flatMap((thing) =>
+      m.spots(file.engine, thing).map((at) => placeOn(m, thing, at)),
+    ),
   );
 
 /** The next place of some measures that nobody has read. */

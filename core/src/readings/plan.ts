@@ -1,4 +1,4 @@
-import { pistonAsked, type JobFile, type PlanName } from '../job/index.js';
+import { pistonAsked, topLeftOn, type JobFile, type PlanName } from '../job/index.js';
 import { placeKey, type AnyPlace, type BorePlace, type PistonPlace, type SizePlace } from '../log/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
@@ -66,9 +66,12 @@ export function walk(
   ];
 }
 
-/** The walk of a job with the pistons that are asked for. */
-export const walkOf = (file: JobFile): SizePlace[] =>
-  walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
+/**
+ * The walk of a job with the pistons that are asked for; empty where its top is left on.
+ * @param all the cylinders even then
+ */
+export const walkOf = (file: JobFile, all = false): SizePlace[] =>
+  topLeftOn(file) && !all ? [] : walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
 
 /** Next unread station of the walk after a given one, wrapping round; null when all are read. */
 export function nextPlace<P extends AnyPlace>(

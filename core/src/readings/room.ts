@@ -17,7 +17,7 @@ export const readings: Room = {
       excused: null,
       sentence: () => `${capital(WORK[work.what].name)}: ${REOPENED[what]} again.`,
     })),
-  asks: walkOf,
+  asks: (file) => walkOf(file),
   actions: readingOffers,
   tell: tellReading,
   report: (file, _found, ask) => readingsReport(file, ask),

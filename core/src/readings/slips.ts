@@ -147,6 +147,12 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
   return questions;
 }
 
+/** Whether a value is one that a gauge of such a step can show. */
+const onStep = (value: number, step: number): boolean => {
+  const steps = value / step;
+  return Math.abs(steps - Math.round(steps)) < 1e-6;
+};
+
 type Asked = (code: SlipCode, sentence: string, instead: string | null, holds: boolean) => SlipQuestion;
 
 /** More digits than the gauge shows. */
@@ -155,8 +161,11 @@ const tooFine = (
   instrument: SlipContext['instrument'],
   asked: Asked,
 ): readonly SlipQuestion[] =>
-  // A metric micron typed at a ten-thousandth gauge is a conversion, not a claim.
-  reading.step > 0 && reading.step < instrument.resolution * 0.9
+  // A metric micron typed at a ten-thousandth gauge is a conversion, not a claim; a gauge that steps by two
+  // shows as many digits as one that steps by one.
+  reading.step > 0 &&
+  reading.step < instrument.resolution * 0.9 &&
+  !onStep(reading.value, instrument.resolution)
     ? [
         asked(
           'too-fine',

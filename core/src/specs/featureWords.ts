@@ -37,11 +37,7 @@ const ALSO: Readonly<Record<FeatureKey, readonly string[]>> = {
   ],
   'crank.rod-side': ['rod side', 'big end side clearance', 'connecting rod side clearance'],
   'crank.journal': ['journal diameter', 'main journal', 'main journal diameter'],
-  'crank.journal-clearance': [
-    'bearing clearance',
-    'main bearing clearance',
-    'oil clearance',
-  ],
+  'crank.journal-clearance': ['bearing clearance', 'main bearing clearance', 'oil clearance'],
   'crank.run-out': ['crank runout', 'crankshaft run-out', 'crankshaft runout', 'run-out', 'runout'],
   'crank.end-float': ['end float', 'end play', 'crankshaft end play', 'thrust clearance'],
   'crank.rod-radial': ['rod radial play', 'big end radial clearance', 'big end up and down play'],

@@ -21,20 +21,20 @@ import { differenceTail } from '../bore/index.js';
 import type { EngineSpec, FeatureKey } from '../specs/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { judgeValue, verdictSection, type Figure, type Room } from '../verdicts/index.js';
-import { VALVES_SHEET } from './sheets.js';
+import { camsOf, VALVES_SHEET } from './sheets.js';
 
 const valves = thingsOfKind('valve-intake', 'valve-exhaust');
 const side = (t: Thing): 'intake' | 'exhaust' => (t.kind === 'valve-exhaust' ? 'exhaust' : 'intake');
 
 const lobes = (engine: EngineSpec): readonly Thing[] =>
-  (VALVES_SHEET.of(engine)?.lobes ?? []).map((l) => ({
+  (camsOf(engine)?.lobes ?? []).map((l) => ({
     key: l.key,
     name: l.name,
     part: 'camshaft',
     kind: l.of === 'exhaust' ? 'valve-exhaust' : 'valve-intake',
   }));
 const camJournals = (engine: EngineSpec): readonly Thing[] =>
-  numbered('camshaft', 'cam journal', VALVES_SHEET.of(engine)?.camJournals ?? 0);
+  numbered('camshaft', 'cam journal', camsOf(engine)?.camJournals ?? 0);
 /** One spring for each valve. */
 const springs = (engine: EngineSpec): readonly Thing[] =>
   valves(engine).map((v) => ({ ...v, name: `${v.name} spring`, part: 'valve-spring' }));
@@ -171,7 +171,12 @@ function stemClearances(file: JobFile, unit: LengthUnit): Figure[] {
     const feature: FeatureKey = `valve.stem-clearance.${side(valve)}`;
     return (['min', 'max'] as const).map((of) =>
       judgeValue(file, {
-        subject: { of: 'part', part: valve.part, thing: `valves.stem-clearance:${valve.key}`, name: valve.name },
+        subject: {
+          of: 'part',
+          part: valve.part,
+          thing: `valves.stem-clearance:${valve.key}`,
+          name: valve.name,
+        },
         feature,
         side: of,
         title: `stem clearance, ${of === 'min' ? 'tightest' : 'loosest'}`,
@@ -185,7 +190,9 @@ function stemClearances(file: JobFile, unit: LengthUnit): Figure[] {
         progress: { read: places.length, planned: stem.spots.length + guide.spots.length },
         blockedBy: blockedBy(file, unit, places, places.length >= stem.spots.length + guide.spots.length),
         caveats: caveatsOf(places),
-        working: [{ kind: 'text', label: 'definition', text: 'diametral: guide − stem, each at its worse place' }],
+        working: [
+          { kind: 'text', label: 'definition', text: 'diametral: guide − stem, each at its worse place' },
+        ],
         step: Math.max(1_000, ...places.map((p) => p.step)),
         instruments: gaugesOf(file, places),
         depth: null,

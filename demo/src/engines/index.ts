@@ -1,16 +1,24 @@
 import type { EngineSpec } from '@tribos/core';
+import { measuredOf } from './measured.js';
 import * as others from './others.js';
 import { stackOf } from './stack.js';
 import { stripOf } from './stripLists.js';
 import * as varrow from './varrow.js';
 
-/** An engine with what it is put together from and how it comes apart, by the manual its limits stand in. */
+/** An engine with what else is measured of it, what it is put together from and how it comes apart, by the manual its limits stand in. */
 function withStrip(engine: EngineSpec, of: string): EngineSpec {
   const { document } = engine.limits[0]!.source;
   const sheet = { party: engine.maker, type: 'engine-maker', document, unit: 'mm' } as const;
+  const measured = measuredOf(of, engine, sheet);
   return {
     ...engine,
-    parts: { ...engine.parts, ...stackOf(of, engine, sheet), ...stripOf(of, engine, sheet) },
+    limits: [...engine.limits, ...measured.limits],
+    parts: {
+      ...engine.parts,
+      ...measured.parts,
+      ...stackOf(of, engine, sheet),
+      ...stripOf(of, engine, sheet),
+    },
   };
 }
 

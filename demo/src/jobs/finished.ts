@@ -2,6 +2,7 @@ import { FREE_SLIDE, mm, RING_CARD, RING_CLOCK, RING_STEP, type GappedRing } fro
 import { drumlin386 } from '../engines/index.js';
 import { apart, cameIn, together } from './apart.js';
 import type { DemoJob, LogBook } from './build.js';
+import { lookedOver, named } from './lookedOver.js';
 
 const PLUS_25 = 'drumlin-386.lintel.plus-0-25';
 const RINGS: readonly (readonly [
@@ -37,6 +38,10 @@ export function finishedLog(book: LogBook): DemoJob['log'] {
     notes: { marks: 'Line on the flywheel in the window, sprocket marks level with the head' },
     shelf: 'rack A, 3',
   });
+  lookedOver(book.wait(20), drumlin386, {
+    parts: { 'piston:0': 'replace', 'rings:0': 'replace' },
+  });
+  named(book, 'wear', ['Spark plug: wet with oil'], '2 900 km of farm work, nothing blued.');
   book
     .wait(50)
     .bore(0, 'full', 'bore-gauge-1', [

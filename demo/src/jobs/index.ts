@@ -23,6 +23,7 @@ import { benches } from '../shop.js';
 import { apart, cameIn } from './apart.js';
 import { LogBook, type DemoJob } from './build.js';
 import { finishedLog } from './finished.js';
+import { bearings744, crank212, head644, seized620 } from './lookedOver.js';
 
 export type { DemoJob } from './build.js';
 
@@ -144,7 +145,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         fitted: { piston: null, ring: null },
       },
       createdDaysAgo: 6,
-      log: book(varrow644, 1, tomasz)
+      log: head644(book(varrow644, 1, tomasz), varrow644)
         .bore(0, 'full', 'telescoping', [
           '77.097',
           '77.084',
@@ -280,7 +281,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         fitted: { piston: null, ring: null },
       },
       createdDaysAgo: 12,
-      log: stripped620(book(kaldera620, 5, tomasz))
+      log: seized620(stripped620(book(kaldera620, 5, tomasz)), kaldera620)
         .zero('bore-gauge-2', 'mic-75-100', '76.405')
         .compare(0, 'usual', 'bore-gauge-2', [
           '-8 -9 -8',
@@ -356,48 +357,52 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         'Knocks, worn big end; new crank to go in',
         13,
       ),
-      log: apart(
-        cameIn(book(drumlin212, 1, tomasz), {
-          compression: [['7.6']],
-          leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
-          plugs: ['sooty, dry'],
-          seen: {
-            noise: 'deep knock',
-            oil: 'nothing',
-            coolant: 'clean',
-            openings: 'all closed',
-            washed: 'washed and dry',
+      log: crank212(
+        apart(
+          cameIn(book(drumlin212, 2, tomasz), {
+            compression: [['7.6']],
+            leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
+            plugs: ['sooty, dry'],
+            seen: {
+              noise: 'deep knock',
+              oil: 'nothing',
+              coolant: 'clean',
+              openings: 'all closed',
+              washed: 'washed and dry',
+            },
+          }),
+          drumlin212,
+          {
+            scope: 'whole',
+            notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
+            shelf: 'rack B, 2',
           },
-        }),
+        ),
         drumlin212,
-        {
-          scope: 'whole',
-          until: 'crank',
-          notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
-          shelf: 'rack B, 2',
-        },
       ).log,
     },
     {
       ...unread(now, varrow744, 'Dario Nwosu', '0155 010 88', 'Bronze in the sump, low oil pressure hot', 21),
-      log: apart(
-        cameIn(book(varrow744, 1, 'Ngaire Solano'), {
-          compression: [['11.2'], ['11.0'], ['11.3'], ['10.9']],
-          plugs: ['tan, dry', 'tan, dry', 'tan, dry', 'tan, dry'],
-          seen: {
-            noise: 'rumble or whine',
-            oil: 'bronze',
-            coolant: 'clean',
-            openings: 'all closed',
-            washed: 'washed and dry',
+      log: bearings744(
+        apart(
+          cameIn(book(varrow744, 2, 'Ngaire Solano'), {
+            compression: [['11.2'], ['11.0'], ['11.3'], ['10.9']],
+            plugs: ['tan, dry', 'tan, dry', 'tan, dry', 'tan, dry'],
+            seen: {
+              noise: 'rumble or whine',
+              oil: 'bronze',
+              coolant: 'clean',
+              openings: 'all closed',
+              washed: 'washed and dry',
+            },
+          }),
+          varrow744,
+          {
+            scope: 'bottom',
+            odd: { seat: ['other', 'Rear tank bolt was missing when it came'] },
           },
-        }),
+        ),
         varrow744,
-        {
-          scope: 'bottom',
-          until: 'sump',
-          odd: { seat: ['other', 'Rear tank bolt was missing when it came'] },
-        },
       ).log,
     },
     {

@@ -1,5 +1,6 @@
 import {
   cylinderOf,
+  figureTitle,
   decisionRefused,
   filingsOf,
   type Filings,
@@ -100,7 +101,11 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
     items: Object.fromEntries(
       judged.items.map((i) => [
         i.key,
-        { title: i.title, cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null, state: i.state },
+        {
+          title: figureTitle(i),
+          cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
+          state: i.state,
+        },
       ]),
     ),
   };

@@ -1,6 +1,7 @@
 import {
   crossCheckSentence,
   cylinderOf,
+  figureTitle,
   kitSentence,
   recommendationSentence,
   verdictSentence,
@@ -21,7 +22,7 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
       cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
       subject: i.subject,
       dimension: i.dimension,
-      title: i.title,
+      title: figureTitle(i),
       state: i.state,
       because: i.because,
       value: i.value,

@@ -28,6 +28,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../strip/Station.js')).StripStation }),
   },
   {
+    id: 'clean',
+    name: 'Clean',
+    load: async () => ({ Component: (await import('../inspect/Station.js')).CleanStation }),
+  },
+  {
     id: 'measure',
     name: 'Measure',
     load: async () => ({ Component: (await import('../measure/Station.js')).MeasureStation }),

@@ -1,6 +1,7 @@
 import { newEntry } from '../job/index.js';
 import {
   ANSWER,
+  isOfCylinder,
   TAKE_BACK,
   type ReadingEntry,
   type SizePlace,
@@ -71,7 +72,9 @@ export function answersTo(
         { key: 'n', label: `Take ${entry.text} back`, act: takeBack },
       ];
     case 'wrong-axis':
-      return [goTo('Go to the thrust axis', thrust(entry.station.cylinder)), stands];
+      return isOfCylinder(entry.station)
+        ? [goTo('Go to the thrust axis', thrust(entry.station.cylinder)), stands]
+        : [stands];
     case 'outlier':
       return [goTo('Take it again', entry.station), stands];
     default:

@@ -1,5 +1,6 @@
 import {
   isBlocked,
+  isOfCylinder,
   PISTON_SPOTS,
   placeKey,
   thrustAngle,
@@ -7,6 +8,7 @@ import {
   type EngineSpec,
   type PistonSpot,
   type Place,
+  type ThingPlace,
 } from '@tribos/core';
 
 export type Direction = 'left' | 'right' | 'up' | 'down';
@@ -30,6 +32,8 @@ export function move(
   kits: Kits,
   walk: readonly Place[],
 ): Place {
+  // Things of the engine lie on no map: the next of the walk, or the one before.
+  if (!isOfCylinder(from)) return along(walk, from, direction);
   const kit = kits.piston;
   const depths = [engine.depths.top, engine.depths.mid, engine.depths.low];
   const thrust = thrustAngle(engine);
@@ -94,6 +98,14 @@ function along(walk: readonly Place[], from: Place, direction: Direction): Place
   return walk[(at + step + walk.length) % walk.length] ?? from;
 }
 
+/** The same measure on the next thing of the walk, or on the one before. */
+export function nextThing(walk: readonly Place[], from: ThingPlace, step: 1 | -1): Place {
+  const mine = walk.filter((p): p is ThingPlace => !isOfCylinder(p) && p.part === from.part);
+  const things = [...new Set(mine.map((p) => p.thing))];
+  const to = things[(things.indexOf(from.thing) + step + things.length) % things.length];
+  return mine.find((p) => p.thing === to && p.spot === from.spot) ?? mine.find((p) => p.thing === to) ?? from;
+}
+
 type Besides = (engine: EngineSpec, cylinder: number, kits: Kits) => Place;
 
 /** Places beside bore and piston, in the order the arrows walk them below the piston. */
@@ -116,7 +128,7 @@ export const otherPlaces = (engine: EngineSpec, cylinder: number, kits: Kits): P
 
 function besides(
   engine: EngineSpec,
-  from: Place,
+  from: Exclude<Place, ThingPlace>,
   direction: Direction,
   kits: Kits,
   walk: readonly Place[],

@@ -1,4 +1,12 @@
-import { FILED, nominalOf, type Instrument, type JobFile, type Place, type Zero } from '@tribos/core';
+import {
+  FILED,
+  isOfCylinder,
+  nominalOf,
+  type Instrument,
+  type JobFile,
+  type Place,
+  type Zero,
+} from '@tribos/core';
 
 /** A comparator held in what it was zeroed in. */
 export const settingLine = (file: JobFile, gauge: Instrument, zero: Zero): string =>
@@ -14,8 +22,9 @@ export function placeLine(
 ): string {
   return lineOf(file, gauge, zero, {
     part: station.part,
-    cylinder: station.cylinder,
+    cylinder: isOfCylinder(station) ? station.cylinder : 0,
     nominal: nominalOf(file, station) / 1e6,
+    ...(isOfCylinder(station) ? {} : { thing: plain(station.thing), spot: plain(station.spot) }),
     ...('depth' in station ? { depth: station.depth / 1e6 } : {}),
     ...('angle' in station ? { angle: station.angle } : {}),
     ...('place' in station ? { place: station.place } : {}),
@@ -23,6 +32,9 @@ export function placeLine(
     ...(laid.length > 0 ? { leaf: laid.reduce((sum, l) => sum + l, 0) / 1e6 } : {}),
   });
 }
+
+/** In one word, as a line is cut at its blanks. */
+const plain = (text: string): string => text.replaceAll(/[\s=]/gu, '-') || '-';
 
 /** Turns and strokes taken off a ring so far: a stand-in cannot see them. */
 const filedOn = (file: JobFile, at: { readonly cylinder: number; readonly ring: string }): number =>

@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { nextPlace, placeKey, type Place } from '@tribos/core';
+import { isOfCylinder, nextPlace, placeKey, type Place } from '@tribos/core';
 import type { JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
@@ -24,7 +24,7 @@ export function useAt(
   const jobId = file.job.id;
   const [chosen, choose] = useState<Place | null>(() => {
     const at = typedAt(jobId);
-    return at && at.cylinder < file.engine.cylinders.length ? at : null;
+    return at && (!isOfCylinder(at) || at.cylinder < file.engine.cylinders.length) ? at : null;
   });
   const station = chosen ?? goesOn(context, walk, start);
   const [before] = useState(station);

@@ -3,7 +3,7 @@ import { newEntry, type JobContext } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { answersTo, type Answer } from './answers.js';
 import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
-import { move, type Direction } from './moves.js';
+import { move, nextThing, type Direction } from './moves.js';
 import { fittedKitId } from './places.js';
 import { setTypedOn, typedOn } from './typing.js';
 import { useAt } from './useAt.js';
@@ -13,8 +13,12 @@ import {
   READING,
   TAKE_BACK,
   fromDeviation,
+  gapLimits,
   isGap,
+  isOfCylinder,
   lastReading,
+  leafBracket,
+  leafToTry,
   nextLeaf,
   nextPlace,
   nominalOf,
@@ -26,6 +30,7 @@ import {
   placeName,
   thrustAngle,
   type GapState,
+  type LeafBracket,
   type Instrument,
   type LeafAnswer,
   type LeafEntry,
@@ -221,10 +226,15 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
 
   const set = gauge?.leaves ?? [];
   const wanted = isGap(file, station) ? own.propose?.(station, set) : null;
+  /** By its limits where the gap is of a thing of the engine, else by halves. */
+  const narrows = (bracket: LeafBracket): readonly Nanometres[] | null => {
+    const expected = nominalOf(file, station);
+    if (isOfCylinder(station)) return nextLeaf(set, bracket, expected);
+    const limits = gapLimits(file, station);
+    return leafToTry(set, bracket, limits, (gauge?.maxError ?? 0) + limits.slack, expected);
+  };
   const proposal =
-    wanted === undefined && isGap(file, station)
-      ? nextLeaf(set, gap?.bracket ?? NO_BRACKET, nominalOf(file, station))
-      : (wanted ?? null);
+    wanted === undefined && isGap(file, station) ? narrows(gap?.bracket ?? NO_BRACKET) : (wanted ?? null);
   const answerLeaf = (answer: LeafAnswer): void => {
     const laid = stack ?? proposal ?? [];
     if (!gauge || laid.length === 0 || !isGap(file, station))
@@ -240,6 +250,11 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
     tick();
     setStack(null);
     setSay(null);
+    // A thing whose leaves have told what they can is done with: the next one is taken.
+    if (isOfCylinder(station)) return;
+    const after = leafBracket([...(gap?.tries ?? []), { stack: laid, answer }]);
+    const next = narrows(after) === null ? nextPlace(walk, readings, here) : null;
+    if (next && placeKey(next) !== here) pick(next);
   };
   const leaves: Leaves | null =
     isGap(file, station) && gauge
@@ -296,14 +311,20 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
           file.engine,
           station,
           direction,
-          {
-            piston: pistonAsked(file, station.cylinder)?.id ?? null,
-            clearance: fittedKitId(file, station.cylinder),
-          },
+          isOfCylinder(station)
+            ? {
+                piston: pistonAsked(file, station.cylinder)?.id ?? null,
+                clearance: fittedKitId(file, station.cylinder),
+              }
+            : { piston: null, clearance: null },
           walk,
         ),
       ),
     nextCylinder: (step) => {
+      if (!isOfCylinder(station)) {
+        pick(nextThing(walk, station, step));
+        return;
+      }
       const { length } = file.engine.cylinders;
       pick({ ...station, cylinder: (station.cylinder + step + length) % length });
     },

@@ -11,10 +11,20 @@ import { CrossChecks } from './CrossChecks.js';
 import { CylinderColumn } from './CylinderColumn.js';
 import { NextButtons } from './NextButtons.js';
 import { PutAside } from './PutAside.js';
+import { RoomTabs, ThingsPanel } from './ThingsPanel.js';
 import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
-import { cylinderOf, openZero, placeKey, walkOf, type Figure } from '@tribos/core';
+import {
+  cylinderOf,
+  isOfCylinder,
+  openZero,
+  placeKey,
+  roomsMeasured,
+  walkIn,
+  walkOf,
+  type Figure,
+} from '@tribos/core';
 
-const FindingSheet = lazy(async () => ({ default: (await import('./FindingSheet.js')).FindingSheet }));
+const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
 const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
@@ -32,9 +42,16 @@ export function MeasureStation() {
   const context = useJobContext();
   const { file, prepared, judgement, unit } = context;
   const [open, setOpen] = useState<Open>(null);
-  const walk = useMemo(() => walkOf(file), [file]);
+  const walk = useMemo(() => {
+    const asked = walkIn(file);
+    // With its top left on and nothing to decide below, the cylinders are there to be read all the same.
+    return asked.length > 0 ? asked : walkOf(file, true);
+  }, [file]);
   const entry = useBar(context, walk);
   const { station } = entry;
+  const at = isOfCylinder(station) ? station.cylinder : 0;
+  const room = isOfCylinder(station) ? null : station.part.split('.')[0]!;
+  const rooms = roomsMeasured(file);
   const zeroable = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
   const onZero = (gauge: string) => setOpen({ kind: 'zero', gauge });
   const { next } = judgement;
@@ -95,7 +112,23 @@ export function MeasureStation() {
         <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block short:flex-none short:overflow-visible">
           <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto short:overflow-visible">
             <div className="mb-3 lg:hidden">{nextBox}</div>
+            {(rooms.length > 0 || room !== null) && (
+              <RoomTabs file={file} rooms={rooms} room={room} walk={walk} onPick={entry.pick} />
+            )}
+            {room !== null && (
+              <ThingsPanel
+                file={file}
+                prepared={prepared}
+                judgement={judgement}
+                room={room}
+                current={station}
+                unit={unit}
+                onPick={entry.pick}
+                onItem={onItem}
+              />
+            )}
             <div
+              hidden={room !== null}
               className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
             >
               {file.engine.cylinders.map((name, cylinder) => (
@@ -105,7 +138,7 @@ export function MeasureStation() {
                   prepared={prepared}
                   items={judgement.itemsAt('measure')[cylinder]!}
                   cylinder={cylinder}
-                  current={station.cylinder === cylinder ? station : null}
+                  current={isOfCylinder(station) && station.cylinder === cylinder ? station : null}
                   unit={unit}
                   most={most}
                   alone={alone}
@@ -167,23 +200,9 @@ export function MeasureStation() {
           <FindingSheet file={file} cylinder={open.cylinder} unit={unit} onClose={close} />
         )}
         {open?.kind === 'work' && (
-          <WorkSheet
-            file={file}
-            judgement={judgement}
-            cylinder={station.cylinder}
-            unit={unit}
-            onClose={close}
-          />
+          <WorkSheet file={file} judgement={judgement} cylinder={at} unit={unit} onClose={close} />
         )}
-        {zeroing && (
-          <ZeroSheet
-            context={context}
-            gauge={zeroing}
-            cylinder={station.cylinder}
-            zero={zero}
-            onClose={close}
-          />
-        )}
+        {zeroing && <ZeroSheet context={context} gauge={zeroing} cylinder={at} zero={zero} onClose={close} />}
         {open?.kind === 'hands-free' && <HandsFreeSheet onClose={close} />}
         {open?.kind === 'import' && <ImportSheet context={context} onClose={close} />}
         {open?.kind === 'warm-up' && (

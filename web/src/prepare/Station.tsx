@@ -31,6 +31,7 @@ import {
   orderOfWork,
   packOf,
   placeKey,
+  isOfCylinder,
   walkOf,
   withUnit,
   type GappedRing,
@@ -87,7 +88,7 @@ export function PrepareStation() {
     typedFor: `${tool === 'grinder' ? 'turns' : 'strokes'}: f files them`,
   });
   const { station } = entry;
-  const { cylinder } = station;
+  const cylinder = isOfCylinder(station) ? station.cylinder : 0;
   const work =
     all.find(
       (r) => station.part === 'ring-gap' && r.target.cylinder === cylinder && r.target.ring === station.ring,

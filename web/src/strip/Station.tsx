@@ -3,7 +3,7 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
 import { listAsDone, type BoltHole } from '@tribos/core';
-import { KeysSheet, StationBody } from '../bar/index.js';
+import { KeysSheet, StationBody, useFootKeys } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { useMay } from '../people/index.js';
@@ -21,7 +21,6 @@ import { StripColumn } from './StripColumn.js';
 import { StripSide } from './StripSide.js';
 import { WholeList } from './WholeList.js';
 import { useStrip } from './useStrip.js';
-import { useStripKeys } from './useStripKeys.js';
 
 const TraySheet = lazy(async () => ({ default: (await import('./TraySheet.js')).TraySheet }));
 const BoltCardSheet = lazy(async () => ({ default: (await import('./BoltCardSheet.js')).BoltCardSheet }));
@@ -83,7 +82,7 @@ export function StripStation() {
     (stop?.step.stop?.answers ?? []).map((_, i) => [String(i + 1), () => strip.answer(i)]),
   );
   const sheet = (kind: Exclude<NonNullable<Open>['kind'], 'trays' | 'bolt'>) => () => setOpen({ kind });
-  useStripKeys({
+  useFootKeys({
     act: (held) => {
       if (mayDo && plan.chosen) strip.act(held);
     },

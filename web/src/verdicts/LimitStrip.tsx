@@ -4,6 +4,7 @@ import {
   formatLength,
   limitFigureText,
   nm,
+  figureTitle,
   findingText,
   oddsWords,
   workingLabel,
@@ -43,7 +44,8 @@ function scaleOf(item: Figure): Scale {
   const points = [item.limitAt, item.band.low, item.band.high, item.value, low95, high95].filter(
     (v) => v !== null,
   );
-  if (item.feature !== 'bore') points.push(0);
+  // A size near its limit is looked at near it; a clearance, a play, from nothing on.
+  if (item.feature !== 'bore' && Math.min(...points) < 0.8 * Math.max(...points)) points.push(0);
   const [low, high] = [Math.min(...points), Math.max(...points)];
   const room = Math.max((high - low) * 0.12, 2_000);
   return { from: low === 0 ? 0 : low - room, to: high + room };
@@ -82,11 +84,13 @@ export const LimitStrip = memo(function LimitStrip({
     item.feature === 'bore' &&
     (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
 
-  if (item.finding)
+  if (item.finding || item.found)
     return (
       <button type="button" onClick={() => onOpen(item)} className="block min-h-11 w-full py-1.5 text-left">
         <span className="flex items-center justify-between gap-2">
-          <span className="font-semibold first-letter:uppercase">{findingText(item.finding, unit)}</span>
+          <span className="font-semibold first-letter:uppercase">
+            {item.finding ? findingText(item.finding, unit) : `${figureTitle(item)}: ${item.found!.text}`}
+          </span>
           <VerdictMark state={mark} />
         </span>
         <span className="block text-small text-soft">A finding is a verdict, whatever the sizes say.</span>
@@ -95,7 +99,7 @@ export const LimitStrip = memo(function LimitStrip({
   return (
     <button type="button" onClick={() => onOpen(item)} className="block w-full py-1.5 text-left">
       <span className="flex items-center justify-between gap-2">
-        <span className="truncate font-semibold">{item.title}</span>
+        <span className="line-clamp-2 font-semibold">{figureTitle(item)}</span>
         <span className="inline-flex shrink-0 items-center">
           <VerdictMark state={mark} />
           {item.p !== null && item.state !== 'beyond' && (

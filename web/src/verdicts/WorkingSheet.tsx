@@ -4,6 +4,7 @@ import {
   nm,
   oddsText,
   workingLabel,
+  figureTitle,
   cylinderOf,
   verdictSentence,
   withUnit,
@@ -72,7 +73,7 @@ export function WorkingSheet({
   const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
   return (
     <Sheet
-      title={[item.title, file.engine.cylinders[cylinderOf(item) ?? -1]].filter(Boolean).join(', ')}
+      title={[figureTitle(item), file.engine.cylinders[cylinderOf(item) ?? -1]].filter(Boolean).join(', ')}
       onClose={onClose}
       wide
     >

@@ -3,8 +3,8 @@ import { useEffect, useRef } from 'react';
 /** How long a press is held to be one that takes the answer, ms. */
 const HELD_MS = 600;
 
-/** What keys do at the strip: Space, held or not, and a letter each for the rest. */
-export interface StripKeys {
+/** What keys do where work is done step by step: Space, held or not, and a letter each for the rest. */
+export interface FootKeys {
   readonly act: (held: boolean) => void;
   /** Whether a press waits to be seen as held or not. */
   readonly waits: boolean;
@@ -16,7 +16,7 @@ const elsewhere = (target: HTMLElement | null): boolean =>
   document.querySelector('[role="dialog"]') !== null;
 
 /** Keys and foot-switch, wherever the focus is, except in a field or a sheet laid over. */
-export function useStripKeys(keys: StripKeys): void {
+export function useFootKeys(keys: FootKeys): void {
   const latest = useRef(keys);
   useEffect(() => {
     latest.current = keys;

@@ -1,0 +1,86 @@
+import { BEARING_MEASURES } from '../bearings/index.js';
+import { CLUTCH_MEASURES } from '../clutch/index.js';
+import { CRANK_MEASURES } from '../crank/index.js';
+import { GEARBOX_MEASURES } from '../gearbox/index.js';
+import { HEAD_MEASURES } from '../head/index.js';
+import type { JobFile } from '../job/index.js';
+import { placeKey, type ThingPlace } from '../log/index.js';
+import {
+  limitsFor,
+  placeOn,
+  thingsAsked,
+  type GapLimits,
+  type Measurand,
+  type Spot,
+  type Thing,
+} from '../measurands/index.js';
+import { PUMP_MEASURES } from '../pumps/index.js';
+import { readingsOf } from '../readings/index.js';
+import { VALVE_MEASURES } from '../valves/index.js';
+
+/** Rooms that measure things of the engine besides its cylinders. */
+export const MEASURED: readonly {
+  readonly room: string;
+  readonly title: string;
+  readonly measures: readonly Measurand[];
+}[] = [
+  { room: 'crank', title: 'Crank and rods', measures: CRANK_MEASURES },
+  { room: 'bearings', title: 'Bearings', measures: BEARING_MEASURES },
+  { room: 'head', title: 'Head', measures: HEAD_MEASURES },
+  { room: 'valves', title: 'Valves', measures: VALVE_MEASURES },
+  { room: 'gearbox', title: 'Gearbox', measures: GEARBOX_MEASURES },
+  { room: 'clutch', title: 'Clutch', measures: CLUTCH_MEASURES },
+  { room: 'pumps', title: 'Pumps', measures: PUMP_MEASURES },
+];
+
+export const measurandOf = (part: ThingPlace['part']): Measurand | null =>
+  MEASURED.flatMap((r) => r.measures).find((m) => m.part === part) ?? null;
+
+/** A thing with its places, as a screen lists it. */
+export interface ListedThing {
+  readonly m: Measurand;
+  readonly thing: Thing;
+  readonly spots: readonly (Spot & { readonly place: ThingPlace })[];
+  /** Whether the job asks for it; else it was read all the same. */
+  readonly asked: boolean;
+}
+
+/**
+ * Things of a room that a job asks for or has readings of.
+ * @param all every thing the engine has, for somebody who wants to read more
+ */
+export function listedThings(file: JobFile, room: string, all: boolean): readonly ListedThing[] {
+  const measures = MEASURED.find((r) => r.room === room)?.measures ?? [];
+  const { places, gaps } = readingsOf(file, 'mm');
+  return measures.flatMap((m) => {
+    const asked = new Set(thingsAsked(file, m, measures).map((t) => t.key));
+    return m.things(file.engine).flatMap((thing): ListedThing[] => {
+      const spots = m.spots(file.engine, thing).map((s) => ({ ...s, place: placeOn(m, thing, s) }));
+      const read = spots.some((s) => places.has(placeKey(s.place)) || gaps.has(placeKey(s.place)));
+      return all || read || asked.has(thing.key) ? [{ m, thing, spots, asked: asked.has(thing.key) }] : [];
+    });
+  });
+}
+
+/** Rooms something is asked for or was read in. */
+export const roomsMeasured = (file: JobFile) =>
+  MEASURED.filter((r) => listedThings(file, r.room, false).length > 0);
+
+/** What a gap of the engine is held against, whatever state its part is in: the widest of its limits. */
+export function gapLimits(file: JobFile, place: ThingPlace): GapLimits & { readonly slack: number } {
+  const m = measurandOf(place.part);
+  const thing = m?.things(file.engine).find((t) => t.key === place.thing);
+  if (!m || !thing) return { low: null, high: null, slack: 0 };
+  const sides = new Set(m.rules.flatMap((r) => r.sides));
+  const limits = limitsFor(file.engine, m, thing);
+  const worn = limits.filter((l) => l.state === 'service');
+  const of = (end: 'low' | 'high') => {
+    const from = worn.some((l) => l[end] !== null) ? worn : limits;
+    return from.flatMap((l) => (l[end] === null ? [] : [l[end]]))[0] ?? null;
+  };
+  return {
+    low: sides.has('min') ? of('low') : null,
+    high: sides.has('max') ? of('high') : null,
+    slack: m.slack ?? 0,
+  };
+}

@@ -1,0 +1,2 @@
+export { CauseSays } from './CauseSays.js';
+export { CauseSheet } from './CauseSheet.js';

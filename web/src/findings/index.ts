@@ -1,0 +1,1 @@
+export { FindingSheet } from './FindingSheet.js';

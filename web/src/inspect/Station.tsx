@@ -1,0 +1,135 @@
+import { Camera } from 'lucide-react';
+import { lazy, Suspense, useRef, useState } from 'react';
+import { KeysSheet, StationBody, useFootKeys } from '../bar/index.js';
+import { CauseSheet } from '../cause/index.js';
+import { useJobContext } from '../job/index.js';
+import { useMay } from '../people/index.js';
+import { Pictures, TakingSays, usePhotos, useTaking } from '../photos/index.js';
+import { Button, Kbd } from '../ui/index.js';
+import { BottomSheet } from './BottomSheet.js';
+import { CleanBar } from './CleanBar.js';
+import { CleanSide } from './CleanSide.js';
+import { PartRows } from './PartRows.js';
+import { ANSWER_KEYS, ANSWERS, useClean } from './useClean.js';
+
+const DebrisSheet = lazy(async () => ({ default: (await import('./DebrisSheet.js')).DebrisSheet }));
+const LaidOutSheet = lazy(async () => ({ default: (await import('./LaidOutSheet.js')).LaidOutSheet }));
+const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
+
+const KEYS: readonly (readonly [key: string, what: string])[] = [
+  ['1', 'reuse'],
+  ['2', 'reuse with work'],
+  ['3', 'replace'],
+  ['4', 'send out'],
+  ['5', 'measure to decide'],
+  ['Space', 'reuse, or on to the next'],
+  ['a', 'reuse the rest of this section'],
+  ['d', 'debris'],
+  ['c', 'why it failed'],
+  ['p', 'photo'],
+  ['↑ ↓', 'another part'],
+  ['⌫', 'take the last back'],
+];
+
+type Open = 'debris' | 'cause' | 'bottom' | 'laid' | 'keys' | { readonly wall: number } | null;
+
+/** Parts cleaned and looked over: what each becomes, what was found, why it failed. */
+export function CleanStation() {
+  const context = useJobContext();
+  const { file, judgement, unit } = context;
+  const clean = useClean(context);
+  const { now, asked } = clean;
+  const mayDo = useMay('measure');
+  const [open, setOpen] = useState<Open>(null);
+  const close = () => setOpen(null);
+  const camera = useRef<HTMLInputElement>(null);
+  const taking = useTaking({ jobId: file.job.id, station: 'clean', caption: now?.part.name ?? '' });
+  const pictures = usePhotos(file.job.id);
+  const act = () => {
+    if (!mayDo) return;
+    if (asked !== null) clean.closeAsked();
+    else if (now && now.is === null) clean.say('reuse');
+    else clean.closeAsked();
+  };
+  useFootKeys({
+    act,
+    waits: false,
+    own: {
+      '?': () => setOpen('keys'),
+      ...(mayDo
+        ? {
+            ...Object.fromEntries(ANSWERS.map((d) => [ANSWER_KEYS[d], () => clean.say(d)])),
+            a: () => now && clean.restOf(now.part.kind.section),
+            d: () => setOpen('debris'),
+            c: () => setOpen('cause'),
+            p: () => camera.current?.click(),
+            ArrowDown: () => clean.move(1),
+            ArrowUp: () => clean.move(-1),
+            Backspace: clean.takeBack,
+          }
+        : {}),
+    },
+  });
+  return (
+    <>
+      <StationBody>
+        <div
+          data-long
+          className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] short:flex-none short:overflow-visible"
+        >
+          <div className="min-w-0">
+            <PartRows clean={clean} onWall={(wall) => setOpen({ wall })} />
+            <section aria-label="Photos of the parts" className="no-print grid gap-2">
+              <p className="flex flex-wrap items-center gap-3">
+                {mayDo && (
+                  <Button onClick={() => camera.current?.click()}>
+                    <Camera size={18} aria-hidden="true" /> Photo <Kbd>p</Kbd>
+                  </Button>
+                )}
+              </p>
+              <input
+                ref={camera}
+                type="file"
+                accept="image/*"
+                multiple
+                capture="environment"
+                aria-label="Photo of the parts"
+                hidden
+                onChange={(e) => {
+                  void taking.take([...(e.target.files ?? [])]);
+                  e.target.value = '';
+                }}
+              />
+              <TakingSays taking={taking} />
+              <Pictures
+                jobId={file.job.id}
+                photos={pictures.photos.filter((p) => p.station === 'clean')}
+                waiting={pictures.waiting.filter((p) => p.station === 'clean')}
+              />
+            </section>
+          </div>
+          <aside aria-label="What stands" className="relative">
+            <CleanSide clean={clean} judgement={judgement} onOpen={setOpen} />
+          </aside>
+        </div>
+      </StationBody>
+      {mayDo && (
+        <CleanBar
+          clean={clean}
+          act={act}
+          does={asked === null && now?.is === null ? 'Reuse' : 'On to the next'}
+        />
+      )}
+      {open === 'cause' && <CauseSheet file={file} onClose={close} />}
+      {open === 'bottom' && <BottomSheet clean={clean} judgement={judgement} onClose={close} />}
+      {open === 'keys' && <KeysSheet own={KEYS} alone onClose={close} />}
+      <Suspense fallback={null}>
+        {open === 'debris' && <DebrisSheet clean={clean} onClose={close} />}
+        {open === 'laid' && <LaidOutSheet clean={clean} onClose={close} />}
+        {open !== null && typeof open === 'object' && (
+          <FindingSheet file={file} cylinder={open.wall} unit={unit} onClose={close} />
+        )}
+      </Suspense>
+    </>
+  );
+}

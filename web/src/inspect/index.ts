@@ -1,0 +1,1 @@
+export { ANSWER_KEYS } from './useClean.js';

@@ -1,0 +1,160 @@
+import { useState } from 'react';
+import {
+  bySection,
+  DISPOSITION_KEYS,
+  forbids,
+  INSPECT_UNDO,
+  inspected,
+  inspectLog,
+  LOOKED,
+  PART_FINDING,
+  PART_WORK,
+  TAKE_BACK,
+  timelineOf,
+  type AnyEntry,
+  type Disposition,
+  type Inspected,
+  type PartFindingKind,
+  type PartWorkKind,
+  type SentEntry,
+} from '@tribos/core';
+import { newEntry, refusedBy, type JobContext } from '../job/index.js';
+import { post } from '../outbox/index.js';
+
+/** Keys of the five answers, in their order. */
+export const ANSWER_KEYS: Readonly<Record<Disposition, string>> = {
+  reuse: '1',
+  rework: '2',
+  replace: '3',
+  send: '4',
+  measure: '5',
+};
+
+/** What is being looked at, what is said of it with one key, and what was said last. */
+export function useClean({ file, unit }: JobContext) {
+  const all = inspected(file);
+  const sections = bySection(all.map((i) => i.part));
+  // In the order they lie in front of whoever looks: section by section.
+  const inOrder = sections.flatMap((s) => s.parts.map((p) => all.find((i) => i.part === p)!));
+  const [picked, pick] = useState<string | null>(null);
+  const [asked, ask] = useState<string | null>(null);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const open = inOrder.filter((i) => i.is === null);
+  const now = inOrder.find((i) => i.part.key === picked) ?? open[0] ?? inOrder[0] ?? null;
+
+  const send = (entry: SentEntry): boolean => {
+    const refused = refusedBy(file, entry);
+    setTrouble(refused);
+    if (refused !== null) return false;
+    void post(file.job.id, [entry]);
+    return true;
+  };
+  /** The next part nobody has looked at, after one, wrapping round. */
+  const nextOpen = (after: Inspected, done: ReadonlySet<string>): string | null => {
+    const at = inOrder.indexOf(after);
+    const rest = [...inOrder.slice(at + 1), ...inOrder.slice(0, at)];
+    return rest.find((i) => i.is === null && !done.has(i.part.key))?.part.key ?? null;
+  };
+  const say = (is: Disposition, of: Inspected | null = now): void => {
+    if (!of) return;
+    const against = of.state.findings.map((f) => forbids(f, is)).find((why) => why !== null);
+    if (against) return setTrouble(against);
+    const entry = newEntry(LOOKED, {
+      parts: [of.part.key],
+      is,
+      findings: of.state.findings.map((f) => f.id),
+      text: '',
+    });
+    if (!send(entry)) return;
+    // What was found is asked only where it does not go back as it is.
+    if (is === 'reuse' || is === 'measure') {
+      ask(null);
+      pick(nextOpen(of, new Set([of.part.key])));
+    } else {
+      pick(of.part.key);
+      ask(of.part.key);
+    }
+  };
+  /** The rest of a section, used again, with one key: what nobody has found anything on. */
+  const restOf = (section: string): void => {
+    const parts = inOrder.filter(
+      (i) =>
+        i.is === null &&
+        i.part.kind.section === section &&
+        i.state.findings.every((f) => forbids(f, 'reuse') === null),
+    );
+    if (parts.length === 0) return;
+    const keys = parts.map((i) => i.part.key);
+    if (send(newEntry(LOOKED, { parts: keys, is: 'reuse', findings: [], text: '' })))
+      pick(nextOpen(parts.at(-1)!, new Set(keys)));
+  };
+  const found = (
+    of: Inspected,
+    what: PartFindingKind,
+    more: { severity?: 'light' | 'moderate' | 'severe' | null; extent?: number | null; text?: string } = {},
+  ): void => {
+    send(
+      newEntry(PART_FINDING, {
+        of: of.part.key,
+        name: of.part.name,
+        what,
+        severity: more.severity ?? null,
+        extent: (more.extent ?? null) as never,
+        text: more.text ?? '',
+      }),
+    );
+  };
+  const worked = (of: Inspected, what: PartWorkKind, text: string): void => {
+    send(newEntry(PART_WORK, { of: of.part.key, name: of.part.name, what, text }));
+  };
+  const mine = (file.log as readonly AnyEntry[]).filter((e) => {
+    if (PART_FINDING.is(e) || PART_WORK.is(e))
+      return !file.log.some((o) => o.kind === 'take-back' && o.readingId === e.id);
+    return inspectLog(file).includes(e);
+  });
+  const last = mine.at(-1) ?? null;
+  return {
+    file,
+    unit,
+    sections,
+    inOrder,
+    open,
+    now,
+    asked,
+    trouble,
+    last,
+    lastSaid: last ? (timelineOf(file).find((t) => t.id === last.id)?.sentence ?? null) : null,
+    say,
+    found,
+    worked,
+    restOf,
+    send,
+    closeAsked: () => {
+      ask(null);
+      if (now) pick(nextOpen(now, new Set()));
+    },
+    pick: (key: string) => {
+      setTrouble(null);
+      ask(null);
+      pick(key);
+    },
+    move: (step: 1 | -1) => {
+      if (!now) return;
+      const to = inOrder[(inOrder.indexOf(now) + step + inOrder.length) % inOrder.length];
+      setTrouble(null);
+      ask(null);
+      if (to) pick(to.part.key);
+    },
+    takeBack: () => {
+      if (!last) return setTrouble('There is nothing to take back.');
+      const back =
+        PART_FINDING.is(last) || PART_WORK.is(last)
+          ? newEntry(TAKE_BACK, { readingId: last.id })
+          : newEntry(INSPECT_UNDO, { of: last.id });
+      send(back);
+      ask(null);
+    },
+  };
+}
+export type Clean = ReturnType<typeof useClean>;
+export const ANSWERS = DISPOSITION_KEYS;
