@@ -14,7 +14,7 @@ import {
 import { violations } from '../lib/axe.mjs';
 import { By, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
-import { api, freshJob, press } from '../lib/job.mjs';
+import { api, clientId, freshJob, press } from '../lib/job.mjs';
 import { startWorld } from '../lib/world.mjs';
 
 type World = Awaited<ReturnType<typeof startWorld>>;
@@ -200,6 +200,12 @@ describe('taking an engine apart', () => {
       await press(driver, at.endsWith('?') ? '1' : ' ');
       await moved(browser, at);
     }
+    // Nothing goes together before somebody has said why it failed.
+    await api(driver, 'POST', `/jobs/${id}/log`, {
+      entries: [
+        { id: clientId(), at: new Date().toISOString(), kind: 'cause', is: 'wear', evidence: [], text: '' },
+      ],
+    });
     await press(driver, 'c');
     await sees(driver, 'Parts counted');
     await formOf(driver).push('The plug hole is closed');

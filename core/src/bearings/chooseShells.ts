@@ -87,8 +87,8 @@ function fill(
 
 /**
  * Shells for a whole row of plain bearings: as few as possible outside the limits, then the smallest worst deviation
- * from the middle of the range, then the smallest sum of deviations, then the lowest order of colours. Upper and lower
- * may differ.
+ * from the middle of the range, then the smallest sum of deviations, then two of one colour before two that differ, thin
+ * before thick.
  *
  * @param rooms  what lies between housing and journal, housing − journal, nm, one for each bearing
  * @param shells colours there are, in the order of the sheet
@@ -106,9 +106,10 @@ export function chooseShells(
   if (rooms.length > 16) throw new OutOfRange('bearings', rooms.length, 'at most 16');
   if (shells.length > 12) throw new OutOfRange('colours of shell', shells.length, 'at most 12');
   const middle = (range.low + range.high) / 2;
-  const pairs = shells.flatMap((_, first) =>
-    shells.slice(first).map((__, offset): Pair => ({ first, second: first + offset })),
-  );
+  // Two of one colour before two that differ, thin before thick: of several that leave the same the first is taken.
+  const pairs = shells
+    .flatMap((_, first) => shells.slice(first).map((__, offset): Pair => ({ first, second: first + offset })))
+    .sort((a, b) => a.second - a.first - (b.second - b.first) || a.first - b.first);
   const clearance = (room: number, p: Pair): number =>
     room - shells[p.first]!.thickness - shells[p.second]!.thickness;
   const judge = (room: number, p: Pair) => {

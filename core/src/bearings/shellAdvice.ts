@@ -1,11 +1,12 @@
 import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
-import { chooseShells, type ShellChoice } from './chooseShells.js';
+import { inspected } from '../inspect/index.js';
+import { chooseShells, type ShellChoice, type ShellPair } from './chooseShells.js';
 import { roomIn, shellsIn } from './clearances.js';
-import { CODES_READ } from './entries.js';
+import { CODES_READ, type ShellsIn } from './entries.js';
 import { bearingsOf, rowOf } from './measures.js';
-import type { Coded, Row } from './sheets.js';
+import type { Coded, Row, Shell } from './sheets.js';
 
 const middleOf = (c: Coded): number => (c.low + c.high) / 2;
 
@@ -13,6 +14,8 @@ const middleOf = (c: Coded): number => (c.low + c.high) / 2;
 export interface ShellAdvice {
   readonly row: Row;
   readonly by: 'size' | 'code';
+  /** `new`: all of them are chosen anew. `swap`: those that are there bring all in. `few`: only the odd ones are got. */
+  readonly way: 'new' | 'swap' | 'few';
   readonly bearings: readonly {
     readonly key: string;
     readonly name: string;
@@ -42,6 +45,57 @@ function roomFor(file: JobFile, row: Row, key: string, by: 'size' | 'code', unit
   return h && j ? middleOf(h) - middleOf(j) : null;
 }
 
+/** Whether the shells that are there are used again at all. */
+const partReplaced = (file: JobFile): boolean =>
+  inspected(file).some((i) => i.part.kind.kind === 'shells' && i.is === 'replace');
+
+/**
+ * Shells for a row. Where those that are there may be used again, a bearing inside its range keeps its own; the others
+ * are brought in by swapping theirs among them where that does it, else by as few new ones as there are bearings out.
+ */
+function choose(
+  rooms: readonly number[],
+  shells: readonly Shell[],
+  range: { readonly low: number; readonly high: number },
+  there: readonly (ShellsIn | null)[],
+  allNew: boolean,
+): { readonly choice: ShellChoice; readonly way: ShellAdvice['way'] } | null {
+  const fresh = (): { choice: ShellChoice; way: 'new' } | null => {
+    const choice = chooseShells(rooms, shells, range);
+    return choice && { choice, way: 'new' };
+  };
+  const at = (colour: string) => shells.findIndex((s) => s.colour === colour);
+  const now = there.map((t, i): ShellPair | null => {
+    if (!t) return null;
+    const [first, second] = [at(t.upper), at(t.lower)].sort((a, b) => a - b) as [number, number];
+    if (first < 0) return null;
+    return { first, second, clearance: rooms[i]! - shells[first]!.thickness - shells[second]!.thickness };
+  });
+  if (allNew || now.some((p) => p === null)) return fresh();
+  const kept = now as ShellPair[];
+  const isOut = kept.map((p) => p.clearance < range.low || p.clearance > range.high);
+  const out = rooms.flatMap((_, i) => (isOut[i] ? [i] : []));
+  const stock = shells.map(
+    (_, c) =>
+      out.filter((i) => kept[i]!.first === c).length + out.filter((i) => kept[i]!.second === c).length,
+  );
+  const outRooms = out.map((i) => rooms[i]!);
+  const swapped = chooseShells(outRooms, shells, range, stock);
+  const way = swapped?.inside ? 'swap' : 'few';
+  const part = swapped?.inside ? swapped : chooseShells(outRooms, shells, range);
+  if (!part) return null;
+  const pairs = kept.map((p, i) => (isOut[i] ? part.pairs[out.indexOf(i)]! : p));
+  const middle = (range.low + range.high) / 2;
+  return {
+    way,
+    choice: {
+      pairs,
+      worst: Math.max(...pairs.map((p) => Math.abs(p.clearance - middle))),
+      inside: part.inside,
+    },
+  };
+}
+
 /**
  * Shells for a whole row at once, verified by measuring after they are fitted. Null where neither sizes nor codes of
  * every bearing are known, or no range for new parts is on file.
@@ -58,25 +112,29 @@ export function shellAdvice(file: JobFile, row: Row, unit: LengthUnit): ShellAdv
   for (const by of ['size', 'code'] as const) {
     const rooms = bearings.map((b) => roomFor(file, row, b.key, by, unit));
     if (rooms.some((r) => r === null)) continue;
-    const choice = chooseShells(rooms as number[], sheet.shells, { low, high });
-    if (!choice) return null;
+    const range = { low, high };
+    const there = bearings.map((b) => shellsIn(file, row, b.key));
+    const chosen = choose(rooms as number[], sheet.shells, range, there, partReplaced(file));
+    if (!chosen) return null;
+    const { choice, way } = chosen;
     const colour = (i: number) => sheet.shells[i]!.colour;
     const thickness = (name: string) => sheet.shells.find((s) => s.colour === name)?.thickness ?? 0;
     return {
       row,
       by,
+      way,
       choice,
-      range: { low, high },
+      range,
       bearings: bearings.map((b, i) => {
-        const there = shellsIn(file, row, b.key);
+        const now = there[i] ?? null;
         const pair = choice.pairs[i]!;
         return {
           key: b.key,
           name: b.name,
-          now: there ? [there.upper, there.lower] : null,
+          now: now ? [now.upper, now.lower] : null,
           wanted: [colour(pair.first), colour(pair.second)],
           clearance: pair.clearance,
-          clearanceNow: there ? rooms[i]! - thickness(there.upper) - thickness(there.lower) : null,
+          clearanceNow: now ? rooms[i]! - thickness(now.upper) - thickness(now.lower) : null,
         };
       }),
     };

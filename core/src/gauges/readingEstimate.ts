@@ -41,6 +41,16 @@ export interface TakenReading {
   readonly thermalPart?: ThermalPart;
   /** Set when the gauge was zeroed for this map and showed a deviation. */
   readonly zero?: Zero | null;
+  /**
+   * The check of the micrometer or calliper at the start of its session: what it showed too much, nm, and the id that
+   * every reading of that session shares.
+   */
+  readonly check?: {
+    readonly id: string;
+    readonly instrumentId: string;
+    readonly off: number;
+    readonly by?: string;
+  } | null;
 }
 
 export interface Bench {
@@ -179,6 +189,16 @@ function zeroSetting(zero: Zero, instrument: Instrument, bench: Bench, by: strin
   ];
 }
 
+/** What every reading of a session shares since its gauge was closed or set on its standard: that act's own error. */
+function zeroChecked(check: NonNullable<TakenReading['check']>, bench: Bench): Component[] {
+  const gauge = instrumentOf(bench, check.instrumentId);
+  const key = `zero-check:${check.id}`;
+  return [
+    rectangular(`${key}:resolution`, 'setting', gauge.resolution / ROOT12),
+    repeatability(gauge, bench, check.by, `${key}:repeatability`, 'setting'),
+  ];
+}
+
 /**
  * A reading as an estimate at 20 °C: resolution r/√12, repeatability s, scale error E/√3 split into what is
  * common to the instrument and what belongs to the place, the setting of a comparator, and temperature. A
@@ -190,7 +210,9 @@ export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
   const instrument = instrumentOf(bench, reading.instrumentId);
   const error = errorOf(instrument, reading.on ?? reading.at);
   const { zero = null, by } = reading;
-  const shown = zero ? reading.value - driftAt(zero, reading.at) : reading.value;
+  const { check = null } = reading;
+  const raw = zero ? reading.value - driftAt(zero, reading.at) : reading.value;
+  const shown = raw - (check?.off ?? 0);
   const warm = toTwenty(shown, reading.material, reading.part, bench.thermal, reading.thermalPart);
   const travelled = zero ? min(1, abs(reading.value - zero.value) / (instrument.travel ?? 1e6)) : 1;
   return {
@@ -201,6 +223,7 @@ export function readingEstimate(reading: TakenReading, bench: Bench): Estimate {
       ...scale(instrument, error * travelled, reading.value, reading.place, 'scale', reading.sense).filter(
         (c) => c.amplitude > 0,
       ),
+      ...(check ? zeroChecked(check, bench) : []),
       ...(zero ? zeroSetting(zero, instrument, bench, by) : standingSetting(reading, instrument, bench)),
       ...warm.components,
     ],

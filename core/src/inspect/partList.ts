@@ -1,4 +1,4 @@
-import { stripPlan } from '../strip/index.js';
+import { listsOf, stripPlan } from '../strip/index.js';
 import { derived, type JobFile } from '../job/index.js';
 import { integer, list, object, oneOf, orNull, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
@@ -42,7 +42,14 @@ export interface EnginePart {
   readonly cylinder: number | null;
 }
 
-const fits = (k: PartKind, e: Pick<EngineSpec, 'strokes' | 'kind' | 'cooling'>): boolean =>
+/** Steps an engine's own list or the general one knows: a part that none of them takes off is not on it. */
+const stepsOf = (e: Whole): ReadonlySet<string> => {
+  const { sheet, general } = listsOf(e as EngineSpec);
+  return new Set([...(sheet ?? []), ...general].flatMap((s) => s.steps.map((x) => x.key)));
+};
+
+const fits = (k: PartKind, e: Whole, steps: ReadonlySet<string>): boolean =>
+  (k.off.length === 0 || k.off.some((step) => steps.has(step))) &&
   (k.strokes === undefined || k.strokes === e.strokes) &&
   (k.only === undefined || k.only.includes(e.kind)) &&
   !k.not?.includes(e.kind) &&
@@ -70,10 +77,12 @@ const lists = new WeakMap<Whole, readonly EnginePart[]>();
 
 /** Every part of an engine that may lie on the bench, in the order they come off. */
 export function partsOf(engine: Whole): readonly EnginePart[] {
-  const known =
-    lists.get(engine) ?? PART_KINDS.filter((k) => fits(k, engine)).flatMap((k) => partsIn(k, engine));
-  lists.set(engine, known);
-  return known;
+  const known = lists.get(engine);
+  if (known) return known;
+  const steps = stepsOf(engine);
+  const all = PART_KINDS.filter((k) => fits(k, engine, steps)).flatMap((k) => partsIn(k, engine));
+  lists.set(engine, all);
+  return all;
 }
 
 export const partNamed = (engine: Whole, key: string): EnginePart | null =>

@@ -6,6 +6,7 @@ import { withUnit } from '../units/index.js';
 import {
   capital,
   printedDay,
+  verdictSentence,
   type Action,
   type Ask,
   type Block,
@@ -17,6 +18,7 @@ import { DEBRIS_TABLE } from './debris.js';
 import { partFigures } from './figures.js';
 import { debrisOf, inspectBegun, inspected, notLookedAt } from './inspected.js';
 import { CAUGHT, DISPOSITIONS, INSPECT_KINDS } from './inspectEntries.js';
+import { fittedInVain } from './mayNotFit.js';
 import { NAMED_PARTS } from './partList.js';
 import { inspectParts } from './parts.js';
 import { tellInspect } from './tell.js';
@@ -107,6 +109,39 @@ export const inspect: Room = {
           : null;
       },
     })),
+    {
+      urgency: 'step',
+      find: () => {
+        const item = figures.find((f) => f.found && f.state === 'undecided');
+        return item
+          ? {
+              kind: 'part-work',
+              urgency: 'step',
+              station: 'clean',
+              at: null,
+              sentence: (unit) => {
+                const { headline, todo } = verdictSentence(file, item, unit);
+                return `${headline} ${todo ?? ''}`.trim();
+              },
+            }
+          : null;
+      },
+    },
+    {
+      urgency: 'look',
+      find: () => {
+        const [vain] = fittedInVain(file);
+        return vain
+          ? {
+              kind: 'fitted-in-vain',
+              urgency: 'look',
+              station: 'clean',
+              at: null,
+              sentence: () => `It went back all the same. ${vain}`,
+            }
+          : null;
+      },
+    },
     {
       urgency: 'look',
       find: () => {

@@ -101,6 +101,47 @@ export const ZERO = entryKind(
   },
 );
 
+/** Farther off than this a gauge is adjusted, not corrected, nm. */
+const MOST_OFF = 100_000;
+
+/**
+ * A micrometer or calliper closed, or set on its standard, at the start of a session: what it shows there is taken off
+ * what it shows from then on.
+ */
+export const ZERO_CHECK = entryKind(
+  'zero-check',
+  {
+    instrumentId: ref('instrument'),
+    /** Size of the standard, nm; 0 where its faces were closed. */
+    standard: size,
+    /** What it shows there, as typed; below nothing with a minus. */
+    text: typed,
+    value: length,
+  },
+  {
+    added: ['value'],
+    read: (sent, context) => {
+      const instrument = context.instruments.find((i) => i.id === sent.instrumentId);
+      if (!instrument) throw new Refused('/instrumentId', 'There is no such gauge in this shop.');
+      if (instrument.type !== 'micrometer' && instrument.type !== 'calliper')
+        throw new Refused('/instrumentId', 'A micrometer or a calliper is closed or set on its standard.');
+      if (instrument.importedBy !== null && context.importedBy === null)
+        throw new Refused('/instrumentId', `${instrument.name} is a gauge of a file, not of this shop.`);
+      const below = /^\s*[-−–]/u.test(sent.text);
+      const read = parsed(below ? sent.text.replace(/^\s*[-−–]/u, '') : sent.text, {
+        unit: instrument.unit,
+      });
+      const value = nm(below ? -read.value : read.value);
+      if (Math.abs(value - sent.standard) > MOST_OFF)
+        throw new Refused(
+          '/text',
+          'More than a tenth of a millimetre off: adjust the gauge, or is it the wrong standard? Nothing was kept.',
+        );
+      return { value };
+    },
+  },
+);
+
 /** The kind of place something was read at, where it stands on this engine. */
 function placeOn(kinds: readonly PlaceKind[], place: AnyPlace, context: EntryContext): PlaceKind {
   const kind = kinds.find((k) => k.part === place.part);
@@ -224,7 +265,14 @@ export const TAKE_BACK = entryKind(
   { readingId: ref('entry') },
   {
     read: (sent, context) =>
-      named(context, sent.readingId, ['reading', 'leaf', 'finding', 'part-finding', 'part-work']),
+      named(context, sent.readingId, [
+        'reading',
+        'leaf',
+        'finding',
+        'part-finding',
+        'part-work',
+        'zero-check',
+      ]),
   },
 );
 
@@ -300,12 +348,13 @@ export const NOTE = entryKind('note', { text: text() });
 
 export type LeafEntry = EntryOf<typeof LEAF>;
 export type ZeroEntry = EntryOf<typeof ZERO>;
+export type ZeroCheckEntry = EntryOf<typeof ZERO_CHECK>;
 export type FindingEntry = EntryOf<typeof FINDING>;
 export type WorkEntry = EntryOf<typeof WORK_DONE>;
 
 /** Kinds that several rooms read. A room's own kinds stand in its own folder. */
 export const LOG_KINDS = {
-  measured: [READING, LEAF, ZERO, CLOSING_ZERO, TAKE_BACK, ANSWER],
+  measured: [READING, LEAF, ZERO, CLOSING_ZERO, ZERO_CHECK, TAKE_BACK, ANSWER],
   found: [FINDING, PART_FINDING],
   done: [WORK_DONE, NOTE, PART_WORK],
   filed: [FILED],

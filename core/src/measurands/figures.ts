@@ -236,6 +236,7 @@ function gapped(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null): Fi
       step: 10_000,
       instruments,
       at: tries.at(-1)?.at ?? '',
+      ownWay: true,
     });
   });
 }

@@ -103,7 +103,7 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
       );
     },
     look: () => {
-      const item = figures.find((i) => i.because === 'finding');
+      const item = figures.find((i) => i.because === 'finding' && !i.found);
       return item ? { ...common, kind: 'look', urgency: 'look', item, sentence: about(item) } : null;
     },
     'settle-limit': () => {

@@ -17,4 +17,5 @@ export * from './settle.js';
 export * from './slips.js';
 export * from './standingReadings.js';
 export * from './suggestedZero.js';
+export * from './zeroChecks.js';
 export * from './zeros.js';

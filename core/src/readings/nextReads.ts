@@ -59,14 +59,17 @@ const sideless = (key: string): string => key.slice(0, key.lastIndexOf(':'));
 /** The place whose reading is the figure in question: one that feeds it, or of the map it is worked from. */
 export function placeBehind(file: JobFile, item: Figure, readings: ReadingsState): PlaceState | null {
   const ofMap = OF_MAP.has(item.feature);
+  const { subject } = item;
   const here = [...readings.places.values()].filter(
     ({ station, result }) =>
       result &&
-      (ofMap
-        ? station.part === 'bore' &&
-          station.cylinder === cylinderOf(item) &&
-          (item.depth === null || station.depth === item.depth)
-        : sideless(placeKindOf(file, station).feeds(station)) === sideless(item.key)),
+      (subject.of === 'part'
+        ? !isOfCylinder(station) && `${station.part}:${station.thing}` === subject.thing
+        : ofMap
+          ? station.part === 'bore' &&
+            station.cylinder === cylinderOf(item) &&
+            (item.depth === null || station.depth === item.depth)
+          : sideless(placeKindOf(file, station).feeds(station)) === sideless(item.key)),
   );
   const sign = item.side === 'min' ? -1 : 1;
   return here.sort((a, b) => sign * (b.result!.estimate.value - a.result!.estimate.value))[0] ?? null;

@@ -10,6 +10,7 @@ import { placeKey, takenAt, type FoundOn, type ReadingEntry, type SlipCode } fro
 import { groupBy, MedianWindow } from '../statistics/index.js';
 import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
 import { besideOf, slips, type Beside, type SlipQuestion } from './slips.js';
+import { checkBehind } from './zeroChecks.js';
 import { zerosOf } from './zeros.js';
 
 export const takenReading = (
@@ -26,6 +27,7 @@ export const takenReading = (
   by: e.by,
   ...measurandAt(file, e.station),
   zero: e.zeroId === null ? null : (zeros.get(e.zeroId) ?? null),
+  check: checkBehind(file, e.id),
 });
 
 /** As many as the largest whole map has; what stood longer ago says nothing more. */

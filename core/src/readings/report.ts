@@ -6,6 +6,7 @@ import { readingsOf } from './facts.js';
 import { gaugeName } from './nextReads.js';
 import { placeFigure } from './placeFigure.js';
 import { putAsideSentences } from './putAsideSentences.js';
+import { usedUnchecked } from './zeroChecks.js';
 
 /** Cylinder by cylinder, place by place as the house lists them, down the wall and round it. */
 function inOrderOf(file: JobFile): (a: AnyPlace, b: AnyPlace) => number {
@@ -56,6 +57,7 @@ export function readingsReport(file: JobFile, ask: Ask): Section[] {
     ];
   });
   const notes = file.log.flatMap((e) => (e.kind === 'note' ? [`${e.text} (${signed(e)})`] : []));
+  const unchecked = usedUnchecked(file);
   const aside = putAsideSentences(file, { setAside, zeros });
   return [
     {
@@ -69,6 +71,14 @@ export function readingsReport(file: JobFile, ask: Ask): Section[] {
               heads: ['place', `at 20 °C, ${ask.unit}`, 'as read', 'gauge', 'by'],
               rows: [...sizes, ...leaves],
             },
+        ...(unchecked.length > 0
+          ? [
+              {
+                kind: 'text' as const,
+                text: `Used without having been closed or set on its standard first: ${unchecked.join(', ')}.`,
+              },
+            ]
+          : []),
         ...(aside.length > 0 ? [{ kind: 'list' as const, items: aside }] : []),
         ...(questions.length > 0
           ? [{ kind: 'list' as const, items: questions.map((q) => `Open: ${q.sentence}`) }]

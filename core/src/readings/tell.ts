@@ -11,6 +11,7 @@ import {
   WORK,
   WORK_DONE,
   ZERO,
+  ZERO_CHECK,
   type AnyEntry,
 } from '../log/index.js';
 import { withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
@@ -37,6 +38,8 @@ export function tellReading(entry: AnyEntry, file: JobFile, unit: LengthUnit): s
   }
   if (ZERO.is(entry))
     return `${gaugeNamed(file, entry.instrumentId)?.name ?? 'Bore gauge'} zeroed at ${withUnit(entry.value as Nanometres, { unit, step: 1_000 })}`;
+  if (ZERO_CHECK.is(entry))
+    return `${gaugeNamed(file, entry.instrumentId)?.name ?? 'A gauge'} ${entry.standard === 0 ? 'closed' : `on its ${withUnit(entry.standard, { unit, step: 1_000 })} standard`}: shows ${entry.text}`;
   if (CLOSING_ZERO.is(entry)) return `Zero looked at again: ${entry.text}`;
   if (TAKE_BACK.is(entry)) {
     const of = file.log.find((e) => e.id === entry.readingId);

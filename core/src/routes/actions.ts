@@ -1,5 +1,6 @@
 import { fittedPiston, ROUTES, standingDecision, type JobFile } from '../job/index.js';
 import {
+  cylinderOf,
   cylindersText,
   verdictSentence,
   type Action,
@@ -76,6 +77,7 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
         figures.some(
           (i) =>
             i.state === 'beyond' &&
+            cylinderOf(i) !== null &&
             (i.feature === 'finding' ||
               (i.feature === 'bore' && kitsOf(file, found, ask).options.some((o) => o.feasible))),
         )

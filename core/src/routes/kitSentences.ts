@@ -1,6 +1,6 @@
 import { ROUTES, standingDecision, type JobFile } from '../job/index.js';
 import { CONSTRUCTION, type Kit } from '../specs/index.js';
-import { capital, cylindersText, oddsWords, type Figure } from '../verdicts/index.js';
+import { cylinderOf, capital, cylindersText, oddsWords, type Figure } from '../verdicts/index.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 
 /** Why no finished size can be shown to fit, and the cheapest change that would let one. */
@@ -62,7 +62,13 @@ function notYet(kits: KitComparison, items: readonly Figure[]): string | null {
 }
 
 /** The recommendation with its reason. */
-export function recommendationSentence(file: JobFile, kits: KitComparison, items: readonly Figure[]): string {
+export function recommendationSentence(
+  file: JobFile,
+  kits: KitComparison,
+  figures: readonly Figure[],
+): string {
+  // What becomes of the wall is told by what is known of the cylinders; crank and head are decided beside it.
+  const items = figures.filter((f) => cylinderOf(f) !== null);
   const crack = items.find((i) => i.finding?.what === 'crack');
   if (crack) return 'The cylinder is cracked: another cylinder.';
   const ended = items.find((i) => i.feature === 'finding' && i.state === 'beyond');
@@ -71,8 +77,9 @@ export function recommendationSentence(file: JobFile, kits: KitComparison, items
   if (wait) return wait;
   const beyond = items.filter((i) => i.state === 'beyond');
   const unread = items.filter((i) => i.because === 'unread');
-  if (beyond.length === 0 && items.every((i) => i.state === 'within'))
-    return 'Everything is inside its limits: nothing has to be bored.';
+  const inside = beyond.length === 0 && items.length > 0 && items.every((i) => i.state === 'within');
+  if (inside && kits.ended.reuse) return `The bores are inside their limits. ${kits.ended.reuse}`;
+  if (inside) return 'Everything is inside its limits: nothing has to be bored.';
   const best = kits.recommended;
   if (
     !best &&

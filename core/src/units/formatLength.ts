@@ -16,7 +16,9 @@ export function decimalsFor(step: number, unit: LengthUnit): number {
   // A metric micron is finer than 0.0001 in but coarser than 0.00001 in: never show more than was resolved.
   let decimals = 0;
   while (decimals + 1 < places.length && places[decimals + 1]! >= step * 0.99) decimals += 1;
-  return decimals;
+  // A gauge that steps by two or by five shows the decimal it steps in.
+  const next = places[decimals + 1];
+  return next !== undefined && [2, 5].some((k) => Math.abs(step / next - k) < 0.01) ? decimals + 1 : decimals;
 }
 
 /** `up` and `down` are for printed minima and maxima of positive lengths, which may not be rounded the other way. */

@@ -194,7 +194,7 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
       headline:
         item.state === 'beyond'
           ? `${who}: ${item.found.text}. It is not used again, whatever it measures.`
-          : `${who}: ${item.found.text}. What that means, nobody has said yet.`,
+          : `${who}: ${item.found.text}. It is not used again as it is.`,
       details: [],
     };
   if (item.finding) {

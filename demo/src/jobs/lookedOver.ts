@@ -127,10 +127,10 @@ const COLOURS = ['chalk', 'amber', 'rose', 'moss', 'slate'];
 /** Job 6: a bottom end by colours; the shells of journals 2 and 5 were swapped by whoever was in it before. */
 export function bearings744(book: LogBook, engine: EngineSpec): LogBook {
   lookedOver(book.wait(45), engine, {
-    parts: { crank: 'measure', cases: 'measure', shells: 'replace' },
-    found: [['shells', 'copper', 'journal 5, both halves']],
+    parts: { crank: 'measure', cases: 'measure', shells: 'measure' },
+    found: [['shells', 'overlay', 'journal 5, both halves, polished grey']],
     debris: [
-      ['sump', 'bronze', 'flakes', 'no magnet holds them'],
+      ['sump', 'bronze', 'dust', 'no magnet holds it'],
       ['filter', 'white', 'dust', 'between the folds'],
     ],
   });
@@ -164,7 +164,11 @@ export function bearings744(book: LogBook, engine: EngineSpec): LogBook {
   return named(
     book,
     'tight',
-    ['Bearing shells: copper showing, journal 5, both halves', 'Bronze or copper in the sump, flakes'],
+    [
+      'Bearing shells: overlay worn, journal 5, both halves, polished grey',
+      'Bronze or copper in the sump, dust',
+      'Journal 5: tightest clearance 0.005, a quarter of its minimum',
+    ],
     'Shells of journals 2 and 5 were swapped at the last repair: 5 ran at a third of its clearance.',
   );
 }

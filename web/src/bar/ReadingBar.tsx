@@ -2,6 +2,8 @@ import { useState, type ReactNode } from 'react';
 import {
   atLeastText,
   calibrationOverdue,
+  checkedNow,
+  isCheckedSo,
   formatLength,
   fromDeviation,
   leafText,
@@ -85,6 +87,8 @@ export function ReadingBar({
   const [keypad, setKeypad] = useState(() => window.matchMedia('(pointer: coarse)').matches);
   const { gauge, station, say, last, zero, leaves } = entry;
   const line = useLineState();
+  const checks = gauge !== null && isCheckedSo(gauge.type);
+  const checked = checks && checkedNow(file, gauge.id, Date.now()) !== null;
   const overdue = gauge && calibrationOverdue(gauge, new Date().toISOString());
 
   return (
@@ -135,7 +139,8 @@ export function ReadingBar({
                 onClick={onZero}
                 className="-mt-2.5 -mb-2 ml-auto min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
               >
-                {zero ? 'close zero' : 'zero it'} <Kbd>z</Kbd>
+                {zero ? 'close zero' : checks ? (checked ? 'zero checked' : 'check zero') : 'zero it'}{' '}
+                <Kbd>z</Kbd>
               </button>
             )}
           </p>

@@ -1,3 +1,4 @@
+import { Beside } from './Beside.js';
 import { useSave } from '../kit/useSave.js';
 import { StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
@@ -117,6 +118,7 @@ export function DecideStation() {
               ))}
             </div>
           )}
+          <Beside file={file} judgement={judgement} unit={unit} />
           <p className="text-small text-soft">
             A two-point gauge cannot tell how the wear is shared between the sides, so a kit may clean up or
             not: the odds are over every share from even to one-sided, widened by the gauge. Boring is

@@ -89,17 +89,15 @@ export function CleanSide({
           <ul>
             {cleaningFor(now.part.kind.material).map((k) => (
               <li key={k}>
-                {CLEANING[k].name}
-                {CLEANING[k].minutes !== null && (
-                  <>
-                    {' '}
-                    <BeginTimer
-                      jobId={file.job.id}
-                      station="clean"
-                      what={`${CLEANING[k].name}: ${now.part.name}`}
-                      minutes={CLEANING[k].minutes}
-                    />
-                  </>
+                {CLEANING[k].minutes === null ? (
+                  CLEANING[k].name
+                ) : (
+                  <BeginTimer
+                    jobId={file.job.id}
+                    station="clean"
+                    what={`${now.part.name}, ${CLEANING[k].name}`}
+                    minutes={CLEANING[k].minutes}
+                  />
                 )}
                 <span className="block text-small text-soft">{CLEANING[k].caution}</span>
               </li>

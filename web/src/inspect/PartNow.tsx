@@ -33,7 +33,7 @@ export function PartNow({ clean, onWall }: { clean: Clean; onWall: (cylinder: nu
     >
       <p className="text-reading leading-tight font-semibold first-letter:uppercase">{part.name}</p>
       {is !== null && (
-        <p className="mt-0.5">
+        <p className="mt-0.5 first-letter:uppercase">
           {state.renewed ? 'Another one is fitted.' : `${DISPOSITIONS[is]}.`}
           {instead && <span className="text-beyond"> {instead}</span>}
         </p>

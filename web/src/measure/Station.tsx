@@ -15,6 +15,7 @@ import { RoomTabs, ThingsPanel } from './ThingsPanel.js';
 import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
 import {
   cylinderOf,
+  isCheckedSo,
   isOfCylinder,
   openZero,
   placeKey,
@@ -27,13 +28,14 @@ import {
 const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
 const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
+const ZeroCheckSheet = lazy(async () => ({ default: (await import('./ZeroCheckSheet.js')).ZeroCheckSheet }));
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
 const ImportSheet = lazy(async () => ({ default: (await import('./ImportSheet.js')).ImportSheet }));
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
   | { readonly kind: 'note' | 'keys' | 'work' | 'hands-free' | 'import' }
-  | { readonly kind: 'zero'; readonly gauge: string }
+  | { readonly kind: 'zero' | 'check'; readonly gauge: string }
   | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
   | null;
 
@@ -52,8 +54,11 @@ export function MeasureStation() {
   const at = isOfCylinder(station) ? station.cylinder : 0;
   const room = isOfCylinder(station) ? null : station.part.split('.')[0]!;
   const rooms = roomsMeasured(file);
-  const zeroable = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
-  const onZero = (gauge: string) => setOpen({ kind: 'zero', gauge });
+  const comparator = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
+  const checkable = entry.gauge !== null && isCheckedSo(entry.gauge.type);
+  const zeroable = comparator || checkable;
+  const onZero = (gauge: string) =>
+    setOpen({ kind: checkable && gauge === entry.gauge?.id ? 'check' : 'zero', gauge });
   const { next } = judgement;
   // The gauge being zeroed, or put back into what it was zeroed in.
   const zeroing = open?.kind === 'zero' ? (file.instruments.find((i) => i.id === open.gauge) ?? null) : null;
@@ -203,6 +208,9 @@ export function MeasureStation() {
           <WorkSheet file={file} judgement={judgement} cylinder={at} unit={unit} onClose={close} />
         )}
         {zeroing && <ZeroSheet context={context} gauge={zeroing} cylinder={at} zero={zero} onClose={close} />}
+        {open?.kind === 'check' && entry.gauge && (
+          <ZeroCheckSheet file={file} gauge={entry.gauge} onClose={close} />
+        )}
         {open?.kind === 'hands-free' && <HandsFreeSheet onClose={close} />}
         {open?.kind === 'import' && <ImportSheet context={context} onClose={close} />}
         {open?.kind === 'warm-up' && (

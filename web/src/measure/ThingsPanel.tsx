@@ -16,6 +16,7 @@ import {
 } from '@tribos/core';
 import { LimitStrip } from '../verdicts/index.js';
 import { RunOutBow } from './RunOutBow.js';
+import { ShellsPanel } from './ShellsPanel.js';
 
 /** Cylinders, and every room something else is measured in. */
 export function RoomTabs({
@@ -85,7 +86,12 @@ export function ThingsPanel({
   );
   const held = measures.find((m) => m.part === current.part)?.held;
   return (
-    <div className="grid gap-5 bg-sheet p-3 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+    <div className="grid gap-x-5 bg-sheet p-3 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+      {room === 'bearings' && (
+        <div className="min-w-0 lg:col-span-2">
+          <ShellsPanel file={file} unit={unit} />
+        </div>
+      )}
       <div className="min-w-0">
         {held && (
           <p className="mb-2 border-l-3 border-brass pl-3 text-small">
@@ -98,9 +104,9 @@ export function ThingsPanel({
           const mine = listed.filter((l) => l.m === m);
           return (
             <section key={m.part} className="mb-4">
-              <h3 className="border-b border-ink/60 pb-0.5 text-small font-semibold text-soft">
+              <h2 className="border-b border-ink/60 pb-0.5 text-small font-semibold text-soft">
                 {m.name || m.rules[0]!.title}
-              </h3>
+              </h2>
               <ul>
                 {mine.map((l) => (
                   <ThingRow

@@ -36,6 +36,8 @@ interface Values {
   serialTo: string;
   code: string;
   use: string;
+  /** How a sheet means run-out: needle travel of one turn, or the bow, which is half of it. */
+  means: 'travel' | 'bow';
 }
 
 /** Units a sheet may print a feature's figures in. */
@@ -52,6 +54,10 @@ function typedFigure(field: string, text: string, feature: FeatureKey, unit: Lim
   if (!Number.isFinite(value)) throw new FieldTrouble(field, `“${text}” is not a figure.`);
   return Number(toBase(dimension, value, unit).toPrecision(12));
 }
+
+/** A sheet that means the bow is doubled on entry: what is read is the needle's travel. */
+const asTravel = (value: number | null, feature: FeatureKey, means: Values['means']): number | null =>
+  value !== null && feature === 'crank.run-out' && means === 'bow' ? value * 2 : value;
 
 function shownFigure(value: number | null, feature: FeatureKey, unit: Limit['unit']): string {
   const { dimension } = FEATURES[feature];
@@ -79,7 +85,7 @@ export function LimitSheet({
   const [standing, setStanding] = useState(version);
   const mayAdopt = useMay('govern');
   const toBody = (
-    { yearFrom, yearTo, serialFrom, serialTo, code, use, ...v }: Values,
+    { yearFrom, yearTo, serialFrom, serialTo, code, use, means, ...v }: Values,
     confirmed: boolean,
   ): LimitBody => ({
     ...v,
@@ -93,8 +99,8 @@ export function LimitSheet({
       ...(use.trim() ? { use: use.trim() } : {}),
       ...(limit?.conditions.wall ? { wall: limit.conditions.wall } : {}),
     },
-    low: typedFigure('low', v.low, v.feature, v.unit),
-    high: typedFigure('high', v.high, v.feature, v.unit),
+    low: asTravel(typedFigure('low', v.low, v.feature, v.unit), v.feature, means),
+    high: asTravel(typedFigure('high', v.high, v.feature, v.unit), v.feature, means),
     confirmed,
     ...(limit?.taper ? { taper: limit.taper } : {}),
   });
@@ -117,6 +123,7 @@ export function LimitSheet({
       serialTo: limit?.conditions.serialTo ?? '',
       code: limit?.conditions.code ?? '',
       use: limit?.conditions.use ?? '',
+      means: 'travel',
     },
     (v) => toBody(v, true),
   );
@@ -191,6 +198,16 @@ export function LimitSheet({
             </option>
           ))}
         </SelectField>
+        {chosen === 'crank.run-out' && (
+          <SelectField
+            label="The sheet means"
+            hint="Read is the needle’s travel of one turn. A sheet that means the bow is doubled here."
+            {...register('means')}
+          >
+            <option value="travel">needle travel of one turn</option>
+            <option value="bow">bow: half of it</option>
+          </SelectField>
+        )}
         <SelectField label="Who says so" {...register('sourceType')}>
           <option value="engine-maker">engine maker</option>
           <option value="part-maker">maker of the part</option>

@@ -9,6 +9,8 @@ import {
   mayNotGoBack,
   MOVED,
   openCrank,
+  mayNotAssemble,
+  mayNotFit,
   REFITTED,
   STRIP_ADDED,
   STRIP_ANSWER,
@@ -106,7 +108,7 @@ export function useStrip({ file, by }: JobContext) {
     if (!now || press.length === 0) return;
     if (back) {
       const entry = { step: now.step.key, name: now.step.what, loose: looseFor(now), opens: now.step.opens };
-      const closing = whyNot(entry);
+      const closing = whyNot(entry) ?? notUsedAgain(now.step.key);
       setTrouble(closing);
       if (closing === null && keep(REFITTED, { steps: [entry] })) settle();
       return;
@@ -129,6 +131,10 @@ export function useStrip({ file, by }: JobContext) {
       setAsked(null);
     }
   };
+
+  /** Why nothing is put together yet, or not this part; one opened for a look goes back as it was. */
+  const notUsedAgain = (step: string): string | null =>
+    plan.chosen?.purpose === 'look' ? null : (mayNotAssemble(file) ?? mayNotFit(file, step));
 
   /** Why a step that closes a way to the crank does not go back now. */
   const whyNot = (entry: { step: string; name: string; loose: Loose[]; opens: string }): string | null => {

@@ -11,6 +11,9 @@ import {
 import { useWorking } from '../bore/index.js';
 import { VerdictMark } from '../ui/index.js';
 
+/** So many of parts are shown one by one. */
+const MOST_QUIET = 6;
+
 const ORDER: Record<VerdictState, number> = { beyond: 0, undecided: 1, noLimit: 2, within: 3 };
 
 /** The one thing to do now, the loudest thing on the screen. */
@@ -48,6 +51,9 @@ export function WhatStands({
     .filter((i) => i.because !== 'unread')
     .sort((a, b) => ORDER[a.state] - ORDER[b.state]);
   const unread = judgement.items.length - read.length;
+  // Of a whole bottom end nobody reads forty times that it is within: what is not stands alone.
+  const quiet = read.filter((i) => i.state === 'within' && i.subject.of === 'part');
+  const shown = quiet.length > MOST_QUIET ? read.filter((i) => !quiet.includes(i)) : read;
   return (
     <section className="mt-4">
       <h2 className="mb-1 flex justify-between text-small font-semibold text-soft">
@@ -55,10 +61,15 @@ export function WhatStands({
         <Working />
       </h2>
       <ul className="grid">
-        {read.map((item) => (
+        {shown.map((item) => (
           <Verdict key={item.key} file={file} item={item} unit={unit} onOpen={onOpen} />
         ))}
       </ul>
+      {shown.length < read.length && (
+        <p className="mt-1 flex items-center gap-2">
+          <VerdictMark state="within" /> <span className="figure">{quiet.length}</span> more figures
+        </p>
+      )}
       {unread > 0 && (
         <p className="mt-1 text-small text-soft">
           {unread === judgement.items.length

@@ -1,0 +1,70 @@
+import { instrumentOf, type TakenReading } from '../gauges/index.js';
+import { derived, type JobFile } from '../job/index.js';
+import { takenAt, ZERO_CHECK, type ZeroCheckEntry } from '../log/index.js';
+
+/** A session ends when its gauge has lain so long, ms: overnight it is checked anew. */
+const SESSION_MS = 12 * 3_600_000;
+
+/** Gauges whose faces are closed, or set on a standard, before they are used. */
+const CHECKED: ReadonlySet<string> = new Set(['micrometer', 'calliper']);
+
+const asChecked = (e: ZeroCheckEntry): NonNullable<TakenReading['check']> => ({
+  id: e.id,
+  instrumentId: e.instrumentId,
+  off: e.value - e.standard,
+  by: e.by,
+});
+
+/**
+ * The check that stands behind each reading, by its id: of the gauge it was read with, or of the micrometer a comparator
+ * was zeroed in. It holds for that session alone.
+ */
+export const checksBehind = derived((file: JobFile): ReadonlyMap<string, ZeroCheckEntry> => {
+  const found = new Map<string, ZeroCheckEntry>();
+  if (!file.log.some(ZERO_CHECK.is)) return found;
+  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const last = new Map<string, ZeroCheckEntry>();
+  const behindZero = new Map<string, ZeroCheckEntry>();
+  const standing = (instrumentId: string, at: string): ZeroCheckEntry | undefined => {
+    const check = last.get(instrumentId);
+    return check && Math.abs(Date.parse(at) - Date.parse(check.at)) <= SESSION_MS ? check : undefined;
+  };
+  for (const e of file.log) {
+    if (ZERO_CHECK.is(e) && !gone.has(e.id)) last.set(e.instrumentId, e);
+    if (e.kind === 'zero' && e.in.kind === 'micrometer') {
+      const check = standing(e.in.instrumentId, e.at);
+      if (check) behindZero.set(e.id, check);
+    }
+    if (e.kind !== 'reading') continue;
+    const check = e.zeroId === null ? standing(e.instrumentId, e.at) : behindZero.get(e.zeroId);
+    if (check) found.set(e.id, check);
+  }
+  return found;
+});
+
+/** The check behind one reading, as the error model takes it; null where none stands. */
+export const checkBehind = (file: JobFile, readingId: string): TakenReading['check'] => {
+  const check = checksBehind(file).get(readingId);
+  return check ? asChecked(check) : null;
+};
+
+/** Micrometers and callipers that were used without having been closed or set on their standard that day. */
+export const usedUnchecked = derived((file: JobFile): readonly string[] => {
+  const behind = checksBehind(file);
+  const names = new Set<string>();
+  for (const e of file.log) {
+    if (e.kind !== 'reading' || e.zeroId !== null || behind.has(e.id)) continue;
+    const gauge = instrumentOf(file, e.instrumentId);
+    if (CHECKED.has(gauge.type)) names.add(gauge.name);
+  }
+  return [...names];
+});
+
+/** Whether a gauge was checked in the session that is on, by the clock of whoever holds it. */
+export function checkedNow(file: JobFile, instrumentId: string, now: number): ZeroCheckEntry | null {
+  const last = ZERO_CHECK.in(file.log).findLast((c) => c.instrumentId === instrumentId);
+  return last && Math.abs(now - Date.parse(takenAt(last))) <= SESSION_MS ? last : null;
+}
+
+/** Whether a gauge is one that is checked so. */
+export const isCheckedSo = (type: string): boolean => CHECKED.has(type);
