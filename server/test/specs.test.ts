@@ -264,8 +264,13 @@ describe('parts of a sheet', () => {
     const rings = spec.parts;
     expect(Object.keys(rings ?? {})).toEqual([
       'bolt-maps',
+      'cams',
+      'clutch',
+      'cranks',
       'fluids',
       'gaskets',
+      'gearboxes',
+      'named-parts',
       'ring-packs',
       'special-tools',
       'strip-list',

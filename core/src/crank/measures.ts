@@ -1,4 +1,4 @@
-import { ALONE, spot, type Measurand, type Thing } from '../measurands/index.js';
+import { ALONE, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { crankOf } from './sheets.js';
 
@@ -183,7 +183,7 @@ export const CRANK_MEASURES: readonly Measurand[] = [
     part: 'crank.air-gap',
     name: 'coil air gap',
     sense: 'gap',
-    things: () => [{ key: 'coil', name: 'coil', part: 'coil' }],
+    things: thingsOfKind('coil'),
     spots: () => [spot('first', 'first leg'), spot('second', 'second leg')],
     held: 'magnets turned to the coil, both legs',
     rules: [

@@ -9,7 +9,7 @@ function findingFigure({ part, state }: Inspected, of: PartFindingEntry): Figure
   const { name, says, why } = PART_FINDINGS[of.what];
   const more = of.text.trim();
   return {
-    key: `${part.key}:finding:${of.id}`,
+    key: `${part.key}:finding:${of.what}`,
     subject: { of: 'part', part: part.key, thing: part.key, name: part.name },
     dimension: 'length',
     feature: 'finding',

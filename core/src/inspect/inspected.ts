@@ -1,4 +1,4 @@
-import { derived, partState, type JobFile, type PartState } from '../job/index.js';
+import { derived, partState, partStates, type JobFile, type PartState } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
 import {
   BOTTOM_END,
@@ -12,7 +12,7 @@ import {
   type Disposition,
   type Looked,
 } from './inspectEntries.js';
-import { partsOnBench, type EnginePart } from './partList.js';
+import { partsOf, partsOnBench, type EnginePart } from './partList.js';
 
 const KINDS: ReadonlySet<string> = new Set(INSPECT_KINDS.map((k) => k.kind));
 
@@ -43,7 +43,12 @@ export interface Inspected {
 export const inspected = derived((file: JobFile): readonly Inspected[] => {
   const looks = inspectLog(file).filter(LOOKED.is);
   const last = new Map(looks.flatMap((l) => l.parts.map((key) => [key, l] as const)));
-  return partsOnBench(file).map((part): Inspected => {
+  const bench = new Set(partsOnBench(file));
+  // What something was found on, or said of, is looked at wherever it is: a crack seen in the frame is a crack.
+  const seen = partsOf(file.engine).filter(
+    (p) => bench.has(p) || last.has(p.key) || (partStates(file).get(p.key)?.findings.length ?? 0) > 0,
+  );
+  return seen.map((part): Inspected => {
     const state = partState(file, part.key);
     const said = last.get(part.key) ?? null;
     const of = { part, said, state };

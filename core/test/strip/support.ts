@@ -1,8 +1,10 @@
 import {
+  inHouse,
   readEntry,
   type AnyEntry,
   type EngineSpec,
   type EntryKind,
+  type Instrument,
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
@@ -12,7 +14,10 @@ import { jobFile, TWIN } from '../support.js';
 export class Book {
   readonly log: AnyEntry[] = [];
 
-  constructor(readonly engine: EngineSpec = TWIN) {}
+  constructor(
+    readonly engine: EngineSpec = TWIN,
+    readonly instruments: readonly Instrument[] = [],
+  ) {}
 
   /** @returns the sentence it was refused with; null where it was kept */
   try<E extends AnyEntry, B extends { readonly id: string; readonly at: string }>(
@@ -27,7 +32,7 @@ export class Book {
         by: 'Ines',
         importedBy: null,
         engine: this.engine,
-        instruments: [],
+        instruments: this.instruments,
         known: (id) => this.log.find((e) => e.id === id),
         found: () => new Set(),
       },
@@ -48,6 +53,11 @@ export class Book {
   }
 
   file(): JobFile {
-    return { ...jobFile([]), engine: this.engine, log: this.log as LogEntry[] };
+    return inHouse({
+      ...jobFile([]),
+      engine: this.engine,
+      instruments: this.instruments.length > 0 ? this.instruments : jobFile([]).instruments,
+      log: this.log as LogEntry[],
+    });
   }
 }
