@@ -46,7 +46,7 @@ function partsSection(file: JobFile, rooms: readonly Room[]): Section[] {
         {
           key: 'parts',
           title: 'Parts to get',
-          blocks: [{ kind: 'table', heads: ['', 'part', 'why'], rows }],
+          blocks: [{ kind: 'table', heads: ['how many', 'part', 'why'], rows }],
         },
       ];
 }

@@ -46,7 +46,7 @@ export const inspected = derived((file: JobFile): readonly Inspected[] => {
   const bench = new Set(partsOnBench(file));
   // What something was found on, or said of, is looked at wherever it is: a crack seen in the frame is a crack.
   const seen = partsOf(file.engine).filter(
-    (p) => bench.has(p) || last.has(p.key) || (partStates(file).get(p.key)?.findings.length ?? 0) > 0,
+    (p) => bench.has(p) || last.has(p.key) || partStates(file).has(p.key),
   );
   return seen.map((part): Inspected => {
     const state = partState(file, part.key);

@@ -1,14 +1,17 @@
 import { atHand, LEAF_ANSWERS, READS, type Instrument, type LeafAnswer } from '../gauges/index.js';
-import { placeKindOf } from '../job/index.js';
 import {
   GAPPED_RINGS,
+  LOG_PLACES,
   PISTON_SPOTS,
+  Refused,
   RING_NAMES,
   type GapPlace,
   type GappedRing,
   type NewEntry,
   type PistonSpot,
+  type PlaceKind,
   type SizePlace,
+  type ThingPlace,
 } from '../log/index.js';
 import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit } from '../units/index.js';
@@ -81,6 +84,8 @@ const plain = (text: string): string => text.trim().toLowerCase();
 /** The engine and the gauges that a table is read against. */
 interface TableContext {
   readonly engine: EngineSpec;
+  /** Kinds of place of the whole house; those of cylinders alone where it is left out. */
+  readonly places?: readonly PlaceKind[];
   readonly instruments: readonly Instrument[];
 }
 
@@ -127,13 +132,17 @@ function ringOf(text: string): GappedRing {
   return found ?? unread(`“${text}” is no ring: ${GAPPED_RINGS.join(', ')}.`);
 }
 
+const isMeasure = (part: string): part is ThingPlace['part'] => /^[a-z]+\.[a-z-]+$/u.test(part);
+
 function stationOf(
   engine: EngineSpec,
   cell: (column: TableColumn) => string,
   defaults: TableDefaults,
 ): SizePlace | GapPlace {
-  const cylinder = cylinderOf(engine, cell('cylinder'), defaults.cylinder);
   const part = plain(cell('part')) || 'bore';
+  // What is measured besides the cylinders stands in the table as its measure, its thing and its place on it.
+  if (isMeasure(part)) return { part, thing: cell('cylinder'), spot: cell('place') };
+  const cylinder = cylinderOf(engine, cell('cylinder'), defaults.cylinder);
   switch (part) {
     case 'bore': {
       const depth = parseReading(cell('depth'), { unit: defaults.depthUnit });
@@ -161,19 +170,33 @@ function stationOf(
 }
 
 function gaugeOf(
-  { engine, instruments }: TableContext,
+  { instruments }: TableContext,
   text: string,
   fallback: string | null,
   station: SizePlace | GapPlace,
+  kind: PlaceKind,
 ): Instrument {
   const found =
     text === ''
       ? instruments.find((i) => i.id === fallback)
       : instruments.find((i) => atHand(i) && plain(i.name) === plain(text));
   if (!found) return unread(text === '' ? 'No gauge is given.' : `“${text}” is no gauge of this shop.`);
-  return READS[found.type].includes(placeKindOf({ engine }, station).sense)
+  return READS[found.type].includes(kind.sense)
     ? found
     : unread(`${found.name} does not read a ${station.part}.`);
+}
+
+/** The kind of place of a row, where it stands on this engine. */
+function kindOf({ engine, places = LOG_PLACES }: TableContext, station: SizePlace | GapPlace): PlaceKind {
+  const kind = places.find((k) => k.part === station.part);
+  if (!kind) return unread(`“${station.part}” is no part that is read as a size.`);
+  try {
+    kind.on(station, engine);
+  } catch (error) {
+    if (error instanceof Refused) return unread(error.sentence);
+    throw error;
+  }
+  return kind;
 }
 
 function timeOf(text: string, fallback: string): string {
@@ -228,22 +251,23 @@ export function tableRow(
   };
   try {
     const station = stationOf(context.engine, cell, defaults);
-    const gauge = gaugeOf(context, cell('gauge'), defaults.instrumentId, station);
+    const kind = kindOf(context, station);
+    const gauge = gaugeOf(context, cell('gauge'), defaults.instrumentId, station, kind);
     const unit = plain(cell('unit')) || defaults.unit;
     if (unit !== 'mm' && unit !== 'in') return unread(`“${cell('unit')}” is no unit here: mm or in.`);
     const at = timeOf(cell('time'), defaults.at);
-    if (station.part === 'ring-gap' || station.part === 'clearance')
-      return { ok: true, entry: leafRow(cell, unit, station, gauge, at) };
+    if (kind.sense === 'gap') return { ok: true, entry: leafRow(cell, unit, station as GapPlace, gauge, at) };
     const parsed = parseReading(cell('value'), { unit });
     if (!parsed.ok) return unread(parsed.sentence);
-    if (parsed.value <= 0) return unread('A size of nothing.');
+    if (parsed.value < 0 || (parsed.value === 0 && kind.sense !== 'travel'))
+      return unread('A size of nothing.');
     const text = parsed.unitTyped || unit === gauge.unit ? cell('value') : `${cell('value')} ${unit}`;
     return {
       ok: true,
       entry: {
         kind: 'reading',
         at,
-        station: 'depth' in station ? { ...station, depth: nm(station.depth) } : station,
+        station: ('depth' in station ? { ...station, depth: nm(station.depth) } : station) as SizePlace,
         instrumentId: gauge.id,
         text,
         corrects: null,

@@ -60,10 +60,13 @@ export const usedUnchecked = derived((file: JobFile): readonly string[] => {
   return [...names];
 });
 
-/** Whether a gauge was checked in the session that is on, by the clock of whoever holds it. */
-export function checkedNow(file: JobFile, instrumentId: string, now: number): ZeroCheckEntry | null {
+/**
+ * The check of a gauge in the session that is on; null where it was not checked.
+ * @param now ISO time by the clock of whoever holds it
+ */
+export function checkedNow(file: JobFile, instrumentId: string, now: string): ZeroCheckEntry | null {
   const last = ZERO_CHECK.in(file.log).findLast((c) => c.instrumentId === instrumentId);
-  return last && Math.abs(now - Date.parse(takenAt(last))) <= SESSION_MS ? last : null;
+  return last && Math.abs(Date.parse(now) - Date.parse(takenAt(last))) <= SESSION_MS ? last : null;
 }
 
 /** Whether a gauge is one that is checked so. */

@@ -88,7 +88,7 @@ export function ReadingBar({
   const { gauge, station, say, last, zero, leaves } = entry;
   const line = useLineState();
   const checks = gauge !== null && isCheckedSo(gauge.type);
-  const checked = checks && checkedNow(file, gauge.id, Date.now()) !== null;
+  const checked = checks && checkedNow(file, gauge.id, new Date().toISOString()) !== null;
   const overdue = gauge && calibrationOverdue(gauge, new Date().toISOString());
 
   return (

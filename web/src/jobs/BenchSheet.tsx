@@ -1,7 +1,11 @@
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import {
+  bracketText,
+  featureOf,
+  listedThings,
   placeFigure,
+  roomsMeasured,
   borePlan,
   directionName,
   isBlocked,
@@ -34,6 +38,55 @@ const ON_SHEET: readonly FeatureKey[] = [
   'pin.in-rod',
 ];
 
+/** What is measured besides the cylinders: a box for each place that is not read yet. */
+function Things({
+  file,
+  judgement,
+  room,
+  title,
+  unit,
+}: {
+  file: JobFile;
+  judgement: Judgement;
+  room: string;
+  title: string;
+  unit: LengthUnit;
+}) {
+  const { places, gaps } = judgement.readings;
+  return (
+    <section className="break-inside-avoid">
+      <h3 className="mb-1 font-semibold">{title}</h3>
+      <table className="w-full text-left">
+        <tbody>
+          {listedThings(file, room, false).map(({ m, thing, spots }) => (
+            <tr key={`${m.part}:${thing.key}`} className="border-t border-rule align-top">
+              <th scope="row" className="py-1 pr-3 font-normal">
+                {[thing.name, m.name].filter(Boolean).join(', ')}
+              </th>
+              {spots.map((s) => {
+                const key = placeKey(s.place);
+                const state = places.get(key);
+                const gap = gaps.get(key);
+                const read = gap ? bracketText(gap.bracket, unit) : state ? placeFigure(state, unit) : null;
+                return (
+                  <td key={s.key} className="py-1 pr-3">
+                    <span className="block text-small text-soft">{s.name}</span>
+                    {read ? (
+                      <span className="figure">{read}</span>
+                    ) : (
+                      <span className="mt-1 inline-block h-7 w-20 border border-ink" />
+                    )}
+                  </td>
+                );
+              })}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
 /** A picture of the way back to a page of this application. */
 function useQr(address: string): string | null {
   const [picture, setPicture] = useState<string | null>(null);
@@ -55,7 +108,14 @@ export function BenchSheet() {
   const { job, engine } = file;
   const address = new URL(`/jobs/${job.id}`, window.location.href).href;
   const qr = useQr(address);
-  const limits = engine.limits.filter((l) => ON_SHEET.includes(l.feature));
+  const measured = new Set(
+    roomsMeasured(file).flatMap((r) =>
+      listedThings(file, r.room, false).flatMap(({ m, thing }) =>
+        m.rules.map((rule) => featureOf(rule, thing)),
+      ),
+    ),
+  );
+  const limits = engine.limits.filter((l) => ON_SHEET.includes(l.feature) || measured.has(l.feature));
   return (
     <div className="min-h-0 flex-1 overflow-y-auto px-5 pb-6 print:overflow-visible print:px-0">
       <div className="no-print flex items-center gap-3 py-3">
@@ -93,6 +153,9 @@ export function BenchSheet() {
         </header>
         {engine.cylinders.map((name, cylinder) => (
           <Cylinder key={name} file={file} judgement={judgement} cylinder={cylinder} unit={unit} />
+        ))}
+        {roomsMeasured(file).map((r) => (
+          <Things key={r.room} file={file} judgement={judgement} room={r.room} title={r.title} unit={unit} />
         ))}
         <section>
           <h3 className="mb-1 font-semibold">Limits</h3>

@@ -10,6 +10,8 @@ import {
   placeName,
   pistonAsked,
   TABLE_COLUMNS,
+  HOUSE,
+  placesIn,
   tableRow,
   unitOfHead,
   type LengthUnit,
@@ -62,14 +64,19 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
   const valueUnit = units.value ?? headUnit('value') ?? 'mm';
   const depthUnit = units.depth ?? headUnit('depth') ?? valueUnit;
   const rows = table.rows.map((cells) =>
-    tableRow(cells, mapping, file, {
-      unit: valueUnit,
-      depthUnit,
-      instrumentId: instrumentId || null,
-      cylinder: 0,
-      kitOf: (cylinder) => pistonAsked(file, cylinder)?.id ?? null,
-      at,
-    }),
+    tableRow(
+      cells,
+      mapping,
+      { ...file, places: placesIn(HOUSE) },
+      {
+        unit: valueUnit,
+        depthUnit,
+        instrumentId: instrumentId || null,
+        cylinder: 0,
+        kitOf: (cylinder) => pistonAsked(file, cylinder)?.id ?? null,
+        at,
+      },
+    ),
   );
   const wrong = rows.filter((r) => !r.ok).length;
   const tooMany = rows.length > MOST_ROWS;

@@ -5,7 +5,7 @@ import {
   MEASURED,
   placeFigure,
   placeKey,
-  roomsMeasured,
+  type roomsMeasured,
   type Figure,
   type JobFile,
   type Judgement,

@@ -30,7 +30,7 @@ export function ZeroCheckSheet({
   );
   const [text, setText] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
-  const last = checkedNow(file, gauge.id, Date.now());
+  const last = checkedNow(file, gauge.id, new Date().toISOString());
   const closed = gauge.rangeLow === 0;
   const keep = (shows: string) => {
     const on = parseReading(standard, { unit: gauge.unit });
