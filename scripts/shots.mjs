@@ -69,20 +69,25 @@ await run(async () => {
     await shot('engine', `/engines/${engine}`, 'Corrie');
     await shot('gauges', '/gauges', 'Add a gauge');
     const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
-    const saw = await demoJob(driver, 'Brask 59');
     await shot('before', `/jobs/${kaldera}/before`, 'As it came in');
-    await shot('strip', `/jobs/${await demoJob(driver, 'Varrow 744 Four')}/strip`, 'Case bolts out');
-    await shot('measure-leaves', `/jobs/${saw}`, 'What stands', {
-      act: () => press('leaf beside the piston'),
+    // The one from the ford: the newer of two.
+    const { items } = (await api(driver, 'GET', '/jobs')).body;
+    const silt = items.find((j) => j.engine === 'Drumlin 386').id;
+    await shot('strip', `/jobs/${silt}/strip`, 'Crown looked at');
+    await shot('clean', `/jobs/${silt}/clean`, 'parts to look at', {
+      act: async () => {
+        await press('Replace');
+        await sees(driver, 'What was found?');
+      },
     });
+    const four = await demoJob(driver, 'Varrow 744 Four');
+    await shot('measure-bearings', `/jobs/${four}`, 'swapping those that are there');
     await shot('bench-sheet', `/jobs/${job}/bench-sheet`, 'back to the job');
     await driver.manage().deleteAllCookies();
     await signIn(driver, world.base, 'mirela@ternhollow.example');
     await shot('record', '/shop/record', 'Yes: nothing was changed');
     await shot('people', '/shop/people', 'Who may do what');
     await shot('intake', `/jobs/${kaldera}/intake`, 'Photos and sounds');
-    const twin = (await api(driver, 'GET', '/engines')).body.find((e) => e.model === '620 Twin').id;
-    await shot('engine-edit', `/engines/${twin}/edit`, 'The wall unrolled');
     const empty = await startEmptyWorld(cluster.url('postgres'));
     try {
       await driver.get(`${empty.base}/#${empty.code}`);

@@ -23,6 +23,7 @@ const HABITS: Readonly<Record<string, Habit>> = {
   },
   micrometer: { name: 'outside micrometer', step: 1, scatter: 1.5, scale: 4, thimble: true },
   calliper: { name: 'calliper', step: 10, scatter: 10, scale: 30, thimble: false },
+  dial: { name: 'dial indicator', step: 2, scatter: 1, scale: 4, thimble: false },
 };
 
 /** What the person at the stand-in's own page may turn. */

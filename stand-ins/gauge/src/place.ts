@@ -17,6 +17,9 @@ export interface Place {
   readonly needle: 'clockwise-larger' | 'clockwise-smaller';
   /** Leaves laid together, mm; null where none is held. */
   readonly leaf: number | null;
+  /** Thing of the engine besides its cylinders, and the place on it: `2`, `a-90`; empty for neither. */
+  readonly thing: string;
+  readonly spot: string;
   /** Which ring, and how many turns or strokes were filed off it. */
   readonly ring: string;
   readonly filed: number;
@@ -53,6 +56,8 @@ export function parsePlace(rest: string): Place | null {
     engine: facts.get('engine') ?? '',
     zero: facts.has('zero') ? number(facts.get('zero'), nominal) : null,
     leaf: facts.has('leaf') ? number(facts.get('leaf'), 0) : null,
+    thing: facts.get('thing') ?? '',
+    spot: facts.get('spot') ?? '',
     ring: facts.get('ring') ?? '',
     filed: number(facts.get('filed'), 0),
     needle: facts.get('needle') === 'clockwise-smaller' ? 'clockwise-smaller' : 'clockwise-larger',

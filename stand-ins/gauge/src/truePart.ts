@@ -65,13 +65,28 @@ const CUT = 0.006;
 
 /** True gap of a ring, mm: as it came, opened by every turn or stroke; one beside a piston is its clearance. */
 export function trueGap(at: Place): number {
+  if (isThing(at)) return small(at);
   if (at.part === 'clearance') return 0.045 + truePart(at.engine, at.cylinder).pistonWear;
   const came = 0.2 + 0.16 * share(`${at.engine}:${at.cylinder}:${at.ring}:gap`);
   return came + CUT * at.filed;
 }
 
+/** A thing of the engine besides its cylinders. */
+const isThing = (at: Place): boolean => at.part.includes('.');
+
+/** A clearance, float or run-out of a thing: from a third of what its sheet leads one to expect up to a little over it, mm. */
+const small = (at: Place): number =>
+  at.nominal * (0.35 + 0.8 * share(`${at.engine}:${at.part}:${at.thing}:${at.spot}`));
+
+/** A size of a thing, worn by up to a hundredth, each place on it a little otherwise, mm. */
+const worn = (at: Place): number =>
+  at.nominal -
+  0.01 * share(`${at.engine}:${at.part}:${at.thing}`) -
+  0.003 * share(`${at.engine}:${at.part}:${at.thing}:${at.spot}`);
+
 /** True size at a place, mm. */
 export function trueSize(at: Place): number {
+  if (isThing(at)) return at.gauge === 'dial' ? small(at) : worn(at);
   const part = truePart(at.engine, at.cylinder);
   switch (at.part) {
     case 'bore': {

@@ -30,6 +30,8 @@ describe('where the gauge is held', () => {
       zero: null,
       needle: 'clockwise-larger',
       leaf: null,
+      thing: '',
+      spot: '',
       ring: '',
       filed: 0,
     });
@@ -203,5 +205,28 @@ describe('its line and page', () => {
       ),
     );
     expect(led).toBe(403);
+  });
+});
+
+describe('a thing of the engine besides its cylinders', () => {
+  const LINE = 'AT part=crank.run-out nominal=0.05 thing=two spot=- gauge=dial unit=mm engine=744-Four';
+
+  it('has a run-out of its own, the same each time but for the scatter of the needle', () => {
+    const gauge = held(LINE);
+    const texts = Array.from({ length: 12 }, () => take(gauge));
+    const truth = trueSize(parsePlace(LINE.slice(3))!);
+    expect(truth).toBeGreaterThan(0.015);
+    expect(truth).toBeLessThan(0.06);
+    for (const t of texts) expect(Math.abs(t - truth)).toBeLessThan(0.01);
+    expect(trueSize(parsePlace(LINE.slice(3).replace('two', 'five'))!)).not.toBe(truth);
+  });
+
+  it('has a gap that leaves find, and a size worn by no more than a hundredth or so', () => {
+    const side = parsePlace('part=crank.rod-side nominal=0.3 thing=0 spot=- gauge=leaf engine=744-Four')!;
+    expect(trueGap(side)).toBeGreaterThan(0.1);
+    expect(trueGap(side)).toBeLessThan(0.35);
+    const journal = parsePlace('part=bearings.journal nominal=36 thing=2 spot=a-0 engine=744-Four')!;
+    expect(36 - trueSize(journal)).toBeGreaterThan(0);
+    expect(36 - trueSize(journal)).toBeLessThan(0.014);
   });
 });

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import {
   bearingsOf,
-  depthText,
+  formatLength,
   nm,
   PLASTIC_STRIP,
   type JobFile,
@@ -58,7 +58,7 @@ export function StripSheet({
     void post(file.job.id, [entry]);
     onClose();
   };
-  const text = (v: number) => depthText(at(v), unit);
+  const text = (v: number) => formatLength(at(v), { unit, step: 1_000 });
   return (
     <Sheet title={`Plastic strip, ${name}`} onClose={onClose}>
       <p className="text-soft">
