@@ -90,7 +90,12 @@ function bySize(file: JobFile, row: Row, bearing: Thing, unit: LengthUnit): Figu
           ])
         : null;
     return judgeValue(file, {
-      subject: { of: 'part', part: 'crank', thing: `${prefix}-clearance:${bearing.key}`, name: bearing.name },
+      subject: {
+        of: 'part',
+        part: 'shells',
+        thing: `${prefix}-clearance:${bearing.key}`,
+        name: bearing.name,
+      },
       feature,
       side,
       title: `${side === 'min' ? 'tightest' : 'loosest'} clearance`,
@@ -157,7 +162,7 @@ function byStrip(file: JobFile, row: Row, bearing: Thing): Figure[] {
   const { feature, prefix } = OF[row];
   return (['min', 'max'] as const).map((side) =>
     judgeValue(file, {
-      subject: { of: 'part', part: 'crank', thing: `${prefix}-strip:${bearing.key}`, name: bearing.name },
+      subject: { of: 'part', part: 'shells', thing: `${prefix}-strip:${bearing.key}`, name: bearing.name },
       feature,
       side,
       title: 'clearance by strip',

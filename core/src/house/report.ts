@@ -1,7 +1,14 @@
 import type { SpreadOf } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
-import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
+import {
+  printedDay,
+  verdictSentence,
+  type Block,
+  type Figure,
+  type Room,
+  type Section,
+} from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
 import { partsToGet } from './parts.js';
 import { askWith, judgeJob } from './judgeJob.js';
@@ -38,8 +45,8 @@ function jobSection(file: JobFile): Section {
   return { key: 'job', title: 'The job', blocks: [block] };
 }
 
-function partsSection(file: JobFile, rooms: readonly Room[]): Section[] {
-  const rows = partsToGet(file, rooms).map((p) => [`${p.count}`, p.name, p.whys.join('; ')]);
+function partsSection(file: JobFile, figures: readonly Figure[], rooms: readonly Room[]): Section[] {
+  const rows = partsToGet(file, figures, rooms).map((p) => [`${p.count}`, p.name, p.whys.join('; ')]);
   return rows.length === 0
     ? []
     : [
@@ -82,7 +89,7 @@ export function reportOf(
     sections: [
       jobSection(file),
       ...rooms.flatMap((r) => r.report?.(file, found, ask) ?? []),
-      ...partsSection(file, rooms),
+      ...partsSection(file, judged.items, rooms),
       list(
         'undecided',
         'Undecided',

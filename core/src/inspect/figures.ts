@@ -1,8 +1,10 @@
-import { PART_FINDINGS, type PartFindingEntry } from '../log/index.js';
+import { PART_FINDINGS, placeKey, type PartFindingEntry, type Place } from '../log/index.js';
+import { readingsOf } from '../readings/index.js';
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
-import type { Figure } from '../verdicts/index.js';
-import { inspected, type Inspected } from './inspected.js';
+import type { LengthUnit } from '../units/index.js';
+import { judgeValue, ofCylinder, type Figure } from '../verdicts/index.js';
+import { inspected, toMeasure, type Inspected } from './inspected.js';
 
 /** A finding on a part as a verdict: it names what was found instead of a figure. */
 function findingFigure({ part, state }: Inspected, of: PartFindingEntry): Figure {
@@ -62,3 +64,42 @@ export const partFigures = (file: JobFile): Figure[] =>
     const says = ended ?? (i.is === 'replace' ? null : toWork);
     return says ? [findingFigure(i, says)] : [];
   });
+
+/** Places of a pin, its hole and the small end it runs in. */
+export const pinPlaces = (cylinder: number): readonly Place[] => [
+  { part: 'pin', cylinder, place: 'end' },
+  { part: 'pin-bore', cylinder },
+  { part: 'pin', cylinder, place: 'middle' },
+  { part: 'small-end', cylinder },
+];
+
+/** Cylinders whose pin is measured to decide. */
+export const pinsAsked = (file: JobFile): readonly number[] =>
+  file.engine.cylinders.flatMap((_, at) => (toMeasure(file).has(`pin:${at}`) ? [at] : []));
+
+/** A pin that is measured to decide and was not read yet is not within: its verdicts wait. */
+export function pinFigures(file: JobFile, unit: LengthUnit): Figure[] {
+  const { places } = readingsOf(file, unit);
+  return pinsAsked(file)
+    .filter((at) => !pinPlaces(at).some((p) => places.has(placeKey(p))))
+    .flatMap((at) =>
+      (['pin.in-piston', 'pin.in-rod'] as const).map((feature) =>
+        judgeValue(file, {
+          subject: ofCylinder(at),
+          feature,
+          side: 'max',
+          title: feature === 'pin.in-piston' ? 'Pin in piston, loosest' : 'Pin in small end, loosest',
+          of: null,
+          states: ['service'],
+          progress: { read: 0, planned: 2 },
+          blockedBy: null,
+          caveats: [],
+          working: [],
+          step: 1_000,
+          instruments: [],
+          depth: null,
+          at: '',
+        }),
+      ),
+    );
+}

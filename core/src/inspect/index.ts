@@ -2,6 +2,7 @@ export * from './beside.js';
 export * from './bottomEnd.js';
 export * from './cleaning.js';
 export * from './debris.js';
+export * from './findingsFirst.js';
 export * from './inspected.js';
 export * from './inspectEntries.js';
 export * from './mayNotFit.js';

@@ -8,6 +8,7 @@ import {
 } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
+import { isGauged } from './partKinds.js';
 import { partNamed, partsOf } from './partList.js';
 import { DEBRIS_KINDS } from './debris.js';
 import { CLEANING, CLEANING_KEYS, harms } from './cleaning.js';
@@ -46,10 +47,15 @@ export const LOOKED = entryKind(
         const why = forbids(found, sent.is);
         if (why && sent.parts.includes(found.of)) throw new Refused('/is', why);
       }
-      const always = sent.parts
-        .map((k) => partsOf(engine).find((p) => p.key === k)!)
-        .find((p) => p.kind.always && sent.is !== 'replace');
-      if (always && sent.is !== 'measure')
+      const named = sent.parts.map((k) => partsOf(engine).find((p) => p.key === k)!);
+      const byEye = sent.is === 'measure' ? named.find((p) => !isGauged(p.kind)) : undefined;
+      if (byEye)
+        throw new Refused(
+          '/is',
+          `Nothing of the ${byEye.name} is read with a gauge: say by eye and hand what becomes of it.`,
+        );
+      const always = sent.is === 'replace' ? undefined : named.find((p) => p.kind.always);
+      if (always)
         throw new Refused('/is', `${capital(always.name)}: renewed each time, whatever it looks like.`);
     },
   },

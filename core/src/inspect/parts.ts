@@ -1,15 +1,33 @@
 import type { JobFile } from '../job/index.js';
 import { PART_FINDINGS } from '../log/index.js';
-import type { PartNeeded } from '../verdicts/index.js';
+import { partOf, verdictSentence, type Figure, type PartNeeded } from '../verdicts/index.js';
 import { stripPlan } from '../strip/index.js';
 import { inspectBegun, inspected } from './inspected.js';
 import { partsOf } from './partList.js';
 
 /** What is replaced, and what is always got with it. */
-export function inspectParts(file: JobFile): PartNeeded[] {
+export function inspectParts(file: JobFile, figures: readonly Figure[]): PartNeeded[] {
   // Nothing was taken off and nothing was looked at: nothing is known to be wanted.
   if (!stripPlan(file).chosen && !inspectBegun(file)) return [];
+  const past = new Map(
+    figures.flatMap((f) => {
+      const key = partOf(f);
+      return key !== null && f.state === 'beyond' && f.feature !== 'finding' ? [[key, f] as const] : [];
+    }),
+  );
   return inspected(file).flatMap(({ part, is, state, said }): PartNeeded[] => {
+    const measured = past.get(part.key);
+    // What was measured to decide has decided; whether it can be worked on instead is for whoever knows it.
+    if (is !== 'replace' && measured)
+      return [
+        {
+          key: part.key,
+          name: `${part.name}, or work on it`,
+          count: 1,
+          why: verdictSentence(file, measured, 'mm').headline,
+          by: null,
+        },
+      ];
     if (is !== 'replace' || state.renewed) return [];
     const why = part.kind.always
       ? 'renewed each time'

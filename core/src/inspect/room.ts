@@ -15,7 +15,7 @@ import {
 } from '../verdicts/index.js';
 import { bottomEnd } from './bottomEnd.js';
 import { DEBRIS_TABLE } from './debris.js';
-import { partFigures } from './figures.js';
+import { partFigures, pinFigures, pinPlaces, pinsAsked } from './figures.js';
 import { debrisOf, inspectBegun, inspected, notLookedAt } from './inspected.js';
 import { CAUGHT, DISPOSITIONS, INSPECT_KINDS } from './inspectEntries.js';
 import { fittedInVain } from './mayNotFit.js';
@@ -70,7 +70,8 @@ export const inspect: Room = {
   station: 'clean',
   entries: [...INSPECT_KINDS],
   sheets: [NAMED_PARTS],
-  figures: (file) => partFigures(file),
+  asks: (file) => pinsAsked(file).flatMap(pinPlaces),
+  figures: (file, ask) => [...partFigures(file), ...pinFigures(file, ask.unit)],
   parts: inspectParts,
   steps: (file) => {
     const { chosen } = stripPlan(file);

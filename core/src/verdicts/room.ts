@@ -132,8 +132,11 @@ export interface Room {
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
   readonly steps?: (file: JobFile) => readonly Step[];
   readonly blockers?: (file: JobFile) => readonly Blocker[];
-  /** Parts that what it found asks for. */
-  readonly parts?: (file: JobFile) => readonly PartNeeded[];
+  /**
+   * Parts that what it found asks for.
+   * @param figures of every room
+   */
+  readonly parts?: (file: JobFile, figures: readonly Figure[]) => readonly PartNeeded[];
   /** @param found figures of every room */
   readonly actions?: (file: JobFile, found: Found, ask: Ask) => readonly Offer[];
   /** What an entry says was done, in a sentence without its full stop; null for one that is not its own. */

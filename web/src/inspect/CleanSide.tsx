@@ -106,7 +106,7 @@ export function CleanSide({
         </section>
       )}
       <div className="mt-4">
-        <PartsToGet file={file} />
+        <PartsToGet />
       </div>
       <div className="no-print mt-3 flex flex-wrap">
         <Button look="quiet" onClick={() => onOpen('laid')}>

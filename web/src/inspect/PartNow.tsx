@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import {
   DISPOSITIONS,
+  isGauged,
   PART_FINDINGS,
   parseReading,
   SEVERITIES,
@@ -46,7 +47,7 @@ export function PartNow({ clean, onWall }: { clean: Clean; onWall: (cylinder: nu
           role="group"
           aria-label={`What becomes of the ${part.name}`}
         >
-          {ANSWERS.map((d) => (
+          {ANSWERS.filter((d) => d !== 'measure' || isGauged(part.kind)).map((d) => (
             <button
               key={d}
               type="button"

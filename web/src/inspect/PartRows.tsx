@@ -1,5 +1,5 @@
 import { DISPOSITIONS, PART_FINDINGS, type Inspected } from '@tribos/core';
-import { Button, Kbd } from '../ui/index.js';
+import { Button, Kbd, VerdictMark } from '../ui/index.js';
 import { PartNow } from './PartNow.js';
 import type { Clean } from './useClean.js';
 
@@ -9,6 +9,12 @@ const stands = ({ is, instead, state }: Inspected): string =>
     : is === null
       ? ''
       : `${DISPOSITIONS[is]}${instead ? ', not as said' : ''}`;
+
+/** The mark of what was measured of a part. */
+function Measured({ clean, part }: { clean: Clean; part: string }) {
+  const state = clean.measured(part);
+  return state === null ? null : <VerdictMark state={state === 'unread' ? 'waiting' : state} />;
+}
 
 /** Everything on the bench in the order it came off; the part at hand stands open among the others. */
 export function PartRows({ clean, onWall }: { clean: Clean; onWall: (cylinder: number) => void }) {
@@ -57,8 +63,11 @@ export function PartRows({ clean, onWall }: { clean: Clean; onWall: (cylinder: n
                           </span>
                         )}
                       </span>
-                      <span className={`text-small ${i.instead ? 'text-beyond' : 'text-soft'}`}>
+                      <span
+                        className={`flex items-center gap-2 text-small ${i.instead ? 'text-beyond' : 'text-soft'}`}
+                      >
                         {stands(i)}
+                        <Measured clean={clean} part={i.part.key} />
                       </span>
                     </button>
                   )}

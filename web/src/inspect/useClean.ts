@@ -1,12 +1,15 @@
 import { useState } from 'react';
 import {
   bySection,
+  combineVerdicts,
   DISPOSITION_KEYS,
   forbids,
   INSPECT_UNDO,
   inspected,
   inspectLog,
   LOOKED,
+  overallOf,
+  partOf,
   PART_FINDING,
   PART_WORK,
   TAKE_BACK,
@@ -14,6 +17,7 @@ import {
   type AnyEntry,
   type Disposition,
   type Inspected,
+  type Overall,
   type PartFindingKind,
   type PartWorkKind,
   type SentEntry,
@@ -31,7 +35,7 @@ export const ANSWER_KEYS: Readonly<Record<Disposition, string>> = {
 };
 
 /** What is being looked at, what is said of it with one key, and what was said last. */
-export function useClean({ file, unit }: JobContext) {
+export function useClean({ file, unit, judgement }: JobContext) {
   const all = inspected(file);
   const sections = bySection(all.map((i) => i.part));
   // In the order they lie in front of whoever looks: section by section.
@@ -107,6 +111,11 @@ export function useClean({ file, unit }: JobContext) {
   const worked = (of: Inspected, what: PartWorkKind, text: string): void => {
     send(newEntry(PART_WORK, { of: of.part.key, name: of.part.name, what, text }));
   };
+  /** What was measured of a part says, where anything was; null else. */
+  const measured = (key: string): Overall | null => {
+    const own = judgement.items.filter((f) => partOf(f) === key && f.feature !== 'finding');
+    return own.length === 0 ? null : combineVerdicts(own.map(overallOf));
+  };
   const mine = (file.log as readonly AnyEntry[]).filter((e) => {
     if (PART_FINDING.is(e) || PART_WORK.is(e))
       return !file.log.some((o) => o.kind === 'take-back' && o.readingId === e.id);
@@ -123,6 +132,7 @@ export function useClean({ file, unit }: JobContext) {
     asked,
     trouble,
     last,
+    measured,
     lastSaid: last ? (timelineOf(file).find((t) => t.id === last.id)?.sentence ?? null) : null,
     say,
     found,

@@ -1,8 +1,10 @@
-import { partsToGet, type JobFile } from '@tribos/core';
+import { partsToGet } from '@tribos/core';
+import { useJobContext } from '../job/index.js';
 
 /** What has to be there before assembly, and what asks for it. */
-export function PartsToGet({ file }: { file: JobFile }) {
-  const parts = partsToGet(file);
+export function PartsToGet() {
+  const { file, judgement } = useJobContext();
+  const parts = partsToGet(file, judgement.items);
   return (
     <section>
       <h2 className="font-semibold">Parts to get</h2>

@@ -47,7 +47,7 @@ export function WholeList({
         </section>
       ))}
       <div className="mb-3">
-        <PartsToGet file={strip.file} />
+        <PartsToGet />
       </div>
       {onKeep && (
         <p className="border-t border-ink/60 pt-3">

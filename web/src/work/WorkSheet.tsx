@@ -2,6 +2,7 @@ import { FieldTrouble, lengthOrNull, lengthText } from '../forms/index.js';
 import { useEntryForm } from '../job/index.js';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import {
+  findingsFirst,
   WORK_DONE,
   nm,
   REOPENED,
@@ -41,6 +42,9 @@ const OFFERED: readonly WorkKind[] = [
 ];
 
 /** Work done on a part, and what it opens again. */
+/** Strip and findings are complete before any of these. */
+const FINDINGS_BEFORE: ReadonlySet<string> = new Set(['honed', 'bored', 'ports-eased', 'piston-eased']);
+
 export function WorkSheet({
   file,
   judgement,
@@ -84,11 +88,13 @@ export function WorkSheet({
   );
   const { register, setValue, watch, formState } = form;
   const what = watch('what');
+  const tooEarly = FINDINGS_BEFORE.has(what) ? findingsFirst(file) : null;
   const resizes = makesAnotherSize(what);
   const opens = WORK[what].reopens.map((r) => REOPENED[r]);
   return (
     <Sheet title="Work done" onClose={onClose}>
       <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
+        {tooEarly && <p className="font-semibold text-undecided">{tooEarly}</p>}
         <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_11rem]">
           <SelectField label="What" autoFocus {...register('what')}>
             {OFFERED.map((k) => (
