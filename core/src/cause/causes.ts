@@ -37,6 +37,7 @@ const TABLE = {
       'oil:none',
       'part:*:blued',
       'part:oil-pump:*',
+      'part:oil-feed:*',
       'debris:bronze',
       'debris:white',
       'noise:knock',

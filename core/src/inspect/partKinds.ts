@@ -26,6 +26,8 @@ export interface PartKind {
   readonly only?: readonly EngineKind[];
   readonly not?: readonly EngineKind[];
   readonly cooling?: 'liquid' | 'air';
+  /** Only where the strip takes such loose parts off: an engine on rolling bearings has no shells. */
+  readonly loose?: string;
   /** Steps of the strip after which it lies on the bench; none for one that is always there. */
   readonly off: readonly string[];
   readonly material: PartMaterial;
@@ -259,9 +261,19 @@ export const PART_KINDS: readonly PartKind[] = [
     'side',
     'engine',
     'steel',
-    ['primary', 'sump', 'pump-cover', 'oiler'],
+    ['primary', 'sump', 'pump-cover'],
     ['scored', 'worn', 'broken', 'dirty'],
-    { companions: ['oil pump seal'] },
+    { strokes: 4, companions: ['oil pump seal'] },
+  ),
+  part(
+    'oil-feed',
+    'oil pump',
+    'side',
+    'engine',
+    'steel',
+    ['pump-cover', 'oiler'],
+    ['stuck', 'worn', 'broken', 'dirty'],
+    { strokes: 2, companions: ['oil pump seal'] },
   ),
   part(
     'water-pump',
@@ -291,7 +303,7 @@ export const PART_KINDS: readonly PartKind[] = [
     'shell',
     ['crank'],
     ['copper', 'overlay', 'scored', 'pitted', 'dirty'],
-    { strokes: 4, only: ['motorcycle', 'atv'], companions: ['all shells of that row'] },
+    { strokes: 4, loose: 'shells', companions: ['all shells of that row'] },
   ),
   part(
     'main-bearings',
@@ -373,7 +385,6 @@ const GAUGED: ReadonlySet<string> = new Set([
   'oil-pump',
   'crank',
   'shells',
-  'cases',
   'gears',
   'forks',
 ]);

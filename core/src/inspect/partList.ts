@@ -43,13 +43,18 @@ export interface EnginePart {
 }
 
 /** Steps an engine's own list or the general one knows: a part that none of them takes off is not on it. */
-const stepsOf = (e: Whole): ReadonlySet<string> => {
+const stepsOf = (e: Whole) => {
   const { sheet, general } = listsOf(e as EngineSpec);
-  return new Set([...(sheet ?? []), ...general].flatMap((s) => s.steps.map((x) => x.key)));
+  const steps = [...(sheet ?? []), ...general].flatMap((s) => s.steps);
+  return {
+    keys: new Set(steps.map((x) => x.key)) as ReadonlySet<string>,
+    loose: new Set(steps.flatMap((x) => x.takes.map((t) => t.item))) as ReadonlySet<string>,
+  };
 };
 
-const fits = (k: PartKind, e: Whole, steps: ReadonlySet<string>): boolean =>
-  (k.off.length === 0 || k.off.some((step) => steps.has(step))) &&
+const fits = (k: PartKind, e: Whole, { keys, loose }: ReturnType<typeof stepsOf>): boolean =>
+  (k.off.length === 0 || k.off.some((step) => keys.has(step))) &&
+  (k.loose === undefined || loose.has(k.loose)) &&
   (k.strokes === undefined || k.strokes === e.strokes) &&
   (k.only === undefined || k.only.includes(e.kind)) &&
   !k.not?.includes(e.kind) &&

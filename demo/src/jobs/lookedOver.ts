@@ -127,7 +127,7 @@ const COLOURS = ['chalk', 'amber', 'rose', 'moss', 'slate'];
 /** Job 6: a bottom end by colours; the shells of journals 2 and 5 were swapped by whoever was in it before. */
 export function bearings744(book: LogBook, engine: EngineSpec): LogBook {
   lookedOver(book.wait(45), engine, {
-    parts: { crank: 'measure', cases: 'measure', shells: 'measure' },
+    parts: { crank: 'measure', shells: 'measure' },
     found: [['shells', 'overlay', 'journal 5, both halves, polished grey']],
     debris: [
       ['sump', 'bronze', 'dust', 'no magnet holds it'],
