@@ -1,8 +1,9 @@
 import type { JobFile } from '../job/index.js';
 import type { ThingPlace } from '../log/index.js';
 import { placeKey } from '../log/index.js';
-import { readingsOf } from '../readings/index.js';
-import { placeName, type Action, type Offer } from '../verdicts/index.js';
+import { readingsOf, type GapState } from '../readings/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { placeName, verdictSentence, type Action, type Figure, type Offer } from '../verdicts/index.js';
 import { thingsAsked } from './figures.js';
 import { placeOn, type Measurand } from './measurand.js';
 
@@ -14,9 +15,57 @@ export const placesAsked = (file: JobFile, measures: readonly Measurand[]): read
     ),
   );
 
-/** The next place of some measures that nobody has read. */
-export function measurandOffers(file: JobFile, measures: readonly Measurand[], unit: 'mm' | 'in'): Offer[] {
+/** The place whose leaves have not told yet on which side of its limits a gap lies. */
+function unsettled(
+  file: JobFile,
+  measures: readonly Measurand[],
+  figures: readonly Figure[],
+  unit: LengthUnit,
+): { readonly figure: Figure; readonly at: ThingPlace } | null {
+  const { gaps } = readingsOf(file, unit);
+  for (const figure of figures) {
+    if (figure.state !== 'undecided' || figure.because !== 'leaves' || figure.subject.of !== 'part') continue;
+    const { thing } = figure.subject;
+    const m = measures.find((x) => x.sense === 'gap' && thing.startsWith(`${x.part}:`));
+    const of = m?.things(file.engine).find((t) => `${m.part}:${t.key}` === thing);
+    if (!m || !of) continue;
+    // The widest bracket leaves most open.
+    const open = m
+      .spots(file.engine, of)
+      .map((s) => placeOn(m, of, s))
+      .sort((a, b) => width(gaps.get(placeKey(b))) - width(gaps.get(placeKey(a))));
+    if (open[0]) return { figure, at: open[0] };
+  }
+  return null;
+}
+
+const width = (gap: GapState | undefined): number =>
+  gap ? (gap.bracket.high ?? Infinity) - (gap.bracket.low ?? 0) : Infinity;
+
+/** The next place of some measures that nobody has read; and the gap whose leaves have not told enough. */
+export function measurandOffers(
+  file: JobFile,
+  measures: readonly Measurand[],
+  figures: readonly Figure[],
+  unit: LengthUnit,
+): Offer[] {
   return [
+    {
+      urgency: 'settle',
+      find: (): Action | null => {
+        const left = unsettled(file, measures, figures, unit);
+        return (
+          left && {
+            kind: 'leaves',
+            urgency: 'settle',
+            station: 'measure',
+            at: left.at,
+            sentence: (u) =>
+              `${verdictSentence(file, left.figure, u).headline} Try the leaf between, at ${placeName(file, left.at, u)}; where no leaf of the set lies between, it is at its limit: treat it as beyond.`,
+          }
+        );
+      },
+    },
     {
       urgency: 'read',
       find: (): Action | null => {

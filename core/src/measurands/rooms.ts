@@ -17,7 +17,7 @@ export function roomOf(
     places: measures.map(measurandPlace),
     asks: (file) => placesAsked(file, measures),
     figures: (file: JobFile, ask) => measures.flatMap((m) => measurandFigures(file, m, measures, ask.unit)),
-    actions: (file, _found, ask) => measurandOffers(file, measures, ask.unit),
+    actions: (file, { figures }, ask) => measurandOffers(file, measures, figures, ask.unit),
     report: (file, { figures }, ask) => {
       const own = figures.filter(
         (f) => f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith(`${name}.`),

@@ -250,6 +250,32 @@ describe('leaves against limits', () => {
   });
 });
 
+describe('what is next', () => {
+  it('is the leaf that has not told yet, once everything is read', () => {
+    const book = asked('head');
+    for (const spot of ['front', 'back', 'left', 'right', 'corner-1', 'corner-2'])
+      book.log.push({
+        kind: 'leaf',
+        id: `n${spot}`,
+        at: '2026-03-01T10:00:00.000Z',
+        received: null,
+        importedBy: null,
+        by: 'first',
+        station: { part: 'head.flatness', thing: 'head', spot },
+        instrumentId: 'leaves',
+        stack: [mm(spot === 'left' ? 0.06 : 0.04)],
+        answer: 'does-not',
+      } as never);
+    const ask = { unit: 'mm' as const, worked: () => null };
+    const file = book.file();
+    const found = { figures: judgeJob(file).items };
+    const offers = HOUSE.find((r) => r.name === 'head')!.actions!(file, found, ask);
+    const settle = offers.find((o) => o.urgency === 'settle')!.find()!;
+    expect(settle.at).toMatchObject({ part: 'head.flatness', spot: 'left' });
+    expect(settle.sentence('mm')).toContain('across the left');
+  });
+});
+
 describe('a gauge closed before it is used', () => {
   const AT = '2026-03-01T09:59:00.000Z';
   const check = (book: Book, shows: string, standard = 0) =>

@@ -4,5 +4,6 @@ export { useBarKeys } from './entryKeys.js';
 export { rememberedGauge } from './gaugeFor.js';
 export { listedPlaces, underItsMap } from './places.js';
 export { useBar, type Bar, type OwnWalk } from './useBar.js';
+export { LastSaid } from './LastSaid.js';
 export { useFootKeys } from './useFootKeys.js';
 export { KeysSheet, NoteSheet } from './NoteSheets.js';

@@ -1,21 +1,15 @@
 import { useState } from 'react';
 import { candidates, CAUSE, type CauseCandidate, type JobFile } from '@tribos/core';
-import { newEntry, refusedBy } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { newEntry, useSend } from '../job/index.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 
 /** Causes with what was recorded for and against each; one named, or written down as not found. */
 export function CauseSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
   const all = candidates(file);
   const [text, setText] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, send } = useSend(file);
   const keep = (is: CauseCandidate['key'] | 'not-found', evidence: readonly string[]) => {
-    const entry = newEntry(CAUSE, { is, evidence: [...evidence], text: text.trim() });
-    const refused = refusedBy(file, entry);
-    setTrouble(refused);
-    if (refused !== null) return;
-    void post(file.job.id, [entry]);
-    onClose();
+    if (send(newEntry(CAUSE, { is, evidence: [...evidence], text: text.trim() }))) onClose();
   };
   return (
     <Sheet title="Why did it fail?" onClose={onClose} wide>

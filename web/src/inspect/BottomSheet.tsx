@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { BOTTOM_END, bottomEnd, type Judgement } from '@tribos/core';
-import { newEntry, refusedBy } from '../job/index.js';
+import { newEntry, useSend } from '../job/index.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 import type { Clean } from './useClean.js';
 
@@ -17,12 +17,9 @@ export function BottomSheet({
   const { file } = clean;
   const of = bottomEnd(file, judgement.items);
   const [text, setText] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, send } = useSend(file);
   const keep = (is: 'open' | 'left', customer: 'yes' | 'no' | null) => {
-    const entry = newEntry(BOTTOM_END, { is, customer, text: text.trim() });
-    const refused = refusedBy(file, entry);
-    setTrouble(refused);
-    if (refused === null && clean.send(entry)) onClose();
+    if (send(newEntry(BOTTOM_END, { is, customer, text: text.trim() }))) onClose();
   };
   return (
     <Sheet title="Bottom end" onClose={onClose}>

@@ -1,3 +1,4 @@
+import { LastSaid } from '../bar/index.js';
 import { Kbd } from '../ui/index.js';
 import type { Clean } from './useClean.js';
 
@@ -34,19 +35,7 @@ export function CleanBar({ clean, act, does }: { clean: Clean; act: () => void; 
           </p>
           <p className="text-small text-soft">{open.length} to look at · arrows</p>
         </div>
-        <div className="border-rule px-4 py-2 max-sm:py-0 sm:border-l">
-          <p className="text-small text-soft max-sm:hidden">last</p>
-          <p className="line-clamp-2 max-sm:hidden">{lastSaid ?? '–'}</p>
-          {last && (
-            <button
-              type="button"
-              onClick={clean.takeBack}
-              className="min-h-11 text-blue underline underline-offset-4"
-            >
-              take it back <Kbd>⌫</Kbd>
-            </button>
-          )}
-        </div>
+        <LastSaid said={lastSaid} onBack={last ? clean.takeBack : null} />
       </div>
     </section>
   );

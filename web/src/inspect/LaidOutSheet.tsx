@@ -1,15 +1,14 @@
 import { useState, type PointerEvent } from 'react';
 import { laidOut, LAID_OUT } from '@tribos/core';
 import { newEntry } from '../job/index.js';
-import { usePhotos } from '../photos/index.js';
+import { PhotoPicker, tappedAt, usePictures } from '../photos/index.js';
 import { Button, Empty, Sheet } from '../ui/index.js';
 import type { Clean } from './useClean.js';
 
 /** Parts laid out on one photo: tap where each lies, in the order of the list; tap a number to go to its part. */
 export function LaidOutSheet({ clean, onClose }: { clean: Clean; onClose: () => void }) {
   const { file, inOrder } = clean;
-  const { photos } = usePhotos(file.job.id);
-  const pictures = photos.filter((p) => p.kind === 'photo');
+  const pictures = usePictures(file.job.id);
   const kept = laidOut(file);
   const [photo, setPhoto] = useState(kept?.photo ?? pictures[0]?.id ?? '');
   const [pins, setPins] = useState(kept?.pins ?? []);
@@ -19,13 +18,7 @@ export function LaidOutSheet({ clean, onClose }: { clean: Clean; onClose: () => 
   const nameOf = (key: string) => inOrder.find((i) => i.part.key === key)?.part.name ?? key;
   const place = (e: PointerEvent<HTMLDivElement>) => {
     if ((e.target as HTMLElement).closest('button') || !next) return;
-    const box = e.currentTarget.getBoundingClientRect();
-    const at = (v: number, from: number, size: number) =>
-      Math.min(1000, Math.max(0, ((v - from) / size) * 1000));
-    setPins([
-      ...pins,
-      { part: next.part.key, x: at(e.clientX, box.left, box.width), y: at(e.clientY, box.top, box.height) },
-    ]);
+    setPins([...pins, { part: next.part.key, ...tappedAt(e) }]);
   };
   return (
     <Sheet title="Laid out on a photo" onClose={onClose} wide>
@@ -36,25 +29,7 @@ export function LaidOutSheet({ clean, onClose }: { clean: Clean; onClose: () => 
           <p className="text-lead" role="status">
             {next ? `Tap where the ${next.part.name} lies.` : 'Every part has its place.'}
           </p>
-          <ul className="mt-1 flex flex-wrap gap-2" aria-label="Photos of this job">
-            {pictures.map((p) => (
-              <li key={p.id}>
-                <button
-                  type="button"
-                  aria-pressed={p.id === photo}
-                  aria-label={`Photo ${p.caption || p.at}`}
-                  onClick={() => setPhoto(p.id)}
-                  className={`border-3 ${p.id === photo ? 'border-brass' : 'border-transparent'}`}
-                >
-                  <img
-                    src={`/api/jobs/${file.job.id}/photos/${p.id}/file?small`}
-                    alt=""
-                    className="size-16 object-cover"
-                  />
-                </button>
-              </li>
-            ))}
-          </ul>
+          <PhotoPicker jobId={file.job.id} photo={photo} onPick={setPhoto} />
           {photo && (
             <div className="relative mt-2 touch-none" onPointerDown={place} data-testid="laid-out">
               <img

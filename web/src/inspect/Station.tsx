@@ -1,11 +1,9 @@
-import { Camera } from 'lucide-react';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { KeysSheet, StationBody, useFootKeys } from '../bar/index.js';
 import { CauseSheet } from '../cause/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
-import { Pictures, TakingSays, usePhotos, useTaking } from '../photos/index.js';
-import { Button, Kbd } from '../ui/index.js';
+import { StationPhotos } from '../photos/index.js';
 import { BottomSheet } from './BottomSheet.js';
 import { CleanBar } from './CleanBar.js';
 import { CleanSide } from './CleanSide.js';
@@ -43,8 +41,6 @@ export function CleanStation() {
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   const camera = useRef<HTMLInputElement>(null);
-  const taking = useTaking({ jobId: file.job.id, station: 'clean', caption: now?.part.name ?? '' });
-  const pictures = usePhotos(file.job.id);
   const act = () => {
     if (!mayDo) return;
     if (asked !== null) clean.closeAsked();
@@ -79,34 +75,14 @@ export function CleanStation() {
         >
           <div className="min-w-0">
             <PartRows clean={clean} onWall={(wall) => setOpen({ wall })} />
-            <section aria-label="Photos of the parts" className="no-print grid gap-2">
-              <p className="flex flex-wrap items-center gap-3">
-                {mayDo && (
-                  <Button onClick={() => camera.current?.click()}>
-                    <Camera size={18} aria-hidden="true" /> Photo <Kbd>p</Kbd>
-                  </Button>
-                )}
-              </p>
-              <input
-                ref={camera}
-                type="file"
-                accept="image/*"
-                multiple
-                capture="environment"
-                aria-label="Photo of the parts"
-                hidden
-                onChange={(e) => {
-                  void taking.take([...(e.target.files ?? [])]);
-                  e.target.value = '';
-                }}
-              />
-              <TakingSays taking={taking} />
-              <Pictures
-                jobId={file.job.id}
-                photos={pictures.photos.filter((p) => p.station === 'clean')}
-                waiting={pictures.waiting.filter((p) => p.station === 'clean')}
-              />
-            </section>
+            <StationPhotos
+              jobId={file.job.id}
+              station="clean"
+              caption={now?.part.name ?? ''}
+              label="Photo"
+              mayTake={mayDo}
+              camera={camera}
+            />
           </div>
           <aside aria-label="What stands" className="relative">
             <CleanSide clean={clean} judgement={judgement} onOpen={setOpen} />

@@ -20,10 +20,8 @@ import {
   type Overall,
   type PartFindingKind,
   type PartWorkKind,
-  type SentEntry,
 } from '@tribos/core';
-import { newEntry, refusedBy, type JobContext } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { newEntry, useSend, type JobContext } from '../job/index.js';
 
 /** Keys of the five answers, in their order. */
 export const ANSWER_KEYS: Readonly<Record<Disposition, string>> = {
@@ -42,17 +40,10 @@ export function useClean({ file, unit, judgement }: JobContext) {
   const inOrder = sections.flatMap((s) => s.parts.map((p) => all.find((i) => i.part === p)!));
   const [picked, pick] = useState<string | null>(null);
   const [asked, ask] = useState<string | null>(null);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, say: setTrouble, send } = useSend(file);
   const open = inOrder.filter((i) => i.is === null);
   const now = inOrder.find((i) => i.part.key === picked) ?? open[0] ?? inOrder[0] ?? null;
 
-  const send = (entry: SentEntry): boolean => {
-    const refused = refusedBy(file, entry);
-    setTrouble(refused);
-    if (refused !== null) return false;
-    void post(file.job.id, [entry]);
-    return true;
-  };
   /** The next part nobody has looked at, after one, wrapping round. */
   const nextOpen = (after: Inspected, done: ReadonlySet<string>): string | null => {
     const at = inOrder.indexOf(after);

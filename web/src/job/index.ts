@@ -2,3 +2,4 @@ export { newEntry } from './entry.js';
 export { refusedBy } from './refusedBy.js';
 export { useEntryForm } from './useEntryForm.js';
 export { useJob, useJobContext, type JobContext } from './useJob.js';
+export { useSend } from './useSend.js';

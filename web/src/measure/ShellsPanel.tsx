@@ -14,8 +14,7 @@ import {
   type LengthUnit,
   type Row,
 } from '@tribos/core';
-import { newEntry, refusedBy } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { newEntry, useSend } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { StripSheet } from './StripSheet.js';
 
@@ -40,17 +39,12 @@ export function ShellsPanel({ file, unit }: { file: JobFile; unit: LengthUnit })
 
 function ShellRow({ file, row, unit }: { file: JobFile; row: Row; unit: LengthUnit }) {
   const mayDo = useMay('measure');
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, send } = useSend(file);
   const [strip, setStrip] = useState<string | null>(null);
   /** One code of a bearing whose other is not read yet. */
   const [half, setHalf] = useState<Readonly<Record<string, { housing: string; journal: string }>>>({});
   const sheet = rowOf(file.engine, row)!;
   const advice = shellAdvice(file, row, unit);
-  const send = (entry: Parameters<typeof refusedBy>[1]) => {
-    const refused = refusedBy(file, entry);
-    setTrouble(refused);
-    if (refused === null) void post(file.job.id, [entry]);
-  };
   const codesAt = (key: string) =>
     CODES_READ.in(file.log).findLast((c) => c.row === row && c.bearing === key);
   const stripAt = (key: string) =>

@@ -8,8 +8,7 @@ import {
   type LengthUnit,
   type Row,
 } from '@tribos/core';
-import { newEntry, refusedBy } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { newEntry, useSend } from '../job/index.js';
 import { Button, Sheet } from '../ui/index.js';
 
 /** Marks of the usual strips, mm: each packet prints its own; thin, middle, thick. */
@@ -35,7 +34,7 @@ export function StripSheet({
 }) {
   const [scale, setScale] = useState(0);
   const [turned, setTurned] = useState(false);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, send } = useSend(file);
   const name = bearingsOf(file.engine, row).find((b) => b.key === bearing)?.name ?? bearing;
   const marks = SCALES[scale]![1];
   const at = (v: number) => nm(Math.round(v * 1e6));
@@ -45,18 +44,18 @@ export function StripSheet({
     [marks.at(-1)!, null],
   ];
   const keep = (low: number | null, high: number | null) => {
-    const entry = newEntry(PLASTIC_STRIP, {
-      row,
-      bearing,
-      low: low === null ? null : at(low),
-      high: high === null ? null : at(high),
-      turned,
-    });
-    const refused = refusedBy(file, entry);
-    setTrouble(refused);
-    if (refused !== null) return;
-    void post(file.job.id, [entry]);
-    onClose();
+    if (
+      send(
+        newEntry(PLASTIC_STRIP, {
+          row,
+          bearing,
+          low: low === null ? null : at(low),
+          high: high === null ? null : at(high),
+          turned,
+        }),
+      )
+    )
+      onClose();
   };
   const text = (v: number) => formatLength(at(v), { unit, step: 1_000 });
   return (

@@ -8,8 +8,7 @@ import {
   type Instrument,
   type JobFile,
 } from '@tribos/core';
-import { newEntry, refusedBy } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { newEntry, useSend } from '../job/index.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 
 /** Standards in a micrometer's box, from its lowest size up, mm and in. */
@@ -29,18 +28,14 @@ export function ZeroCheckSheet({
     toDecimal(nm(standardsOf(gauge)[0]!), gauge.unit, gauge.unit === 'mm' ? 3 : 4),
   );
   const [text, setText] = useState('');
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, say, send } = useSend(file);
   const last = checkedNow(file, gauge.id, new Date().toISOString());
   const closed = gauge.rangeLow === 0;
   const keep = (shows: string) => {
     const on = parseReading(standard, { unit: gauge.unit });
-    if (!on.ok) return setTrouble(`${on.sentence} It is kept here.`);
-    const entry = newEntry(ZERO_CHECK, { instrumentId: gauge.id, standard: on.value, text: shows.trim() });
-    const refused = refusedBy(file, entry);
-    setTrouble(refused);
-    if (refused !== null) return;
-    void post(file.job.id, [entry]);
-    onClose();
+    if (!on.ok) return say(`${on.sentence} It is kept here.`);
+    if (send(newEntry(ZERO_CHECK, { instrumentId: gauge.id, standard: on.value, text: shows.trim() })))
+      onClose();
   };
   return (
     <Sheet title={`${gauge.name}: before it is used`} onClose={onClose}>

@@ -3,7 +3,7 @@ import { v7 } from 'uuid';
 import { BOLT_CARD, stripLog, type EntryOf, type JobFile } from '@tribos/core';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
-import { usePhotos } from '../photos/index.js';
+import { PhotoPicker, tappedAt, usePictures } from '../photos/index.js';
 import { Button, Empty, Sheet, TextField } from '../ui/index.js';
 
 type Hole = EntryOf<typeof BOLT_CARD>['holes'][number];
@@ -18,8 +18,7 @@ const clamp = (v: number): number => Math.min(1000, Math.max(0, v));
 
 /** A plan of this engine's own: tap where each fastener sits on a photo of the cover, or of bolts stuck through a card. */
 export function BoltCardSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
-  const { photos } = usePhotos(file.job.id);
-  const pictures = photos.filter((p) => p.kind === 'photo');
+  const pictures = usePictures(file.job.id);
   const cards = stripLog(file).filter(BOLT_CARD.is);
   const [photo, setPhoto] = useState<string | null>(null);
   const [name, setName] = useState('');
@@ -27,8 +26,8 @@ export function BoltCardSheet({ file, onClose }: { file: JobFile; onClose: () =>
   const [trouble, setTrouble] = useState<string | null>(null);
   const place = (e: PointerEvent<HTMLDivElement>) => {
     if ((e.target as HTMLElement).closest('button')) return;
-    const box = e.currentTarget.getBoundingClientRect();
-    add(((e.clientX - box.left) / box.width) * 1000, ((e.clientY - box.top) / box.height) * 1000);
+    const { x, y } = tappedAt(e);
+    add(x, y);
   };
   const add = (x: number, y: number) =>
     setHoles((h) => [
@@ -65,25 +64,7 @@ export function BoltCardSheet({ file, onClose }: { file: JobFile; onClose: () =>
           photo alone is a bolt map already; tapped positions make it one to count by.
         </Empty>
       ) : (
-        <ul className="flex flex-wrap gap-2" aria-label="Photos of this job">
-          {pictures.map((p) => (
-            <li key={p.id}>
-              <button
-                type="button"
-                aria-pressed={p.id === photo}
-                aria-label={`Photo ${p.caption || p.at}`}
-                onClick={() => setPhoto(p.id)}
-                className={`border-3 ${p.id === photo ? 'border-brass' : 'border-transparent'}`}
-              >
-                <img
-                  src={`/api/jobs/${file.job.id}/photos/${p.id}/file?small`}
-                  alt=""
-                  className="size-20 object-cover"
-                />
-              </button>
-            </li>
-          ))}
-        </ul>
+        <PhotoPicker jobId={file.job.id} photo={photo} onPick={setPhoto} />
       )}
       {photo && (
         <>

@@ -1,4 +1,3 @@
-import { Camera } from 'lucide-react';
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
@@ -8,8 +7,7 @@ import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { useMay } from '../people/index.js';
 import { useTools } from '../tools/index.js';
-import { Pictures, TakingSays, usePhotos, useTaking } from '../photos/index.js';
-import { Button, Kbd } from '../ui/index.js';
+import { StationPhotos } from '../photos/index.js';
 import { AddStep } from './AddStep.js';
 import { Begin } from './Begin.js';
 import { BoltSheet } from './BoltSheet.js';
@@ -67,8 +65,6 @@ export function StripStation() {
   const open = own ?? (scanned === null ? null : ({ kind: 'trays', scanned } as const));
   const [says, setSays] = useState<string | null>(null);
   const camera = useRef<HTMLInputElement>(null);
-  const taking = useTaking({ jobId: file.job.id, station: 'strip', caption: shown?.step.what ?? '' });
-  const pictures = usePhotos(file.job.id);
   const close = () => {
     setOpen(null);
     if (scanned !== null) setQuery({}, { replace: true });
@@ -159,35 +155,16 @@ export function StripStation() {
               onHole={(hole, map) => setOpen({ kind: 'bolt', hole, map })}
               onAll={sheet('list')}
             />
-            <section aria-label="Photos of the strip" className="no-print grid gap-2">
-              <p className="flex flex-wrap items-center gap-3">
-                {mayDo && (
-                  <Button onClick={photo}>
-                    <Camera size={18} aria-hidden="true" /> Photo of this step <Kbd>p</Kbd>
-                  </Button>
-                )}
-                {says && <span role="status">{says}</span>}
-              </p>
-              <input
-                ref={camera}
-                type="file"
-                accept="image/*"
-                multiple
-                capture="environment"
-                aria-label="Photo of this step"
-                hidden
-                onChange={(e) => {
-                  void taking.take([...(e.target.files ?? [])]);
-                  e.target.value = '';
-                }}
-              />
-              <TakingSays taking={taking} />
-              <Pictures
-                jobId={file.job.id}
-                photos={pictures.photos.filter((p) => p.station === 'strip')}
-                waiting={pictures.waiting.filter((p) => p.station === 'strip')}
-              />
-            </section>
+            <StationPhotos
+              jobId={file.job.id}
+              station="strip"
+              caption={shown?.step.what ?? ''}
+              label="Photo of this step"
+              mayTake={mayDo}
+              camera={camera}
+            >
+              {says && <span role="status">{says}</span>}
+            </StationPhotos>
           </div>
           <aside aria-label="What stands" className="relative">
             <StripSide

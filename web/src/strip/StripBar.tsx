@@ -1,3 +1,4 @@
+import { LastSaid } from '../bar/index.js';
 import { Kbd } from '../ui/index.js';
 import type { Strip } from './useStrip.js';
 
@@ -72,19 +73,7 @@ export function StripBar({ strip }: { strip: Strip }) {
             </p>
           )}
         </div>
-        <div className="border-rule px-4 py-2 max-sm:py-0 sm:border-l">
-          <p className="text-small text-soft max-sm:hidden">last</p>
-          <p className="line-clamp-2 max-sm:hidden">{lastSaid ?? '–'}</p>
-          {last && (
-            <button
-              type="button"
-              onClick={strip.takeBack}
-              className="min-h-11 text-blue underline underline-offset-4"
-            >
-              take it back <Kbd>⌫</Kbd>
-            </button>
-          )}
-        </div>
+        <LastSaid said={lastSaid} onBack={last ? strip.takeBack : null} />
       </div>
     </section>
   );

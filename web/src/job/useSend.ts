@@ -1,0 +1,24 @@
+import { useState } from 'react';
+import type { JobFile, SentEntry } from '@tribos/core';
+import { post } from '../outbox/index.js';
+import { refusedBy } from './refusedBy.js';
+
+/**
+ * Writes entries of a job that need no form: checked as its reader will, kept on this device, then sent.
+ * @returns the sentence the last one was refused with, null where it was taken; and the way to send another
+ */
+export function useSend(file: JobFile) {
+  const [trouble, say] = useState<string | null>(null);
+  return {
+    trouble,
+    say,
+    /** @returns whether it was taken */
+    send: (entry: SentEntry): boolean => {
+      const refused = refusedBy(file, entry);
+      say(refused);
+      if (refused !== null) return false;
+      void post(file.job.id, [entry]);
+      return true;
+    },
+  };
+}
