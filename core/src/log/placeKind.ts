@@ -62,6 +62,11 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
     place: P,
     engine: EngineSpec,
   ) => { readonly low: Nanometres; readonly high: Nanometres } | null;
+  /** Sizes its limits lead one to expect, nm; null, or absent, where the nominal alone does. */
+  readonly expected?: (
+    place: P,
+    engine: EngineSpec,
+  ) => { readonly low: Nanometres; readonly high: Nanometres } | null;
   /** The part of the engine it belongs to: another one fitted, or worked on, opens it again. */
   readonly ofPart?: (place: P, engine: EngineSpec) => string;
   /** What it is made of, for its expansion. */

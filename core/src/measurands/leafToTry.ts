@@ -1,4 +1,5 @@
 import { leafConformance, nextLeaf, type LeafBracket } from '../gauges/index.js';
+import { leafToGo } from '../rings/index.js';
 import type { Nanometres } from '../units/index.js';
 
 /** What a gap is held against, nm; null where there is no such end. */
@@ -43,7 +44,7 @@ export function leafToTry(
       ? []
       : [
           sorted.findLast((t) => t + tolerance <= limits.high!),
-          sorted.find((t) => t - tolerance >= limits.high!),
+          sorted.find((t) => t - tolerance >= limits.high!) ?? pack(set, limits.high + 3 * tolerance),
         ]),
     ...(limits.low === null
       ? []
@@ -51,6 +52,14 @@ export function leafToTry(
           sorted.find((t) => t - tolerance >= limits.low!),
           sorted.findLast((t) => t + tolerance <= limits.low!),
         ]),
-  ].find((t) => t !== undefined && open(t));
-  return wanted === undefined ? nextLeaf(set, bracket, expected) : [wanted];
+  ].find((t) => t !== undefined && open(sum(t)));
+  if (wanted === undefined) return nextLeaf(set, bracket, expected);
+  return typeof wanted === 'number' ? [wanted] : wanted;
 }
+
+const sum = (t: number | readonly number[]): number =>
+  typeof t === 'number' ? t : t.reduce((total, l) => total + l, 0);
+
+/** Leaves laid together that pass a size no single leaf of the set has; undefined where none do. */
+const pack = (set: readonly Nanometres[], size: number): readonly Nanometres[] | undefined =>
+  leafToGo(set, Math.ceil(size))?.stack;

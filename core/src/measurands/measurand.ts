@@ -109,10 +109,26 @@ export const worthReading = (engine: EngineSpec, m: Measurand, thing: Thing): bo
 
 const SMALL = nm(10_000);
 
+/** A size has a nominal of its own; a gap and a needle's travel have only their limits. */
+const isSize = (m: Measurand): boolean => m.sense === 'inside' || m.sense === 'outside';
+
+const endsOf = (m: Measurand, thing: Thing, engine: EngineSpec): number[] =>
+  limitsFor(engine, m, thing).flatMap((l) => [l.low, l.high].filter((v) => v !== null));
+
+/** Sizes the limits lead one to expect, of the figure that is the size itself. */
+function expectedOf(m: Measurand, thing: Thing, engine: EngineSpec) {
+  if (!isSize(m)) return null;
+  const own = featureOf(m.rules[0]!, thing);
+  const ends = engine.limits
+    .filter((l) => l.feature === own)
+    .flatMap((l) => [l.low, l.high].filter((v) => v !== null));
+  return ends.length === 0 ? null : { low: nm(Math.min(...ends)), high: nm(Math.max(...ends)) };
+}
+
 /** Where a gap or travel is expected: from the least of its limits to the largest. */
 function spanOf(m: Measurand, thing: Thing, engine: EngineSpec) {
-  if (m.sense !== 'travel' && m.sense !== 'gap') return null;
-  const ends = limitsFor(engine, m, thing).flatMap((l) => [l.low, l.high].filter((v) => v !== null));
+  if (isSize(m)) return null;
+  const ends = endsOf(m, thing, engine);
   if (ends.length === 0) return null;
   const high = nm(Math.max(...ends));
   const low = Math.min(...ends);
@@ -122,7 +138,8 @@ function spanOf(m: Measurand, thing: Thing, engine: EngineSpec) {
 
 function nominalOf(m: Measurand, thing: Thing, engine: EngineSpec): Nanometres {
   if (thing.nominal) return thing.nominal;
-  const limits = limitsFor(engine, m, thing).filter((l) => l.low !== null || l.high !== null);
+  const own = featureOf(m.rules[0]!, thing);
+  const limits = engine.limits.filter((l) => l.feature === own && (l.low !== null || l.high !== null));
   const of = limits.find((l) => l.state === 'new') ?? limits[0];
   if (!of) return m.sense === 'gap' || m.sense === 'travel' ? SMALL : nm(1_000_000);
   const ends = [of.low, of.high].filter((v) => v !== null);
@@ -165,6 +182,7 @@ export function measurandPlace(m: Measurand): PlaceKind {
     },
     nominal: (s, { engine }) => nominalOf(m, thing(s, engine), engine),
     span: (s, engine) => spanOf(m, thing(s, engine), engine),
+    expected: (s, engine) => expectedOf(m, thing(s, engine), engine),
     material: () => m.material,
     feeds: (s) => `${m.part}:${s.thing}:${figureName(m.rules[0]!, s.spot)}:${m.rules[0]!.sides[0]}`,
   };

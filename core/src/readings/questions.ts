@@ -85,12 +85,14 @@ export function questionsFor(
   const kind = placeKindOf(file, e.station);
   const zero = e.zeroId === null ? undefined : zeros.get(e.zeroId);
   const span = kind.span?.(e.station, file.engine) ?? null;
+  const expected = kind.expected?.(e.station, file.engine) ?? null;
   return slips(e, {
     instrument,
     nominal: nominalOf(file, e.station),
     neighbours,
     u: () => Math.SQRT2 * uncertaintyOf(readingEstimate(takenReading(file, e, zeros), benchOf(file))).u,
     ...(span ? { span } : {}),
+    ...(expected ? { expected } : {}),
     offGaugeHeight: kind.beside?.(e.station) ?? false,
     ...(zero
       ? {

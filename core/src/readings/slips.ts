@@ -55,6 +55,10 @@ export interface SlipContext {
    * against, only its limits.
    */
   readonly span?: { readonly low: number; readonly high: number };
+  /**
+   * Sizes that the limits of a thing lead one to expect, nm: a plate a millimetre thick wears by more than 2 % of it.
+   */
+  readonly expected?: { readonly low: number; readonly high: number };
   /** Unit to speak in. */
   readonly show: LengthUnit;
 }
@@ -62,6 +66,12 @@ export interface SlipContext {
 const NEAR = 0.02;
 /** One turn of the thimble. */
 const TURN: Record<LengthUnit, number> = { mm: 0.5 * NM_PER.mm, in: 0.025 * NM_PER.in };
+
+/** Within what limits lead one to expect, and once more as much to either side. */
+const about = (value: number, { low, high }: { readonly low: number; readonly high: number }): boolean => {
+  const room = Math.max(high - low, NEAR * high);
+  return value >= low - room && value <= high + room;
+};
 
 const bare = (text: string): string =>
   text.replace(/\s*(mm|um|µm|μm|inch|in|"|″|thou|tenths?)\s*$/iu, '').trim();
@@ -74,7 +84,8 @@ const bare = (text: string): string =>
 export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] {
   const { instrument, nominal, neighbours, show } = context;
   const questions: SlipQuestion[] = [];
-  const near = (value: number) => Math.abs(value / nominal - 1) <= NEAR;
+  const near = (value: number) =>
+    Math.abs(value / nominal - 1) <= NEAR || (context.expected ? about(value, context.expected) : false);
   const asked = (code: SlipCode, sentence: string, instead: string | null, holds: boolean): SlipQuestion => ({
     code,
     readingId: reading.id,
@@ -116,6 +127,8 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     const short = Math.abs(Math.abs(off) - TURN[system]);
     // Nearer to where it is expected than to a turn away from it: no turn was missed.
     if (system !== instrument.unit || short > TURN[system] / 2 || short > slack()) continue;
+    // With nothing beside it, what the limits of a thin part let one expect is no turn missed.
+    if (neighbours.count === 0 && context.expected && about(reading.value, context.expected)) continue;
     const corrected = nm(reading.value - Math.sign(off) * TURN[system]);
     const text = `${toDecimal(corrected, system, system === 'mm' ? 3 : 4)} ${system}`;
     ask(
