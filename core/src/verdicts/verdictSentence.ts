@@ -193,8 +193,8 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
     return {
       headline:
         item.state === 'beyond'
-          ? `${who}: ${item.found.text}. It is not used again, whatever it measures.`
-          : `${who}: ${item.found.text}. It is not used again as it is.`,
+          ? `${who}: ${item.found.text}. Not used again, whatever it measures.`
+          : `${who}: ${item.found.text}. Not used again as it is.`,
       details: [],
     };
   if (item.finding) {

@@ -139,8 +139,7 @@ export function ReadingBar({
                 onClick={onZero}
                 className="-mt-2.5 -mb-2 ml-auto min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
               >
-                {zero ? 'close zero' : checks ? (checked ? 'zero checked' : 'check zero') : 'zero it'}{' '}
-                <Kbd>z</Kbd>
+                {zero ? 'close zero' : checks ? (checked ? 'zero ✓' : 'zero?') : 'zero it'} <Kbd>z</Kbd>
               </button>
             )}
           </p>

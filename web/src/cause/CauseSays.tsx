@@ -11,7 +11,7 @@ export function CauseSays({ file, onOpen }: { file: JobFile; onOpen: () => void 
       <h2 className="text-small font-semibold text-soft">Why it failed</h2>
       {said ? (
         <p>
-          <span className="font-semibold first-letter:uppercase">
+          <span className="inline-block font-semibold first-letter:uppercase">
             {said.is === 'not-found' ? 'Not found' : CAUSES[said.is].name}
           </span>
           {said.text.trim() && `: ${said.text.trim()}`}

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import {
   bearingsOf,
+  capital,
   CODES_READ,
   formatLength,
   nm,
@@ -78,7 +79,7 @@ function ShellRow({ file, row, unit }: { file: JobFile; row: Row; unit: LengthUn
       {advice && (
         <p className="py-1">
           {wrong && wrong.length > 0
-            ? `${wrong.map((b) => b.name).join(' and ')} outside ${figure(advice.range.low)}–${figure(advice.range.high)} ${unit}: ${WAYS[advice.way]} ${advice.choice.inside ? 'brings all in' : 'brings as many in as there are colours for'}.`
+            ? `${capital(wrong.map((b) => b.name).join(' and '))} outside ${figure(advice.range.low)}–${figure(advice.range.high)} ${unit}: ${WAYS[advice.way]} ${advice.choice.inside ? 'brings all in' : 'brings as many in as there are colours for'}.`
             : `By ${advice.by === 'size' ? 'the sizes read' : 'the codes'}, nearest the middle of ${figure(advice.range.low)}–${figure(advice.range.high)} ${unit}.`}{' '}
           <span className="text-soft">Verified by measuring once they are fitted.</span>
         </p>

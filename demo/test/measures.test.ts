@@ -1,4 +1,3 @@
-import { engines, instruments } from '@tribos/demo';
 import {
   FEATURES,
   gapLimits,
@@ -13,6 +12,7 @@ import {
   nominalOf,
   placeKindOf,
   placeName,
+  placeOn,
   READS,
   tableRow,
   HOUSE,
@@ -24,11 +24,10 @@ import {
   type Measurand,
   type Thing,
   type ThingPlace,
-} from '../../src/index.js';
-import { HERE, jobFile, reading } from '../support.js';
-import { placeOn } from '../../src/index.js';
+} from '@tribos/core';
+import { engines } from '../src/index.js';
+import { AT, GAUGES, HERE, id, jobOf, reading } from './support.js';
 
-const GAUGES = instruments('2030-01-01');
 const cases = engines.flatMap((engine) =>
   MEASURED.flatMap(({ measures }) =>
     measures.flatMap((m) =>
@@ -43,7 +42,7 @@ const cases = engines.flatMap((engine) =>
 
 /** The surest gauge of the shop that reads a place. */
 function gaugeFor(engine: EngineSpec, at: ThingPlace): Instrument {
-  const file = inHouse(jobFile([], { engine, instruments: GAUGES }));
+  const file = inHouse(jobOf(engine, []));
   const size = nominalOf(file, at);
   const fits = GAUGES.filter((g) => READS[g.type].includes(placeKindOf(file, at).sense));
   return (
@@ -53,7 +52,6 @@ function gaugeFor(engine: EngineSpec, at: ThingPlace): Instrument {
   );
 }
 
-let n = 0;
 /** A thing with one figure at each of its places: a size, or the leaves on either side of it. */
 function readAs(engine: EngineSpec, m: Measurand, thing: Thing, value: number): LogEntry[] {
   return m.spots(engine, thing).flatMap((spot): LogEntry[] => {
@@ -66,12 +64,11 @@ function readAs(engine: EngineSpec, m: Measurand, thing: Thing, value: number): 
     const doesNot = leaves.find((l) => l > value);
     return [[goes, 'goes'] as const, [doesNot, 'does-not'] as const].flatMap(([leaf, answer]): LogEntry[] => {
       if (leaf === undefined) return [];
-      n += 1;
       return [
         {
           kind: 'leaf',
-          id: `k${n}`,
-          at: '2026-03-01T10:00:00.000Z',
+          id: id(),
+          at: AT,
           by: 'first',
           ...HERE,
           station,
@@ -90,13 +87,7 @@ const figuresOf = (
   measures: readonly Measurand[],
   thing: Thing,
   value: number,
-) =>
-  measurandFigures(
-    inHouse(jobFile(readAs(engine, m, thing, value), { engine, instruments: GAUGES })),
-    m,
-    measures,
-    'mm',
-  );
+) => measurandFigures(inHouse(jobOf(engine, readAs(engine, m, thing, value))), m, measures, 'mm');
 
 /** The limits a used part of that measure is held against, of its first rule. */
 function limitsOf(engine: EngineSpec, m: Measurand, thing: Thing) {
@@ -149,7 +140,7 @@ describe('every measure of every sheet', () => {
   it.each(cases)(
     '%s: its places are named, read by a gauge of the shop, and go through a table',
     (_, engine, m) => {
-      const file = inHouse(jobFile([], { engine, instruments: GAUGES }));
+      const file = inHouse(jobOf(engine, []));
       for (const thing of m.things(engine))
         for (const spot of m.spots(engine, thing)) {
           const at = placeOn(m, thing, spot);
@@ -167,7 +158,7 @@ describe('every measure of every sheet', () => {
               instrumentId: null,
               cylinder: 0,
               kitOf: () => null,
-              at: '2026-03-01T10:00:00.000Z',
+              at: AT,
             },
           );
           expect(row.ok && row.entry.station).toEqual(at);
@@ -188,7 +179,7 @@ describe('every measure of every sheet', () => {
           instrumentId: null,
           cylinder: 0,
           kitOf: () => null,
-          at: '2026-03-01T10:00:00.000Z',
+          at: AT,
         },
       );
     const said = (cells: readonly string[]) => {
@@ -219,7 +210,7 @@ describe('valves', () => {
       ...at(stem, ['5.478', '5.476', '5.474'], 'mic-0-25'),
       ...at(guide, ['5.510', '5.506', '5.514'], 'small-holes'),
     ];
-    const { items } = judgeJob(jobFile(log, { engine, instruments: GAUGES }));
+    const { items } = judgeJob(jobOf(engine, log));
     const of = (side: 'min' | 'max') =>
       items.find((f) => f.key === `valves.stem-clearance:${thing.key}:stem-clearance:${side}`)!;
     expect(of('max').value).toBeCloseTo(mm(0.04), -1);
@@ -235,7 +226,7 @@ describe('valves', () => {
       .things(engine)
       .filter((t) => t.name.endsWith('valve 1') && t.name.startsWith('left'))
       .flatMap((t) => stem.spots(engine, t).map((s) => reading(placeOn(stem, t, s), '5.470', 'mic-0-25')));
-    const { items } = judgeJob(jobFile(log, { engine, instruments: GAUGES }));
+    const { items } = judgeJob(jobOf(engine, log));
     const limits = items.filter((f) => f.key.startsWith('valves.stem:')).map((f) => [f.feature, f.limitAt]);
     expect(limits).toEqual([
       ['valve.stem.intake', mm(5.465)],
@@ -247,7 +238,7 @@ describe('valves', () => {
 describe('gaps', () => {
   it('their limits are those of used parts where there are any', () => {
     const engine = engines.find((e) => e.id === 'varrow-644-twin')!;
-    const file = inHouse(jobFile([], { engine, instruments: GAUGES }));
+    const file = inHouse(jobOf(engine, []));
     expect(gapLimits(file, { part: 'crank.rod-side', thing: '0', spot: '' })).toEqual({
       low: mm(0.15),
       high: mm(0.5),

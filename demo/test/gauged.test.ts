@@ -1,21 +1,38 @@
 import {
+  inHouse,
   isGauged,
+  judgeJob,
   kindOfPart,
   LOOKED,
   MEASURED,
   PART_KINDS,
   partsOf,
-  judgeJob,
+  readEntry,
   walkIn,
-} from '../../src/index.js';
-import { engines } from '@tribos/demo';
-import { Book } from '../strip/support.js';
-import { inHouse } from '../../src/index.js';
+  type EngineSpec,
+  type LogEntry,
+} from '@tribos/core';
+import { engines } from '../src/index.js';
+import { AT, GAUGES, id, jobOf } from './support.js';
 
 /** Parts whose figures stand in rooms of their own: bores, pistons, pins, rings. */
 const OF_CYLINDERS = ['cylinder', 'piston', 'pin', 'rings'];
 /** Judged by what housing and journal leave them. */
 const BETWEEN = ['shells'];
+
+const toMeasure = (engine: EngineSpec, part: string) =>
+  readEntry(
+    { id: id(), at: AT, kind: LOOKED.kind, parts: [part], is: 'measure', findings: [], text: '' } as never,
+    {
+      received: null,
+      by: 'first',
+      importedBy: null,
+      engine,
+      instruments: GAUGES,
+      known: () => undefined,
+      found: () => new Set(),
+    },
+  );
 
 describe('what is measured to decide', () => {
   it('is measured: every kind that may be has a measure, and every measure is of such a kind', () => {
@@ -35,10 +52,11 @@ describe('what is measured to decide', () => {
   it.each(engines.map((e) => [e.model, e] as const))(
     '%s: every such part puts something on the plan',
     (_, engine) => {
-      for (const part of partsOf(engine).filter((p) => isGauged(p.kind) && !p.kind.always)) {
-        const book = new Book(engine, []);
-        book.keep(LOOKED, { parts: [part.key], is: 'measure', findings: [], text: '' });
-        const file = inHouse(book.file());
+      const gauged = partsOf(engine).filter((p) => isGauged(p.kind) && !p.kind.always);
+      expect(gauged.length).toBeGreaterThan(5);
+      for (const part of gauged) {
+        const read = toMeasure(engine, part.key);
+        const file = inHouse(jobOf(engine, read.ok ? [read.entry as LogEntry] : []));
         const own = walkIn(file).filter((p) => !('cylinder' in p) || p.part === 'pin');
         if (!['cylinder', 'piston', 'rings'].includes(part.kind.kind)) expect(own.length).toBeGreaterThan(0);
         // Nothing is within for want of a reading.
@@ -48,8 +66,7 @@ describe('what is measured to decide', () => {
   );
 
   it('a part nobody can put a gauge to is judged by eye and hand', () => {
-    expect(new Book().try(LOOKED, { parts: ['exhaust'], is: 'measure', findings: [], text: '' })).toContain(
-      'by eye and hand',
-    );
+    const read = toMeasure(engines[0]!, 'exhaust');
+    expect(read.ok ? null : read.sentence).toContain('by eye and hand');
   });
 });
