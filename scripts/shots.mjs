@@ -70,9 +70,8 @@ await run(async () => {
     await shot('gauges', '/gauges', 'Add a gauge');
     const kaldera = await demoJob(driver, 'Kaldera 620 Twin');
     await shot('before', `/jobs/${kaldera}/before`, 'As it came in');
-    // The one from the ford: the newer of two.
-    const { items } = (await api(driver, 'GET', '/jobs')).body;
-    const silt = items.find((j) => j.engine === 'Drumlin 386').id;
+    // The one from the ford.
+    const silt = await demoJob(driver, 'Drumlin 386');
     await shot('strip', `/jobs/${silt}/strip`, 'Crown looked at');
     await shot('clean', `/jobs/${silt}/clean`, 'parts to look at', {
       act: async () => {
