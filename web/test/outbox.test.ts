@@ -5,6 +5,19 @@ import type { Waiting } from '../src/outbox/outbox.js';
 
 // One tab only: a channel between tabs would keep the test process alive.
 globalThis.BroadcastChannel = undefined as never;
+const turns = async (n: number): Promise<void> => {
+  for (let i = 0; i < n; i += 1) await new Promise((r) => setImmediate(r));
+};
+// As a browser does, which grants a lock a while after it is asked for.
+const locks = {
+  slow: 1,
+  request: async (_name: string, work: () => Promise<void>): Promise<void> => {
+    await turns(locks.slow);
+    await work();
+    await turns(4);
+  },
+};
+globalThis.navigator = { locks } as never;
 const { discard, onAnswered, post, sendFor } = await import('../src/outbox/outbox.js');
 
 /** A server that can be away, refuse, or answer; what it kept, in order. */
@@ -78,6 +91,23 @@ describe('the outbox', () => {
     server.away = false;
     await empty();
     expect(server.kept).toEqual(['1', '2', '3']);
+  });
+
+  it.each([1, 4])('sends in the order of typing whatever the store does meanwhile (%i)', async (slow) => {
+    locks.slow = slow;
+    const typed: string[] = [];
+    for (let first = 0; first < 10; first += 1)
+      for (let second = 0; second < 10; second += 1) {
+        const three = ['a', 'b', 'c'].map((x) => `${first} ${second} ${x}`);
+        typed.push(...three);
+        const a = post('job', [entry(three[0]!)]);
+        await turns(first);
+        const b = post('job', [entry(three[1]!)]);
+        await turns(second);
+        await Promise.all([a, b, post('job', [entry(three[2]!)])]);
+        await empty();
+      }
+    expect(server.kept).toEqual(typed);
   });
 
   it('keeps an entry the server refuses, with its sentence, and sends the others round it', async () => {

@@ -26,7 +26,13 @@ const answered = signal<[jobId: string, log: AppendedLog]>();
 const channel = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(CHANNEL);
 let timer: ReturnType<typeof setTimeout> | undefined;
 
-const show = waiting.set;
+/** What is typed and not yet in the store: shown behind it, or a later one could be sent before it. */
+let unstored: readonly Waiting[] = [];
+
+const sameEntry = (a: Waiting) => (b: Waiting) => a.entry.id === b.entry.id;
+
+const show = (stored: readonly Waiting[]): void =>
+  waiting.set([...stored, ...unstored.filter((w) => !stored.some(sameEntry(w)))]);
 
 const load = async (): Promise<void> => show((await get<Waiting[]>(KEY)) ?? []);
 
@@ -57,13 +63,17 @@ const mayGo = (w: Waiting): boolean => w.refused === null && w.personId === pers
 
 /** Keeps entries on this device at once, then sends them when the line allows. */
 export async function post(jobId: string, entries: readonly SentEntry[]): Promise<void> {
-  const fresh = entries.map((entry) => ({ jobId, personId: person, entry, refused: null }));
+  const fresh: readonly Waiting[] = entries.map((entry) => ({
+    jobId,
+    personId: person,
+    entry,
+    refused: null,
+  }));
   // Shown before it is stored: the bar answers within a frame.
-  show([...waiting.get(), ...fresh]);
-  await change((before) => [
-    ...before.filter((w) => !fresh.some((f) => f.entry.id === w.entry.id)),
-    ...fresh,
-  ]);
+  unstored = [...unstored, ...fresh];
+  show(waiting.get());
+  await change((before) => [...before.filter((w) => !fresh.some(sameEntry(w))), ...fresh]);
+  unstored = unstored.filter((w) => !fresh.includes(w));
   void flush();
 }
 
@@ -155,6 +165,8 @@ export function flush(): Promise<void> {
       : work;
   running = Promise.resolve(locked()).finally(() => {
     running = null;
+    // Asked for between the last look and the letting go of the lock.
+    if (oncemore) void flush();
   }) as Promise<void>;
   return running;
 }
