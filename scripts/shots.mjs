@@ -18,7 +18,7 @@ await run(async () => {
   buildChanged();
   const { By, openBrowser, sees, signIn } = await import('../e2e/lib/browser.mjs');
   const { api, demoJob } = await import('../e2e/lib/job.mjs');
-  const { startEmptyWorld, startWorld } = await import('../e2e/lib/world.mjs');
+  const { startWorld } = await import('../e2e/lib/world.mjs');
   mkdirSync(FOLDER, { recursive: true });
   const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-shots-')), 'cluster'));
   const cluster = await startCluster(dir, { throwaway: true });
@@ -87,15 +87,6 @@ await run(async () => {
     await shot('record', '/shop/record', 'Yes: nothing was changed');
     await shot('people', '/shop/people', 'Who may do what');
     await shot('intake', `/jobs/${kaldera}/intake`, 'Photos and sounds');
-    const empty = await startEmptyWorld(cluster.url('postgres'));
-    try {
-      await driver.get(`${empty.base}/#${empty.code}`);
-      await sees(driver, 'Found yours');
-      await browser.picture(join(FOLDER, 'found.png'));
-      say('found.png');
-    } finally {
-      await empty.close();
-    }
   } finally {
     await browser.close();
     await world.close();
