@@ -1,15 +1,18 @@
 import {
+  askedConditions,
   FEATURES,
   gapLimits,
   inHouse,
   isOfCylinder,
   judgeJob,
+  listedThings,
   measurandFigures,
   MEASURED,
   measurandOf,
   mm,
   nm,
   nominalOf,
+  packsOf,
   placeKindOf,
   placeName,
   placeOn,
@@ -87,7 +90,15 @@ const figuresOf = (
   measures: readonly Measurand[],
   thing: Thing,
   value: number,
-) => measurandFigures(inHouse(jobOf(engine, readAs(engine, m, thing, value))), m, measures, 'mm');
+  code: string | null = usualCode(engine),
+) => {
+  const file = jobOf(engine, readAs(engine, m, thing, value));
+  const variant = { ...file.job.variant, code };
+  return measurandFigures(inHouse({ ...file, job: { ...file.job, variant } }), m, measures, 'mm');
+};
+
+/** The code of an engine whose limits hang on one: the first its sheet knows. */
+const usualCode = (engine: EngineSpec): string | null => askedConditions(engine).codes[0] ?? null;
 
 /** The limits a used part of that measure is held against, of its first rule. */
 function limitsOf(engine: EngineSpec, m: Measurand, thing: Thing) {
@@ -193,6 +204,42 @@ describe('every measure of every sheet', () => {
     expect(said(['centre', 'crank.wish', '', '0.01', 'Lever dial 0.8'])).toContain('no part that is read');
     expect(said(['centre', 'crank.run-out', '', '0.01', 'Calliper 150'])).toContain('does not read');
     expect(said(['centre', 'crank.run-out', '', '0.000', 'Lever dial 0.8'])).toBeNull();
+  });
+});
+
+describe('a clutch whose pack hangs on a code', () => {
+  const engine = engines.find((e) => e.id.startsWith('varrow-744'))!;
+  const { measures } = MEASURED.find((r) => r.room === 'clutch')!;
+  const pack = measures.find((m) => m.part === 'clutch.pack')!;
+  const says = (height: number, code: string | null) =>
+    figuresOf(engine, pack, measures, pack.things(engine)[0]!, mm(height), code).map((f) => [
+      f.side,
+      f.state,
+    ]);
+
+  it('is held against the limits of its own code, and against none while nobody read it', () => {
+    // 46.9 is a sound pack of ten plates; nine plates that high are no pack of this engine.
+    expect(says(46.9, 'C2')).toContainEqual(['min', 'within']);
+    expect(says(43.4, 'C1')).toContainEqual(['min', 'within']);
+    expect(says(43.4, 'C2')).toContainEqual(['min', 'beyond']);
+    expect(says(43.4, null).map(([, state]) => state)).not.toContain('within');
+    expect(says(43.4, null).map(([, state]) => state)).not.toContain('beyond');
+  });
+
+  it('asks for as many plates as it has; for the larger pack while nobody knows', () => {
+    const job = (code: string | null) => {
+      const file = jobOf(engine, []);
+      return inHouse({ ...file, job: { ...file.job, variant: { ...file.job.variant, code } } });
+    };
+    const plates = (code: string | null) =>
+      listedThings(job(code), 'clutch', true).filter((l) => l.m.part === 'clutch.plate').length;
+    expect(plates('C1')).toBe(9);
+    expect(plates('C2')).toBe(10);
+    expect(plates(null)).toBe(10);
+    expect(packsOf(job(null)).map((v) => v.code)).toEqual(['C1', 'C2']);
+    expect(pack.heldOn!(job('C2'))).toBe(
+      'code C2: 10 friction and 9 steel plates, two narrow friction plates, first and last, pressed flat by hand',
+    );
   });
 });
 

@@ -30,7 +30,7 @@ export const MEASURED: readonly {
   { room: 'valves', title: 'Valves', measures: VALVE_MEASURES },
   { room: 'gearbox', title: 'Gearbox', measures: GEARBOX_MEASURES },
   { room: 'clutch', title: 'Clutch', measures: CLUTCH_MEASURES },
-  { room: 'pumps', title: 'Pumps', measures: PUMP_MEASURES },
+  { room: 'pumps', title: 'What hangs on it', measures: PUMP_MEASURES },
 ];
 
 export const measurandOf = (part: ThingPlace['part']): Measurand | null =>
@@ -57,7 +57,9 @@ export function listedThings(file: JobFile, room: string, all: boolean): readonl
     return m.things(file.engine).flatMap((thing): ListedThing[] => {
       const spots = m.spots(file.engine, thing).map((s) => ({ ...s, place: placeOn(m, thing, s) }));
       const read = spots.some((s) => places.has(placeKey(s.place)) || gaps.has(placeKey(s.place)));
-      return all || read || asked.has(thing.key) ? [{ m, thing, spots, asked: asked.has(thing.key) }] : [];
+      return (all && (m.has?.(file, thing) ?? true)) || read || asked.has(thing.key)
+        ? [{ m, thing, spots, asked: asked.has(thing.key) }]
+        : [];
     });
   });
 }

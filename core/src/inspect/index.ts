@@ -1,3 +1,5 @@
+export * from './apart.js';
+export * from './assemblies.js';
 export * from './beside.js';
 export * from './bottomEnd.js';
 export * from './cleaning.js';

@@ -8,6 +8,7 @@ import {
 } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
+import { assemblyOf, comesApart } from './assemblies.js';
 import { isGauged } from './partKinds.js';
 import { partNamed, partsOf } from './partList.js';
 import { DEBRIS_KINDS } from './debris.js';
@@ -123,6 +124,31 @@ export const CLEANED = entryKind(
   },
 );
 
+/** Something that hangs on the engine taken apart by itself, or together again. The last that was said stands. */
+export const APART = entryKind(
+  'apart',
+  {
+    of: text(80),
+    is: oneOf('apart', 'together'),
+    /** Whether what is renewed each time was renewed; null where nothing is, or while it lies apart. */
+    seals: orNull(oneOf('new', 'old')),
+    text: text(300),
+  },
+  {
+    read: (sent, { engine }) => {
+      const part = partNamed(engine, sent.of);
+      if (!part) throw new Refused('/of', `This engine has no part called “${sent.of}”.`);
+      if (!comesApart(part))
+        throw new Refused('/of', `${capital(part.name)}: nothing of it comes apart here.`);
+      if (sent.is === 'apart' && sent.seals !== null)
+        throw new Refused('/seals', 'Its seals are looked at when it goes together.');
+      const renewed = assemblyOf(engine, part)?.pieces.filter((p) => p.renewed) ?? [];
+      if (sent.is === 'together' && sent.seals === null && renewed.length > 0)
+        throw new Refused('/seals', `Which went in, new or old: ${renewed.map((p) => p.name).join(', ')}?`);
+    },
+  },
+);
+
 /** Parts laid out on one photo: where each lies, in thousandths of its width and height. The last one stands. */
 export const LAID_OUT = entryKind(
   'laid-out',
@@ -139,7 +165,7 @@ export const LAID_OUT = entryKind(
 );
 
 /** Something of these taken back. It stays in the log. */
-const UNDONE: readonly string[] = ['looked', 'debris', 'bottom-end', 'cleaned', 'laid-out'];
+const UNDONE: readonly string[] = ['looked', 'debris', 'bottom-end', 'cleaned', 'apart', 'laid-out'];
 export const INSPECT_UNDO = entryKind(
   'inspect-undo',
   { of: ref('entry') },
@@ -151,6 +177,7 @@ export const INSPECT_UNDO = entryKind(
   },
 );
 
-export const INSPECT_KINDS = [LOOKED, DEBRIS, BOTTOM_END, CLEANED, LAID_OUT, INSPECT_UNDO] as const;
+export const INSPECT_KINDS = [LOOKED, DEBRIS, BOTTOM_END, CLEANED, APART, LAID_OUT, INSPECT_UNDO] as const;
 export type Looked = EntryOf<typeof LOOKED>;
+export type Apart = EntryOf<typeof APART>;
 export type Debris = EntryOf<typeof DEBRIS>;

@@ -1,5 +1,6 @@
 import { derived, partState, partStates, type JobFile, type PartState } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
+import { CLEANING_KEYS, type CleaningKind } from './cleaning.js';
 import {
   BOTTOM_END,
   CLEANED,
@@ -87,7 +88,21 @@ export const inspectBegun = (file: JobFile): boolean => inspectLog(file).length 
 export const debrisOf = (file: JobFile) => inspectLog(file).filter(DEBRIS.is);
 export const laidOut = (file: JobFile) => inspectLog(file).findLast(LAID_OUT.is) ?? null;
 export const bottomEndSaid = (file: JobFile) => inspectLog(file).findLast(BOTTOM_END.is) ?? null;
-export const cleanedWith = (file: JobFile, key: string) =>
-  inspectLog(file)
-    .filter(CLEANED.is)
-    .findLast((c) => c.parts.includes(key)) ?? null;
+
+/** How a part was cleaned, every way once, in the order it was done. */
+export const cleanedWith = (file: JobFile, key: string): readonly CleaningKind[] => [
+  ...new Set(
+    inspectLog(file)
+      .filter(CLEANED.is)
+      .flatMap((c) => (c.parts.includes(key) ? [c.how] : [])),
+  ),
+];
+
+/** Ways that were used, each with the parts it was used on. */
+export const cleanedWays = (file: JobFile): readonly (readonly [CleaningKind, readonly string[]])[] =>
+  CLEANING_KEYS.flatMap((how) => {
+    const keys = inspectLog(file)
+      .filter(CLEANED.is)
+      .flatMap((c) => (c.how === how ? c.parts : []));
+    return keys.length === 0 ? [] : [[how, [...new Set(keys)]] as const];
+  });

@@ -2,6 +2,7 @@ import type { JobFile } from '../job/index.js';
 import { PART_FINDINGS } from '../log/index.js';
 import { partOf, verdictSentence, type Figure, type PartNeeded } from '../verdicts/index.js';
 import { stripPlan } from '../strip/index.js';
+import { piecesToGet } from './apart.js';
 import { inspectBegun, inspected } from './inspected.js';
 import { partsOf } from './partList.js';
 
@@ -15,7 +16,7 @@ export function inspectParts(file: JobFile, figures: readonly Figure[]): PartNee
       return key !== null && f.state === 'beyond' && f.feature !== 'finding' ? [[key, f] as const] : [];
     }),
   );
-  return inspected(file).flatMap(({ part, is, state, said }): PartNeeded[] => {
+  const asked = inspected(file).flatMap(({ part, is, state, said }): PartNeeded[] => {
     const measured = past.get(part.key);
     // What was measured to decide has decided; whether it can be worked on instead is for whoever knows it.
     if (is !== 'replace' && measured)
@@ -56,4 +57,5 @@ export function inspectParts(file: JobFile, figures: readonly Figure[]): PartNee
       }),
     ];
   });
+  return [...asked, ...piecesToGet(file)];
 }

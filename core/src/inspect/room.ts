@@ -13,13 +13,16 @@ import {
   type Room,
   type Section,
 } from '../verdicts/index.js';
+import { apartSteps, takenApart } from './apart.js';
+import { ASSEMBLIES } from './assemblies.js';
 import { bottomEnd } from './bottomEnd.js';
+import { CLEANING } from './cleaning.js';
 import { DEBRIS_TABLE } from './debris.js';
 import { partFigures, pinFigures, pinPlaces, pinsAsked } from './figures.js';
-import { debrisOf, inspectBegun, inspected, notLookedAt } from './inspected.js';
+import { cleanedWays, debrisOf, inspectBegun, inspected, notLookedAt } from './inspected.js';
 import { CAUGHT, DISPOSITIONS, INSPECT_KINDS } from './inspectEntries.js';
 import { fittedInVain } from './mayNotFit.js';
-import { NAMED_PARTS } from './partList.js';
+import { NAMED_PARTS, partNamed } from './partList.js';
 import { inspectParts } from './parts.js';
 import { tellInspect } from './tell.js';
 
@@ -58,6 +61,21 @@ function report(file: JobFile, ask: Ask): Section[] {
       title: 'What was found',
       blocks: [
         ...table(['part', 'becomes', 'found', 'by'], rows),
+        ...table(
+          ['taken apart by itself', 'now', 'set to'],
+          takenApart(file).map(({ part, assembly, together }) => [
+            capital(part.name),
+            together ? (together.seals ? `together, ${together.seals} seals` : 'together') : 'lies apart',
+            assembly?.setting ?? '',
+          ]),
+        ),
+        ...table(
+          ['cleaned', 'how'],
+          cleanedWays(file).map(([how, keys]) => [
+            keys.map((k) => partNamed(file.engine, k)?.name ?? k).join(', '),
+            CLEANING[how].name,
+          ]),
+        ),
         ...table(['in the oil', 'where', 'points to'], debris),
       ],
     },
@@ -69,7 +87,7 @@ export const inspect: Room = {
   name: 'inspect',
   station: 'clean',
   entries: [...INSPECT_KINDS],
-  sheets: [NAMED_PARTS],
+  sheets: [NAMED_PARTS, ASSEMBLIES],
   asks: (file) => pinsAsked(file).flatMap(pinPlaces),
   figures: (file, ask) => [...partFigures(file), ...pinFigures(file, ask.unit)],
   parts: inspectParts,
@@ -87,6 +105,7 @@ export const inspect: Room = {
             ? 'Every part is looked at.'
             : `Say what becomes of ${open.length === 1 ? `the ${open[0]!.part.name}` : `${open.length} parts`}.`,
       },
+      ...apartSteps(file),
     ];
   },
   actions: (file, { figures }) => [
@@ -125,6 +144,15 @@ export const inspect: Room = {
                 return `${headline} ${todo ?? ''}`.trim();
               },
             }
+          : null;
+      },
+    },
+    {
+      urgency: 'step',
+      find: () => {
+        const left = apartSteps(file).find((s) => s.done === null);
+        return left
+          ? { kind: 'apart', urgency: 'step', station: 'clean', at: null, sentence: left.sentence }
           : null;
       },
     },

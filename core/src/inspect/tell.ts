@@ -12,6 +12,7 @@ import { capital } from '../verdicts/index.js';
 import { CLEANING } from './cleaning.js';
 import { DEBRIS_TABLE } from './debris.js';
 import {
+  APART,
   BOTTOM_END,
   CAUGHT,
   CLEANED,
@@ -41,5 +42,7 @@ export function tellInspect(entry: AnyEntry, file: JobFile, unit: LengthUnit): s
     return `Bottom end ${entry.is === 'open' ? 'opened' : 'left closed'}${entry.customer === null ? '' : `, the customer said ${entry.customer}`}${more(entry.text)}`;
   if (LAID_OUT.is(entry)) return `Laid out on a photo: ${entry.pins.length} parts`;
   if (CLEANED.is(entry)) return `Cleaned, ${CLEANING[entry.how].name}: ${named(file, entry.parts)}`;
+  if (APART.is(entry))
+    return `${capital(named(file, [entry.of]))} ${entry.is === 'apart' ? 'taken apart' : `together again${entry.seals === null ? '' : `, ${entry.seals} seals`}`}${more(entry.text)}`;
   return INSPECT_UNDO.is(entry) ? 'Taken back' : null;
 }

@@ -28,6 +28,7 @@ import {
   type Rule,
   type Spot,
   type Thing,
+  thingsHad,
 } from './measurand.js';
 
 /** What was read of one thing: sizes or brackets at its spots. */
@@ -271,14 +272,11 @@ export function widest(gaps: readonly GapState[], side: 'max' | 'min', complete:
 export function thingsAsked(file: JobFile, m: Measurand, measures: readonly Measurand[]): readonly Thing[] {
   const asked = toMeasure(file);
   const has = (of: Measurand, t: Thing) => worthReading(file.engine, of, t);
-  return m
-    .things(file.engine)
-    .filter(
-      (t) =>
-        [t.part, ...(t.askedWith ?? [])].some((part) => asked.has(part)) &&
-        (has(m, t) ||
-          !measures.some((o) => o.things(file.engine).some((x) => x.part === t.part && has(o, x)))),
-    );
+  return thingsHad(file, m).filter(
+    (t) =>
+      [t.part, ...(t.askedWith ?? [])].some((part) => asked.has(part)) &&
+      (has(m, t) || !measures.some((o) => thingsHad(file, o).some((x) => x.part === t.part && has(o, x)))),
+  );
 }
 
 /** Verdicts of one measure: on every thing that is asked for or was read. */

@@ -1,4 +1,5 @@
 import type { Sense } from '../gauges/index.js';
+import type { JobFile } from '../job/index.js';
 import { Refused, type PlaceKind, type ThingPlace } from '../log/index.js';
 import { oneOf, object, text, type Shape } from '../shape/index.js';
 import { featureInfo, type EngineSpec, type FeatureKey, type Material } from '../specs/index.js';
@@ -56,6 +57,10 @@ export interface Measurand {
   readonly rules: readonly Rule[];
   /** How it is held while it is read; a sentence shown beside the bar. */
   readonly held: string;
+  /** What the sheet of this very engine adds to it. */
+  readonly heldOn?: (file: JobFile) => string;
+  /** Whether this very engine has a thing, where those of one model differ; a thing of the sheet is had else. */
+  readonly has?: (file: JobFile, thing: Thing) => boolean;
   /** Figures it serves besides its own: their limits make it worth reading. */
   readonly serves?: readonly FeatureKey[];
   /** Beside the leaves' own tolerance, nm: what they are tried against is not perfect either. */
@@ -145,6 +150,12 @@ function nominalOf(m: Measurand, thing: Thing, engine: EngineSpec): Nanometres {
   const ends = [of.low, of.high].filter((v) => v !== null);
   return nm(Math.max(1, Math.round(ends.reduce((a, b) => a + b, 0) / ends.length)));
 }
+
+/** Things of a measure that this very engine has. */
+export const thingsHad = (file: JobFile, m: Measurand): readonly Thing[] => {
+  const all = m.things(file.engine);
+  return m.has ? all.filter((t) => m.has!(file, t)) : all;
+};
 
 const thingOf = (m: Measurand, engine: EngineSpec, key: string): Thing | undefined =>
   m.things(engine).find((t) => t.key === key);

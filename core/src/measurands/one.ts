@@ -14,6 +14,8 @@ export function oneFigure(of: {
   readonly things: (engine: EngineSpec) => readonly Thing[];
   readonly spots?: readonly Spot[];
   readonly held: string;
+  readonly heldOn?: Measurand['heldOn'];
+  readonly has?: Measurand['has'];
   readonly definition: string;
   readonly material?: Material;
   readonly slack?: number;

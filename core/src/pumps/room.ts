@@ -50,7 +50,51 @@ export const PUMP_MEASURES: readonly Measurand[] = [
     held: 'at rest, the leaf at the tip of each petal, the widest counts',
     definition: 'the leaf between petal and seat at rest',
   }),
+  oneFigure({
+    part: 'pumps.impeller',
+    name: 'impeller clearance',
+    sense: 'gap',
+    feature: 'pump.impeller',
+    how: 'each',
+    sides: ['min', 'max'],
+    things: thingsOfKind('water-pump'),
+    held: 'shaft pushed home, the leaf between vanes and housing',
+    definition: 'the leaf between impeller and housing',
+  }),
+  oneFigure({
+    part: 'pumps.float',
+    name: 'float height',
+    sense: 'outside',
+    feature: 'pump.float',
+    how: 'each',
+    sides: ['min', 'max'],
+    things: thingsOfKind('carburettor'),
+    held: 'body on its side, the needle just touching its seat, its spring not pressed',
+    definition: 'from the gasket face to the far edge of the float',
+  }),
+  oneFigure({
+    part: 'pumps.power-valve',
+    name: 'play in its guide',
+    sense: 'gap',
+    feature: 'pump.power-valve',
+    how: 'largest',
+    sides: ['max'],
+    things: thingsOfKind('power-valve'),
+    held: 'carbon off, valve half-way, the leaf beside it',
+    definition: 'the leaf between valve and guide',
+  }),
+  oneFigure({
+    part: 'pumps.starter',
+    name: 'shortest brush or pawl',
+    sense: 'outside',
+    feature: 'pump.starter',
+    how: 'smallest',
+    sides: ['min'],
+    things: thingsOfKind('starter'),
+    held: 'across its length, the shortest of them',
+    definition: 'what is left of the part that wears',
+  }),
 ];
 
-/** Oil pump, reeds: what hangs on the engine and moves something. */
-export const pumps: Room = { ...roomOf('pumps', 'Pumps and reeds', PUMP_MEASURES) };
+/** Pumps, reeds, float, power valve, starter: what hangs on the engine and wears. */
+export const pumps: Room = { ...roomOf('pumps', 'What hangs on it', PUMP_MEASURES) };

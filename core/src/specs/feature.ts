@@ -98,6 +98,10 @@ export const FEATURES = {
   'pump.body': length('Oil pump body clearance', 'engine', 'wear', 'cosmetic'),
   'pump.side': length('Oil pump side clearance', 'engine', 'wear', 'seizure'),
   'pump.reed': length('Reed tip opening', 'engine', 'wear', 'cosmetic'),
+  'pump.impeller': length('Water pump impeller clearance', 'engine', 'wear', 'wear'),
+  'pump.float': length('Float height', 'engine', 'wear', 'seizure'),
+  'pump.power-valve': length('Power valve in its guide', 'engine', 'wear', 'cosmetic'),
+  'pump.starter': length('Starter brush or pawl', 'engine', 'cosmetic', 'wear'),
   'crank.leak-pressure': {
     name: 'Crankcase test pressure',
     dimension: 'pressure',

@@ -1,4 +1,5 @@
 import type { EngineSpec } from '@tribos/core';
+import { assembliesOf } from './assemblies.js';
 import { measuredOf } from './measured.js';
 import * as others from './others.js';
 import { stackOf } from './stack.js';
@@ -10,7 +11,7 @@ function withStrip(engine: EngineSpec, of: string): EngineSpec {
   const { document } = engine.limits[0]!.source;
   const sheet = { party: engine.maker, type: 'engine-maker', document, unit: 'mm' } as const;
   const measured = measuredOf(of, engine, sheet);
-  return {
+  const whole: EngineSpec = {
     ...engine,
     limits: [...engine.limits, ...measured.limits],
     parts: {
@@ -20,6 +21,8 @@ function withStrip(engine: EngineSpec, of: string): EngineSpec {
       ...stripOf(of, engine, sheet),
     },
   };
+  // Which parts it has, its strip list says.
+  return { ...whole, parts: { ...whole.parts, ...assembliesOf(whole, sheet, measured.page) } };
 }
 
 export const varrow644 = withStrip(varrow.varrow644, '644');

@@ -49,6 +49,8 @@ const fourStroke = (stem: number): readonly Row[] => [
   ['pump.tip', [null, 0.12], [null, 0.2]],
   ['pump.body', [null, 0.2], [null, 0.35]],
   ['pump.side', [0.03, 0.08], [0.02, 0.12]],
+  ['pump.impeller', [0.3, 0.6], [0.2, 1]],
+  ['pump.starter', [12, null], [8.5, null]],
 ];
 
 const rolling: readonly Row[] = [
@@ -83,6 +85,8 @@ const twoStroke = (smallEnd: number): readonly Row[] => [
   ['crank.small-end', [smallEnd, smallEnd + 0.012], [null, smallEnd + 0.025]],
 ];
 
+type Plates = readonly [friction: number, steel: number, springs: number, height: number, odd: string];
+
 interface Own {
   readonly page: string;
   readonly rows: readonly Row[];
@@ -91,7 +95,13 @@ interface Own {
   readonly supports: string;
   readonly valves?: number;
   readonly cams?: number;
-  readonly plates?: readonly [friction: number, steel: number, springs: number, height: number, odd: string];
+  readonly plates?: Plates;
+  /** Another pack, by the code on the clutch cover; its height as the sheet prints it. */
+  readonly otherPack?: {
+    readonly codes: readonly [usual: string, other: string];
+    readonly plates: Plates;
+    readonly rows: readonly [Fresh, Fresh];
+  };
   readonly bearings?: {
     readonly mains: number;
     readonly main: number;
@@ -160,6 +170,14 @@ const OWN: Readonly<Record<string, Own>> = {
     valves: 2,
     cams: 6,
     plates: [9, 8, 5, 43.4, 'the narrow friction plate goes in last'],
+    otherPack: {
+      codes: ['C1', 'C2'],
+      plates: [10, 9, 5, 46.9, 'two narrow friction plates, first and last'],
+      rows: [
+        [46.5, 47.3],
+        [46, null],
+      ],
+    },
     bearings: {
       mains: 6,
       main: 36,
@@ -190,6 +208,7 @@ const OWN: Readonly<Record<string, Own>> = {
       ['clutch.plate', [2.72, null], [2.5, null]],
       ['clutch.pack', [36.2, 36.9], [35.8, null]],
       ['pump.reed', [null, 0.2], [null, 0.4]],
+      ['pump.float', [20.5, 21.5], null],
     ],
     runOut: ENDS,
     made: 'built-up',
@@ -198,7 +217,12 @@ const OWN: Readonly<Record<string, Own>> = {
   },
   '620': {
     page: '6-2',
-    rows: [...twoStroke(22), ['pump.reed', [null, 0.2], [null, 0.5]]],
+    rows: [
+      ...twoStroke(22),
+      ['pump.reed', [null, 0.2], [null, 0.5]],
+      ['pump.power-valve', [null, 0.15], [null, 0.3]],
+      ['pump.float', [17.5, 18.5], null],
+    ],
     runOut: [
       ['magneto', 'magneto end'],
       ['centre', 'centre bearing'],
@@ -209,7 +233,12 @@ const OWN: Readonly<Record<string, Own>> = {
   },
   '720': {
     page: '4-5',
-    rows: [...twoStroke(24), ['pump.reed', [null, 0.2], [null, 0.5]]],
+    rows: [
+      ...twoStroke(24),
+      ['pump.reed', [null, 0.2], [null, 0.5]],
+      ['pump.float', [19.5, 20.5], null],
+      ['pump.starter', [11, null], [7, null]],
+    ],
     runOut: [
       ['magneto', 'magneto end'],
       ['centre', 'centre bearing'],
@@ -302,6 +331,24 @@ export function measuredOf(of: string, engine: EngineSpec, sheet: Sheet) {
           ],
     ),
   );
+  const other = own.otherPack;
+  if (other) {
+    // What one code says is nothing for the other.
+    const usual = limits.filter((l) => l.feature === 'clutch.pack');
+    limits.push(
+      ...(['new', 'service'] as const).map((state, i) => {
+        const like = usual.find((l) => l.state === state)!;
+        const [low, high] = other.rows[i]!;
+        return {
+          ...line(sheet, `${maker} ${model}`, own.page, 'clutch.pack', state, [low, high]),
+          id: `${like.id}-${other.codes[1].toLowerCase()}`,
+          conditions: { ...like.conditions, code: other.codes[1] },
+        };
+      }),
+    );
+    for (const l of usual)
+      limits[limits.indexOf(l)] = { ...l, conditions: { ...l.conditions, code: other.codes[0] } };
+  }
   const each = own.valves ?? 0;
   const alone = engine.cylinders.length === 1;
   const valves = (['intake', 'exhaust'] as const).flatMap((side) =>
@@ -315,7 +362,19 @@ export function measuredOf(of: string, engine: EngineSpec, sheet: Sheet) {
       })),
     ),
   );
+  const pack = ([friction, steel, springs, height, odd]: Plates, code?: string) => ({
+    name: code ? `code ${code}` : 'all years',
+    friction,
+    steel,
+    springs,
+    odd,
+    height: mm(height),
+    load: 'pressed flat by hand',
+    source,
+    ...(code ? { code } : {}),
+  });
   return {
+    page: own.page,
     limits,
     parts: {
       [CRANK_SHEET.name]: {
@@ -364,16 +423,8 @@ export function measuredOf(of: string, engine: EngineSpec, sheet: Sheet) {
         ? {
             [CLUTCH_SHEET.name]: {
               versions: [
-                {
-                  name: 'all years',
-                  friction: own.plates[0],
-                  steel: own.plates[1],
-                  springs: own.plates[2],
-                  odd: own.plates[4],
-                  height: mm(own.plates[3]),
-                  load: 'pressed flat by hand',
-                  source,
-                },
+                pack(own.plates, own.otherPack?.codes[0]),
+                ...(own.otherPack ? [pack(own.otherPack.plates, own.otherPack.codes[1])] : []),
               ],
             },
           }

@@ -102,19 +102,29 @@ const OWN: Readonly<Record<string, Own>> = {
 };
 
 /** What is cast or stamped, where, and what it says. */
-const CODES_OF: Readonly<Record<string, readonly [what: string, where: string, means: string]>> = {
-  '312': [
-    'letter A, B or C',
-    'rear of the cylinder foot, left of the stud',
-    'grade of the maker’s piston that belongs to it',
-  ],
-  '744': [
-    'two rows of figures and letters',
-    'rear edge of the upper case; webs of the crank',
-    'codes of housings and journals: which shells go in',
-  ],
-  '620': ['engine number', 'drive side of the case, below the cylinder', 'which year it is of'],
-};
+const CODES_OF: Readonly<Record<string, readonly (readonly [what: string, where: string, means: string])[]>> =
+  {
+    '312': [
+      [
+        'letter A, B or C',
+        'rear of the cylinder foot, left of the stud',
+        'grade of the maker’s piston that belongs to it',
+      ],
+    ],
+    '744': [
+      [
+        'two rows of figures and letters',
+        'rear edge of the upper case; webs of the crank',
+        'codes of housings and journals: which shells go in',
+      ],
+      [
+        'C1 or C2',
+        'inside of the clutch cover, beside the oil filler',
+        'which clutch pack it has: nine or ten friction plates',
+      ],
+    ],
+    '620': [['engine number', 'drive side of the case, below the cylinder', 'which year it is of']],
+  };
 
 /** Codes, gaskets, shims and fluids of a demo engine, as parts of its sheet. */
 export function stackOf(
@@ -124,9 +134,11 @@ export function stackOf(
 ): Record<string, unknown> {
   const { page, gaskets, lash, fluids } = OWN[of]!;
   const source = sourceOf(sheet, page);
-  const code = CODES_OF[of];
+  const codes = CODES_OF[of];
   return {
-    ...(code ? { codes: { codes: [{ what: code[0], where: code[1], means: code[2], source }] } } : {}),
+    ...(codes
+      ? { codes: { codes: codes.map(([what, where, means]) => ({ what, where, means, source })) } }
+      : {}),
     gaskets: {
       gaskets: gaskets.flatMap(([where, made, lies, ...thicknesses]) =>
         thicknesses.map((t): Gasket => ({

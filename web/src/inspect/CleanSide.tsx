@@ -1,30 +1,23 @@
-import {
-  bottomEnd,
-  CAUGHT,
-  cleaningFor,
-  CLEANING,
-  DEBRIS_TABLE,
-  debrisOf,
-  notLookedAt,
-  type Judgement,
-} from '@tribos/core';
+import { bottomEnd, CAUGHT, DEBRIS_TABLE, debrisOf, notLookedAt, type Judgement } from '@tribos/core';
 import { CauseSays } from '../cause/index.js';
 import { PartsToGet } from '../parts/index.js';
-import { BeginTimer } from '../timers/index.js';
 import { Button, Kbd } from '../ui/index.js';
+import { Cleaning } from './Cleaning.js';
 import type { Clean } from './useClean.js';
 
 /** Beside the parts: what is next, debris, the bottom end, why it failed, how the part at hand is cleaned, parts to get. */
 export function CleanSide({
   clean,
   judgement,
+  mayDo,
   onOpen,
 }: {
   clean: Clean;
   judgement: Judgement;
+  mayDo: boolean;
   onOpen: (what: 'debris' | 'cause' | 'bottom' | 'laid' | 'keys') => void;
 }) {
-  const { file, now } = clean;
+  const { file } = clean;
   const left = notLookedAt(file);
   const caught = debrisOf(file);
   const bottom = bottomEnd(file, judgement.items);
@@ -83,28 +76,7 @@ export function CleanSide({
           )}
         </section>
       )}
-      {now && !now.part.kind.always && (
-        <section className="mt-4" aria-label="Cleaning">
-          <h2 className="text-small font-semibold text-soft">Cleaning the {now.part.name}</h2>
-          <ul>
-            {cleaningFor(now.part.kind.material).map((k) => (
-              <li key={k}>
-                {CLEANING[k].minutes === null ? (
-                  CLEANING[k].name
-                ) : (
-                  <BeginTimer
-                    jobId={file.job.id}
-                    station="clean"
-                    what={`${now.part.name}, ${CLEANING[k].name}`}
-                    minutes={CLEANING[k].minutes}
-                  />
-                )}
-                <span className="block text-small text-soft">{CLEANING[k].caution}</span>
-              </li>
-            ))}
-          </ul>
-        </section>
-      )}
+      <Cleaning clean={clean} mayDo={mayDo} />
       <div className="mt-4">
         <PartsToGet />
       </div>

@@ -10,6 +10,7 @@ import {
   type Severity,
 } from '@tribos/core';
 import { Button, Kbd, TextField } from '../ui/index.js';
+import { Stack } from './Stack.js';
 import { ANSWER_KEYS, ANSWERS, type Clean } from './useClean.js';
 
 const WORDS: Record<Disposition, string> = {
@@ -21,7 +22,15 @@ const WORDS: Record<Disposition, string> = {
 };
 
 /** The part at hand: its five answers, and what was found where it is not simply used again. */
-export function PartNow({ clean, onWall }: { clean: Clean; onWall: (cylinder: number) => void }) {
+export function PartNow({
+  clean,
+  mayDo,
+  onWall,
+}: {
+  clean: Clean;
+  mayDo: boolean;
+  onWall: (cylinder: number) => void;
+}) {
   const { now, asked } = clean;
   if (!now) return null;
   const { part, is, instead, state } = now;
@@ -88,6 +97,7 @@ export function PartNow({ clean, onWall }: { clean: Clean; onWall: (cylinder: nu
       {(is === 'replace' || is === 'rework' || is === 'send') && !part.kind.always && (
         <Worked clean={clean} />
       )}
+      <Stack clean={clean} mayDo={mayDo} />
     </div>
   );
 }

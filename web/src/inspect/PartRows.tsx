@@ -17,7 +17,15 @@ function Measured({ clean, part }: { clean: Clean; part: string }) {
 }
 
 /** Everything on the bench in the order it came off; the part at hand stands open among the others. */
-export function PartRows({ clean, onWall }: { clean: Clean; onWall: (cylinder: number) => void }) {
+export function PartRows({
+  clean,
+  mayDo,
+  onWall,
+}: {
+  clean: Clean;
+  mayDo: boolean;
+  onWall: (cylinder: number) => void;
+}) {
   const { sections, inOrder, now } = clean;
   return (
     <>
@@ -43,7 +51,7 @@ export function PartRows({ clean, onWall }: { clean: Clean; onWall: (cylinder: n
               {mine.map((i) => (
                 <li key={i.part.key} className="border-t border-rule">
                   {i === now ? (
-                    <PartNow clean={clean} onWall={onWall} />
+                    <PartNow clean={clean} mayDo={mayDo} onWall={onWall} />
                   ) : (
                     <button
                       type="button"

@@ -22,6 +22,8 @@ const KEYS: readonly (readonly [key: string, what: string])[] = [
   ['5', 'measure to decide'],
   ['Space', 'reuse, or on to the next'],
   ['a', 'reuse the rest of this section'],
+  ['w', 'this section through the parts washer'],
+  ['o', 'apart, or together again'],
   ['d', 'debris'],
   ['c', 'why it failed'],
   ['p', 'photo'],
@@ -56,6 +58,8 @@ export function CleanStation() {
         ? {
             ...Object.fromEntries(ANSWERS.map((d) => [ANSWER_KEYS[d], () => clean.say(d)])),
             a: () => now && clean.restOf(now.part.kind.section),
+            w: clean.washSection,
+            o: clean.turn,
             d: () => setOpen('debris'),
             c: () => setOpen('cause'),
             p: () => camera.current?.click(),
@@ -74,7 +78,7 @@ export function CleanStation() {
           className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] short:flex-none short:overflow-visible"
         >
           <div className="min-w-0">
-            <PartRows clean={clean} onWall={(wall) => setOpen({ wall })} />
+            <PartRows clean={clean} mayDo={mayDo} onWall={(wall) => setOpen({ wall })} />
             <StationPhotos
               jobId={file.job.id}
               station="clean"
@@ -85,7 +89,7 @@ export function CleanStation() {
             />
           </div>
           <aside aria-label="What stands" className="relative">
-            <CleanSide clean={clean} judgement={judgement} onOpen={setOpen} />
+            <CleanSide clean={clean} judgement={judgement} mayDo={mayDo} onOpen={setOpen} />
           </aside>
         </div>
       </StationBody>

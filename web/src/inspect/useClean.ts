@@ -1,12 +1,19 @@
 import { useState } from 'react';
 import {
+  APART,
+  assemblyOf,
   bySection,
+  CLEANED,
+  cleanedWith,
   combineVerdicts,
+  comesApart,
   DISPOSITION_KEYS,
   forbids,
+  harms,
   INSPECT_UNDO,
   inspected,
   inspectLog,
+  liesApart,
   LOOKED,
   overallOf,
   partOf,
@@ -15,6 +22,7 @@ import {
   TAKE_BACK,
   timelineOf,
   type AnyEntry,
+  type CleaningKind,
   type Disposition,
   type Inspected,
   type Overall,
@@ -102,6 +110,34 @@ export function useClean({ file, unit, judgement }: JobContext) {
   const worked = (of: Inspected, what: PartWorkKind, text: string): void => {
     send(newEntry(PART_WORK, { of: of.part.key, name: of.part.name, what, text }));
   };
+  /** The part at hand cleaned one way. */
+  const cleaned = (how: CleaningKind): void => {
+    if (now) send(newEntry(CLEANED, { parts: [now.part.key], how }));
+  };
+  /** Everything of the section at hand through the parts washer, but what it harms and what is clean already. */
+  const washSection = (): void => {
+    if (!now) return;
+    const parts = inOrder.filter(
+      ({ part }) =>
+        part.kind.section === now.part.kind.section &&
+        !part.kind.always &&
+        harms('washer', part.kind.material) === null &&
+        !cleanedWith(file, part.key).includes('washer'),
+    );
+    if (parts.length === 0) return setTrouble('Nothing of this section is left for the parts washer.');
+    send(newEntry(CLEANED, { parts: parts.map((i) => i.part.key), how: 'washer' }));
+  };
+  /** The part at hand in pieces, or together again. */
+  const apart = (is: 'apart' | 'together', seals: 'new' | 'old' | null): void => {
+    if (now) send(newEntry(APART, { of: now.part.key, is, seals, text: '' }));
+  };
+  /** The same by one key: apart, or together with what is renewed. */
+  const turn = (): void => {
+    if (!now || !comesApart(now.part)) return;
+    if (!liesApart(file, now.part.key)) return apart('apart', null);
+    const seals = assemblyOf(file.engine, now.part)?.pieces.some((p) => p.renewed) ?? false;
+    apart('together', seals ? 'new' : null);
+  };
   /** What was measured of a part says, where anything was; null else. */
   const measured = (key: string): Overall | null => {
     const own = judgement.items.filter((f) => partOf(f) === key && f.feature !== 'finding');
@@ -129,6 +165,10 @@ export function useClean({ file, unit, judgement }: JobContext) {
     found,
     worked,
     restOf,
+    cleaned,
+    washSection,
+    apart,
+    turn,
     send,
     closeAsked: () => {
       ask(null);

@@ -84,7 +84,8 @@ export function ThingsPanel({
   const figures = judgement.items.filter(
     (i) => i.subject.of === 'part' && i.feature !== 'finding' && i.subject.thing.startsWith(`${room}.`),
   );
-  const held = measures.find((m) => m.part === current.part)?.held;
+  const holding = measures.find((m) => m.part === current.part);
+  const more = holding?.heldOn?.(file);
   return (
     <div className="grid gap-x-5 bg-sheet p-3 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
       {room === 'bearings' && (
@@ -93,10 +94,11 @@ export function ThingsPanel({
         </div>
       )}
       <div className="min-w-0">
-        {held && (
+        {holding && (
           <p className="mb-2 border-l-3 border-brass pl-3 text-small">
             <span className="text-soft">How it is held: </span>
-            {held}
+            {holding.held}
+            {more && <span className="mt-1 block">{more}</span>}
           </p>
         )}
         {room === 'crank' && <RunOutBow file={file} prepared={prepared} unit={unit} />}
