@@ -1,11 +1,13 @@
 import {
   BEARING_MEASURES,
   candidates,
+  cleanedWith,
   CRANK_MEASURES,
   inHouse,
   inspected,
   isGap,
   judgeJob,
+  liesApart,
   partsToGet,
   placeKey,
   placeName,
@@ -74,6 +76,34 @@ describe('parts looked over', () => {
       reason: 'looks fine',
     });
     expect([403, 422]).toContain(said.status);
+  }, 90_000);
+
+  it('a pump taken apart lies apart until it is together with new seals; a section goes through the washer', async () => {
+    const id = await freshJob(driver(), '312 MX');
+    await at.visit(`/jobs/${id}/clean`, 'parts to look at');
+    await goTo('water-pump');
+    await press(driver(), 'o');
+    await sees(driver(), 'It lies apart: in this order it goes together');
+    await sees(driver(), 'ceramic face towards the impeller');
+    expect(await violations(driver())).toEqual([]);
+    await settled(id, (f) => liesApart(f, 'water-pump'), 'apart');
+    const seals = async () => {
+      const file = await fileOf(id);
+      return partsToGet(file, judgeJob(file).items).filter((p) => p.name.startsWith('water pump: ')).length;
+    };
+    expect(await seals()).toBe(4);
+    await formOf(driver()).push('Together, new seals in');
+    await settled(id, (f) => !liesApart(f, 'water-pump'), 'together');
+    expect(await seals()).toBe(0);
+    await press(driver(), 'w');
+    await settled(id, (f) => cleanedWith(f, 'water-pump').includes('washer'), 'washed');
+    // Nothing a solvent harms went with it.
+    const file = await fileOf(id);
+    expect(
+      inspected(file).filter(
+        (i) => i.part.kind.material === 'electric' && cleanedWith(file, i.part.key).length > 0,
+      ),
+    ).toEqual([]);
   }, 90_000);
 
   it('what is measured to decide is on the Measure plan; debris opens the bottom end with the customer’s yes', async () => {

@@ -139,23 +139,40 @@ export function orderOfWork(
   ): OrderStep => ({ key, cylinder, done, reopened: done === null ? reopened : null, sentence });
   const sizeOf = (key: 'piston' | 'cylinder', done: string | null, keys: readonly string[], what: string) =>
     step(key, done, () => `Read the${who} ${what}.`, fellBack(file, new Set(keys)));
+  /** What is left by name; nothing left says so. */
+  const named = (todo: string, done: string, left: string) => (left === '' ? done : `${todo} ${left}.`);
   const ringSteps = pack
     ? [
         step(
           'gaps',
           allOf((r) => r.proof),
-          () => `Prove the${who} gaps: ${missing((r) => r.proof)}.`,
+          () =>
+            named(
+              `Prove the${who} gaps:`,
+              `The${who} gaps are proved.`,
+              missing((r) => r.proof),
+            ),
           fellBack(file, gapKeys),
         ),
         step(
           'cards',
           allOf((r) => r.history.card?.id ?? null),
-          () => `Hold each ring against its sheet:${who} ${missing((r) => r.history.card)}.`,
+          () =>
+            named(
+              `Hold each ring against its sheet:${who}`,
+              `Each${who} ring was held against its sheet.`,
+              missing((r) => r.history.card),
+            ),
         ),
         step(
           'bags',
           allOf((r) => r.bag),
-          () => `Bag and label:${who} ${missing((r) => r.bag)}.`,
+          () =>
+            named(
+              `Bag and label:${who}`,
+              `The${who} rings are bagged.`,
+              missing((r) => r.bag),
+            ),
         ),
         step('clock', clock?.id ?? null, () => `Set the${who} ring gaps to their clock.`),
       ]
