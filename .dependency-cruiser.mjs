@@ -9,6 +9,7 @@ const only = (name, from, allowed) => ({
 /** Rooms of the core in order: each may know those before it and no other. */
 const CORE = [
   ['units'],
+  ['money'],
   ['shape'],
   ['statistics'],
   ['specs'],

@@ -1,5 +1,6 @@
 export * from './errors.js';
 export * from './units/index.js';
+export * from './money/index.js';
 export * from './shape/index.js';
 export * from './statistics/index.js';
 export * from './specs/index.js';

@@ -1,4 +1,6 @@
 import {
+  money,
+  type Firm,
   mm,
   um,
   USUAL,
@@ -209,6 +211,20 @@ export const piston = (
     'mic',
   );
 
+/** A boring shop that spreads little: what it is asked for comes back. */
+export const BORER: Firm = {
+  id: 'borer',
+  name: 'A boring shop',
+  unit: 'mm',
+  works: (['bore', 'replate', 'sleeve', 'exchange'] as const).map((what, i) => ({
+    what,
+    price: money(6_000 + 9_000 * i),
+    days: { soonest: 2, usual: 3, latest: 6 },
+  })),
+  freight: money(1_500),
+  learned: { bias: 0, spread: 1_500, returns: 12 },
+};
+
 export function jobFile(
   log: readonly LogEntry[],
   over: {
@@ -217,12 +233,18 @@ export function jobFile(
     decisions?: JobFile['decisions'];
     instruments?: readonly Instrument[];
     studies?: JobFile['studies'];
+    shop?: Partial<JobFile['shop']>;
   } = {},
 ): JobFile {
   return {
     format: 'tribos-job',
     version: 5,
-    shop: { name: 'Test shop', rules: { wearThreshold: 0.95 }, allowance: { clearance: um(0), reason: '' } },
+    shop: {
+      name: 'Test shop',
+      rules: { wearThreshold: 0.95 },
+      allowance: { clearance: um(0), reason: '' },
+      ...over.shop,
+    },
     engine: over.engine ?? TWIN,
     instruments: over.instruments ?? GAUGES,
     studies: over.studies ?? [],

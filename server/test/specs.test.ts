@@ -263,6 +263,7 @@ describe('parts of a sheet', () => {
     const { spec } = await engine('386');
     const rings = spec.parts;
     expect(Object.keys(rings ?? {})).toEqual([
+      'assemblies',
       'bolt-maps',
       'cams',
       'clutch',
@@ -272,6 +273,8 @@ describe('parts of a sheet', () => {
       'gearboxes',
       'named-parts',
       'ring-packs',
+      'route-labour',
+      'route-parts',
       'special-tools',
       'strip-list',
     ]);

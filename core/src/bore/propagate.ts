@@ -24,11 +24,28 @@ export interface MapSpread {
   readonly figures: Readonly<Record<MapFigure, FigureSpread | null>>;
   /** By `fitKey` of the candidate. */
   readonly fits: Readonly<Record<string, FitSpread>>;
+  /** What the wall as it is keeps of everything asked of it at once; null where no limit is. */
+  readonly reuse: ReuseSpread | null;
 }
+
+/** Every limit of a wall and its piston at once. */
+export interface ReuseSpread {
+  /** Share of the draws that keep all of them. */
+  readonly p: number;
+  /**
+   * Room left for more wear on diameter before the largest bore or the loosest clearance is past its limit, nm: its
+   * quantiles, from the least to the most in equal steps. What keeps not all of them has less than none.
+   */
+  readonly room: readonly number[];
+}
+
+const ROOM_STEPS = 200;
+/** Room of a draw in which something else is past its limit. */
+const NO_ROOM = -1e12;
 
 export const DRAWS = 200_000;
 /** Raised whenever the same problem gives other bits than before: what was kept of it is worked anew then. */
-export const PROPAGATION_VERSION = 1;
+export const PROPAGATION_VERSION = 2;
 export const BLOCK = 4_000;
 
 const ROOT12 = sqrt(12);
@@ -252,6 +269,7 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
     countFits(model, count, scratch, fits);
     yield (block + 1) / blocks;
   }
+  const reuse = reuseSpread(figures, out, draws);
   const spread = (f: MapFigure): FigureSpread | null => {
     const k = figures.findIndex((x) => x.figure === f);
     if (k < 0) return null;
@@ -288,7 +306,56 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
         ];
       }),
     ),
+    reuse,
   };
+}
+
+/** Whether a figure grows with the wall's wear: more of it leaves less room. */
+const wears = ({ figure, limit }: ModelFigure): boolean =>
+  limit?.side === 'max' && (figure === 'largest' || figure === 'loosest');
+
+/** Draw by draw, whether everything is kept at once, and how much more wear it would bear. */
+function reuseSpread(
+  figures: readonly ModelFigure[],
+  out: readonly Float64Array[],
+  draws: number,
+): ReuseSpread | null {
+  const limited = figures.flatMap((f, k) => (f.limit ? [{ f, limit: f.limit, of: out[k]! }] : []));
+  if (limited.length === 0) return null;
+  const room = new Float64Array(draws).fill(-NO_ROOM);
+  let kept = 0;
+  for (let i = 0; i < draws; i += 1) {
+    let least = room[i]!;
+    for (const { f, limit, of } of limited) {
+      if (wears(f)) least = min(least, limit.at - of[i]!);
+      else if (!keeps(of[i]!, limit.side, limit.at)) least = NO_ROOM;
+    }
+    room[i] = least;
+    if (least >= 0) kept += 1;
+  }
+  room.sort();
+  return {
+    p: kept / draws,
+    room: Array.from(
+      { length: ROOM_STEPS + 1 },
+      (_, k) => room[min(draws - 1, floor((k * (draws - 1)) / ROOM_STEPS))]!,
+    ),
+  };
+}
+
+/**
+ * How surely everything is still kept after so much more wear on diameter.
+ * @param wear nm, not negative
+ */
+export function keptAfter({ p, room }: ReuseSpread, wear: number): number {
+  if (wear <= 0) return p;
+  const above = room.findIndex((r) => r >= wear);
+  if (above < 0) return 0;
+  const steps = room.length - 1;
+  if (above === 0) return p;
+  const [a, b] = [room[above - 1]!, room[above]!];
+  const at = a <= NO_ROOM || b === a ? above : above - 1 + (wear - a) / (b - a);
+  return min(p, 1 - at / steps);
 }
 
 /** The whole propagation at once. */

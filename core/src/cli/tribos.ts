@@ -6,6 +6,7 @@ import {
   judgeJob,
   propagate,
   readJobFile,
+  printedWays,
   recommendationSentence,
   verdictSentence,
   type VerdictSentence,
@@ -60,12 +61,14 @@ function check(path: string): void {
     bracket: i.bracket,
     ...sentenceOf(verdictSentence(file, i, 'mm')),
   }));
-  const recommended = judged.kits.recommended?.kit.id ?? null;
+  const ways = judged.ways();
+  const recommended = ways.recommended?.kit?.id ?? null;
   const report = {
     overall: judged.overall,
     verdicts,
     recommended,
-    recommendation: recommendationSentence(file, judged.kits, judged.items),
+    ways: printedWays(ways),
+    recommendation: recommendationSentence(file, ways, judged.items),
   };
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
   process.exitCode = judged.overall === null ? 4 : EXIT[judged.overall];

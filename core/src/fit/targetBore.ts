@@ -28,10 +28,23 @@ export interface TargetInput {
   /** Shop's extra clearance for this engine family, nm. */
   readonly allowance: number;
   readonly rules: ShopRules;
+  /** How far this machinist's work lies from what is asked, and its standard deviation, nm. */
+  readonly learned?: { readonly bias: number; readonly spread: number };
 }
 
 /** Usual spread of a machinist's finished sizes, a standard deviation, nm. */
 const SPREAD = 4_000;
+
+/**
+ * Probability that a bore comes back inside what was asked for: Φ((high − aim − b)/σ) − Φ((low − aim − b)/σ).
+ * @param bias   the machinist's, found less asked, nm
+ * @param spread his standard deviation, nm, > 0
+ */
+export const insideP = (
+  { low, high, aim }: { readonly low: number; readonly high: number; readonly aim: number },
+  bias: number,
+  spread: number,
+): number => Math.max(0, normalCdf((high - aim - bias) / spread) - normalCdf((low - aim - bias) / spread));
 
 /** Least clearance to ask for: the sheet's minimum and the shop's allowance or the gauges' guard, whichever is more. */
 export const leastClearance = (
@@ -52,8 +65,8 @@ export const canBeVerified = (
 
 /**
  * Finished size to ask for so that the clearance, measured afterwards with these gauges, can be shown to
- * keep the sheet's minimum: [P + C_min + max(allowance, z·u), P + C_max], aiming low + min(W/2, 2σ) with the
- * machinist's spread σ.
+ * keep the sheet's minimum: [P + C_min + max(allowance, z·u), P + C_max], aiming low + min(W/2, 2σ) − b inside it,
+ * with the machinist's spread σ and bias b.
  * @throws OutOfRange when the sheet's range is reversed
  * @example targetBore({ piston: mm(77.217), clearanceLow: um(30), clearanceHigh: um(48), uClearance: um(3.4), allowance: 0, rules: USUAL_RULES }) // { low: 77_252_593, high: 77_265_000 }
  */
@@ -66,12 +79,14 @@ export function targetBore(input: TargetInput): TargetBore {
   // A minimum is rounded up and a maximum down, so that rounding never widens the window.
   const low = nm(Math.ceil(piston + leastClearance(input)));
   const high = nm(Math.floor(piston + clearanceHigh));
-  const aim = nm(Math.min(high, low + Math.min((high - low) / 2, 2 * SPREAD)));
+  const { bias, spread } = input.learned ?? { bias: 0, spread: SPREAD };
+  const wanted = Math.round(low + Math.min((high - low) / 2, 2 * spread) - bias);
+  const aim = nm(Math.max(low, Math.min(high, wanted)));
   return {
     low,
     high,
     aim,
-    pInside: Math.max(0, normalCdf((high - aim) / SPREAD) - normalCdf((low - aim) / SPREAD)),
+    pInside: insideP({ low, high, aim }, bias, spread),
     raisedBy: raise === 0 ? 'nothing' : guard >= allowance ? 'uncertainty' : 'allowance',
     cannotBeVerified: low >= high || !canBeVerified(input),
   };

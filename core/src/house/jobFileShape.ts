@@ -1,5 +1,5 @@
 import { INSTRUMENT_TYPES } from '../gauges/index.js';
-import { ROUTE_NAMES } from '../job/index.js';
+import { OUTSIDE_WORK_KEYS, ROUTE_NAMES } from '../job/index.js';
 import { angle, day, MOST_ENTRIES, name, size, time } from '../log/index.js';
 import {
   boolean,
@@ -130,16 +130,36 @@ const study = object({
   repeats: integer(2, 1000),
 });
 
+const amount = integer(0, 9_000_000_000);
+const costs = object({
+  currency: text(12),
+  taxPerMyriad: integer(0, 10_000),
+  hourlyRate: amount,
+  enough: number(0.5, 0.999),
+});
+const lead = object({ soonest: number(0, 400), usual: number(0, 400), latest: number(0, 400) });
+const firm = object({
+  id,
+  name,
+  unit: oneOf('mm', 'in'),
+  works: list(object({ what: oneOf(...OUTSIDE_WORK_KEYS), price: amount, days: lead }), 0, 12),
+  freight: amount,
+  learned: object({ bias: number(-1e6, 1e6), spread: number(1, 1e6), returns: integer(0, 1_000_000) }),
+});
+
 /** The job file as the rooms of a house make it. */
 export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
   object({
     format: oneOf('tribos-job'),
     version: oneOf(5),
-    shop: object({
-      name,
-      rules: object({ wearThreshold: number(0.8, 0.999) }),
-      allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
-    }),
+    shop: object(
+      {
+        name,
+        rules: object({ wearThreshold: number(0.8, 0.999) }),
+        allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
+      },
+      { costs, firms: list(firm, 0, 40) },
+    ),
     engine: engineShapeOf(sheetsOf(rooms)),
     instruments: list(instrument, 0, 500),
     studies: list(study, 0, 10_000),

@@ -14,7 +14,15 @@ import type { JobFile } from '../job/index.js';
 import type { FindingEntry, Score } from '../log/index.js';
 import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
 import type { RingAction } from '../rings/index.js';
-import { kitsOf, type KitComparison, type RouteAction } from '../routes/index.js';
+import {
+  kitsOf,
+  routes,
+  waysOf,
+  type Assumptions,
+  type KitComparison,
+  type RouteAction,
+  type WayComparison,
+} from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
   cylinderOf,
@@ -29,6 +37,7 @@ import {
   type Step,
 } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
+import { partsToGet } from './parts.js';
 
 /** The one thing to do now. A room may bring kinds of its own besides these. */
 export type NextAction = ReadingAction | FitAction | RouteAction | RingAction;
@@ -52,6 +61,8 @@ export interface Judgement {
   readonly bores: readonly BoreState[];
   readonly readings: ReadingsState;
   readonly kits: KitComparison;
+  /** The ways out side by side; worked when somebody asks, and anew for what is assumed otherwise. */
+  readonly ways: (assume?: Assumptions) => WayComparison;
   readonly checks: readonly CrossCheck[];
   /** Findings on each cylinder's wall. */
   readonly findings: readonly (readonly FindingEntry[])[];
@@ -98,6 +109,12 @@ export const askWith = (unit: LengthUnit, spreadOf: SpreadOf): Ask => ({
     (heavy.name === PROPAGATION.name ? spreadOf(problem as MapProblem) : null) as never,
 });
 
+/** Worked the first time it is asked for. */
+function once<T>(work: () => T): () => T {
+  let known: { readonly value: T } | null = null;
+  return () => (known ??= { value: work() }).value;
+}
+
 /** Lists of the same figures are the same list, so that what shows them is not drawn anew. */
 const lists = new WeakMap<Figure, Map<string, readonly Figure[]>>();
 function sameList(now: readonly Figure[], of = ''): readonly Figure[] {
@@ -136,6 +153,22 @@ function marksOf(
   }
   return marks;
 }
+
+/** What rooms see of each other's findings. What a decided way brings is priced with the ways themselves. */
+export const foundIn = (
+  file: JobFile,
+  figures: readonly Figure[],
+  rooms: readonly Room[] = HOUSE,
+): Found => ({
+  figures,
+  needs: once(() =>
+    partsToGet(
+      file,
+      figures,
+      rooms.filter((r) => r !== routes),
+    ),
+  ),
+});
 
 /** The most pressing of what the rooms offer. */
 function mostPressing(file: JobFile, found: Found, ask: Ask, rooms: readonly Room[]): Action {
@@ -185,9 +218,21 @@ export function judgePrepared(
     return lists;
   };
   const items = [...itemsOf.flat(), ...all.filter((f) => cylinderOf(f) === null)];
-  const found: Found = { figures: items };
+  // What a decided way brings is priced with the ways themselves.
+  const found: Found = {
+    figures: items,
+    needs: once(() =>
+      partsToGet(
+        file,
+        items,
+        rooms.filter((r) => r !== routes),
+      ),
+    ),
+  };
+  const usual = once(() => waysOf(file, found, ask));
   return {
     ...prepared,
+    ways: (assume) => (assume ? waysOf(file, found, ask, assume) : usual()),
     items,
     itemsOf,
     itemsAt,

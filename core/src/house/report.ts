@@ -11,7 +11,7 @@ import {
 } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
 import { partsToGet } from './parts.js';
-import { askWith, judgeJob } from './judgeJob.js';
+import { askWith, foundIn, judgeJob } from './judgeJob.js';
 
 /** What stands on every report, whatever rooms wrote it. */
 const FIRST_CAUTION =
@@ -73,7 +73,7 @@ export function reportOf(
   const file = inHouse(written, rooms);
   const judged = judgeJob(file, unit, spreadOf, rooms);
   const ask = askWith(unit, spreadOf);
-  const found = { figures: judged.items };
+  const found = foundIn(file, judged.items, rooms);
   const undecided = judged.items.filter((i) => i.state === 'undecided' && i.because !== 'unread');
   const unread = judged.items.filter((i) => i.because === 'unread');
   const noLimit = judged.items.filter((i) => i.state === 'noLimit' && i.because !== 'unread');

@@ -1,3 +1,4 @@
+export * from './firm.js';
 export * from './benchOf.js';
 export * from './derived.js';
 export * from './fitted.js';

@@ -2,6 +2,7 @@ import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry } from '../log/index.js';
 import type { EngineFacts, EngineSpec, Override, Signed } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
+import type { Firm, ShopCosts } from './firm.js';
 import type { PlacedFile } from './places.js';
 
 /** quick 2 directions × 2 depths · usual 2 × 3 · full 4 × 3. */
@@ -13,11 +14,16 @@ export interface Shop {
   readonly rules: ShopRules;
   /** Extra clearance for hard use, nm, with its reason; 0 keeps the sheet's minimum. */
   readonly allowance: { readonly clearance: Nanometres; readonly reason: string };
+  /** What it asks for its work; absent where nobody set it: then no way has a price. */
+  readonly costs?: ShopCosts;
+  /** Firms work is sent out to. */
+  readonly firms?: readonly Firm[];
 }
 
 /** Ways out that a decision may name: what is done with the wall, with or without a kit. */
 export const ROUTES = {
   reuse: 'nothing is bored',
+  hone: 'cleaned or honed, new rings',
   fit: 'a piston for the bore as it is',
   bore: 'bored to an oversize',
   replate: 'stripped and replated',

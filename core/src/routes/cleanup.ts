@@ -21,7 +21,16 @@ export interface CleanupInput {
   readonly unknownScore?: boolean;
   /** Boring-to-hone allowance on diameter, nm. */
   readonly honeAllowance?: number;
+  /** What is known of the larger side's share of the wear: from ½, even, to 1, all on one side. */
+  readonly shares?: Shares;
 }
+
+/** Shares of the wear that the worse side may hold, any of them alike. */
+export interface Shares {
+  readonly low: number;
+  readonly high: number;
+}
+export const ANY_SHARE: Shares = { low: 0.5, high: 1 };
 
 export interface CleanupDiameters {
   /** When the wear is even all round. */
@@ -57,26 +66,33 @@ export interface CleanupOdds {
 const FELT_STEPS = 20;
 
 /**
- * Whether a bore cleans up at a finished size F: f_max = (F − h − 2d − s)/(2(m − s)), P = clip((f_max − ½)/½).
- * `will` needs f_max ≥ 1 and P ≥ 0.95 after widening, `will-not` f_max < ½ and P ≤ 0.05. A score of unknown
+ * Whether a bore cleans up at a finished size F: f_max = (F − h − 2d − s)/(2(m − s)), P = clip((f_max − ½)/½); where the
+ * side wear was measured, over the shares it leaves. `will` needs f_max ≥ the largest share and P ≥ 0.95 after
+ * widening, `will-not` f_max < the least and P ≤ 0.05. A score of unknown
  * depth is not one of nothing: no `will` before it is measured.
  * @param finish lowest finished size the kit allows, nm
  */
 export function cleanupOdds(finish: number, input: CleanupInput): CleanupOdds {
-  const { standard: s, largest, u, honeAllowance: h = HONE_ALLOWANCE, felt = 0 } = input;
+  const { standard: s, largest, u, honeAllowance: h = HONE_ALLOWANCE, felt = 0, shares = ANY_SHARE } = input;
   const share = (m: number, d: number): number => {
     const room = finish - h - 2 * d - s;
     return m - s > 0 ? room / (2 * (m - s)) : room >= 0 ? Infinity : -Infinity;
   };
   const deepest = max(input.score, felt);
   const shareMax = share(largest, deepest);
-  const clip = (f: number) => min(1, max(0, (f - 0.5) / 0.5));
+  const width = shares.high - shares.low;
+  const clip = (f: number) =>
+    width > 0 ? min(1, max(0, (f - shares.low) / width)) : f >= shares.low ? 1 : 0;
   const at = (d: number) => expectNormal(largest, u, (m) => clip(share(m, max(d, input.score))));
   let p = 0;
   const steps = felt > input.score ? FELT_STEPS : 1;
   for (let i = 0; i < steps; i += 1) p += at(steps === 1 ? input.score : ((i + 0.5) / steps) * felt) / steps;
   const says: Cleanup =
-    shareMax >= 1 && p >= 0.95 ? 'will' : share(largest, input.score) < 0.5 && p <= 0.05 ? 'will-not' : 'may';
+    shareMax >= shares.high && p >= 0.95
+      ? 'will'
+      : share(largest, input.score) < shares.low && p <= 0.05
+        ? 'will-not'
+        : 'may';
   if (input.unknownScore) return { shareMax, p: null, says: says === 'will' ? 'may' : says };
   return { shareMax, p, says };
 }

@@ -1,5 +1,6 @@
 import type { Decision, RouteName } from '../job/index.js';
 import type { EngineSpec, Kit } from '../specs/index.js';
+import { wallForbids } from './wallForbids.js';
 import type { KitComparison } from './kitOptions.js';
 
 /** The way a kit is meant, where only the kit was named. */
@@ -8,7 +9,7 @@ export const routeOf = (kit: Kit | null): RouteName =>
 
 /**
  * Whether a decision's way and kit belong together: boring needs an oversize, a piston for the bore as it is
- * one of standard size, reuse none.
+ * one of standard size, a wall used again none.
  * @returns what is wrong, or null
  */
 export function decisionMisfit(
@@ -19,7 +20,8 @@ export function decisionMisfit(
   if (decision.kitId !== null && !kit) return 'This engine has no such kit.';
   switch (decision.route) {
     case 'reuse':
-      return kit ? 'Nothing is bored and nothing is bought: no kit belongs to that.' : null;
+    case 'hone':
+      return kit ? 'Nothing is bored and no piston is bought: no kit belongs to that.' : null;
     case 'bore':
       return !kit || kit.oversize === 0 ? 'Boring needs the oversize it is for.' : null;
     case 'fit':
@@ -30,18 +32,24 @@ export function decisionMisfit(
 }
 
 /**
- * Whether a decision may be kept at all, whatever the reason: a wall that is never bored is not sent to be
- * bored, a kit without a clearance is not chosen.
+ * Whether a way may be gone at all, whatever the reason: a wall that is never bored is not sent to be bored, a cracked
+ * one to nobody, a kit without a clearance is not chosen.
  * @returns the sentence why not, or null
  */
-export function decisionRefused(
-  engine: Pick<EngineSpec, 'kits'>,
+export function routeRefused(
+  engine: Pick<EngineSpec, 'kits' | 'wall'>,
   kits: KitComparison,
   decision: Pick<Decision, 'route' | 'kitId'>,
 ): string | null {
-  const misfit = decisionMisfit(engine, decision);
+  const { route } = decision;
+  const misfit = decisionMisfit(engine, decision) ?? wallForbids(engine.wall, route);
   if (misfit) return misfit;
-  if (decision.route === 'reuse') return kits.ended.reuse;
-  if (decision.route !== 'bore' && decision.route !== 'fit') return null;
-  return kits.options.find((o) => o.kit.id === decision.kitId)?.whyNot ?? null;
+  if (route === 'reuse' || route === 'hone') return kits.ended.reuse;
+  if (route === 'exchange') return null;
+  if (route === 'bore' || route === 'fit')
+    return kits.options.find((o) => o.kit.id === decision.kitId)?.whyNot ?? null;
+  return kits.ended.bore;
 }
+
+/** The same for a decision that was sent. */
+export const decisionRefused = routeRefused;

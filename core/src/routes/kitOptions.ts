@@ -20,10 +20,10 @@ import {
   type Verification,
 } from '../fit/index.js';
 import { conformance, decide, difference, exactly, uncertaintyOf, type Estimate } from '../gauges/index.js';
-import type { JobFile } from '../job/index.js';
+import type { JobFile, OutsideWork } from '../job/index.js';
 import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
-import { CONSTRUCTION, type Governing, type Kit } from '../specs/index.js';
+import type { Governing, Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import {
@@ -32,9 +32,14 @@ import {
   type Cleanup,
   type CleanupDiameters,
   type CleanupOdds,
+  type Shares,
 } from './cleanup.js';
+import { assumed, type Assumptions } from './assumptions.js';
+import { firmFor } from './cost.js';
 import { NOT_ENDED, type Ended } from './ended.js';
-import { jointP, recommend, weakest } from './recommend.js';
+import { jointP, weakest } from './joint.js';
+import { sharesOf, sideWears } from './sideWear.js';
+import { wallForbids } from './wallForbids.js';
 
 /** How a piston goes into the bore as it is. */
 export interface BoreFit {
@@ -78,13 +83,14 @@ export interface KitOption {
   /** Thinnest sleeve wall left, nm; null when the sleeve's outside is not on file or nothing is bored. */
   readonly wallLeft: number | null;
   readonly verification: Verification | null;
+  /** How far it sits from the middle of its clearance, the cylinder that is farthest off, nm. */
+  readonly offTarget: number;
   /** What would make its window verifiable, where it is not: null where nothing in the shop does. */
   readonly remedy: Remedy | null;
 }
 
 export interface KitComparison {
   readonly options: readonly KitOption[];
-  readonly recommended: KitOption | null;
   /** Odds are of what was read so far: a plan is not complete or a question about it is open. */
   readonly soFar: boolean;
   readonly ended: Ended;
@@ -138,6 +144,34 @@ function fitAsItIs(
   };
 }
 
+/** The size to ask a firm for, so that a piston keeps its clearance; null where no clearance or no gauge is known. */
+export function finishedSize(
+  file: JobFile,
+  piston: number,
+  range: Range | null,
+  verification: Verification | null,
+  what: OutsideWork,
+): TargetBore | null {
+  if (!range || !verification) return null;
+  const { allowance, rules } = file.shop;
+  const learned = firmFor(file, what)?.learned;
+  return targetBore({
+    piston,
+    clearanceLow: range.low,
+    clearanceHigh: range.high,
+    uClearance: verification.u,
+    allowance: allowance.clearance,
+    rules,
+    ...(learned ? { learned } : {}),
+  });
+}
+
+/** No share is taken to be larger than the hand has set it. */
+const capped = ({ low, high }: Shares, most: number): Shares => ({
+  low: Math.min(low, most),
+  high: Math.min(high, most),
+});
+
 function cylinderOption(
   file: JobFile,
   kit: Kit,
@@ -148,6 +182,7 @@ function cylinderOption(
   verification: Verification | null,
   score: Score,
   spread: MapSpread | null,
+  assume: Assumptions,
 ): CylinderOption {
   const measured = kitPiston(state, bore.cylinder, kit);
   const piston = measured ?? exactly(kit.piston);
@@ -160,18 +195,7 @@ function cylinderOption(
     const fit = candidate && fitAsItIs(file, bore, candidate.piston, candidate, spread);
     return { ...common, target: null, cleanup: null, odds: null, fit, p: fit?.p ?? null };
   }
-  const { allowance, rules } = file.shop;
-  const target =
-    range && verification
-      ? targetBore({
-          piston: piston.value,
-          clearanceLow: range.low,
-          clearanceHigh: range.high,
-          uClearance: verification.u,
-          allowance: allowance.clearance,
-          rules,
-        })
-      : null;
+  const target = finishedSize(file, piston.value, range, verification, 'bore');
   const largest = bore.survey?.largest.of ?? null;
   const wear = largest && {
     standard: bore.reference.value,
@@ -180,6 +204,11 @@ function cylinderOption(
     score: score.depth,
     felt: score.felt,
     unknownScore: score.unknown,
+    honeAllowance: assume.honeAllowance,
+    shares: capped(
+      sharesOf(Math.max(0, largest.value - bore.reference.value), sideWears(file)[bore.cylinder] ?? null),
+      assume.shareMost,
+    ),
   };
   // What the kit allows is its piston and the sheet's minimum; the guard for our gauges comes on top.
   const odds = wear && range ? cleanupOdds(piston.value + range.low, wear) : null;
@@ -201,9 +230,8 @@ function whyNotSentence(
   clearance: Governing,
   wallLeft: number | null,
 ): string | null {
-  const construction = CONSTRUCTION[file.engine.wall];
-  if (way === 'bore' && !construction.boring)
-    return `A bore with ${construction.name} is never bored and left: a larger kit means replating or a sleeve, by a specialist.`;
+  const never = wallForbids(file.engine.wall, way);
+  if (never) return never;
   if (rangeOf(clearance) === null) {
     const why =
       clearance.status === 'governed'
@@ -225,7 +253,7 @@ const verified = new WeakMap<
   JobFile,
   Map<string, { verification: Verification | null; remedy: Remedy | null }>
 >();
-function verificationOf(file: JobFile, kit: Kit, range: Range | null, at: string) {
+export function verificationOf(file: JobFile, kit: Kit, range: Range | null, at: string) {
   const known =
     verified.get(file) ?? new Map<string, { verification: Verification | null; remedy: Remedy | null }>();
   verified.set(file, known);
@@ -262,11 +290,12 @@ const offTarget = (o: Pick<KitOption, 'cylinders' | 'clearance'>): number => {
 /**
  * The kits of this engine side by side: an oversize is bored for, a piston of standard size or a grade goes
  * into the bore as it is. Does it serve every cylinder, to what size is each bore to be taken, what is left
- * afterwards, and which is recommended: none before every plan is complete and every question answered.
+ * afterwards.
  * @param scores  what is known of the deepest score per cylinder
  * @param at      ISO date, for calibration that has run out
  * @param spreads propagated maps, one a cylinder; null where there is none yet
  * @param ended   what findings say of the walls
+ * @param assume  what nobody measured and somebody may set
  */
 export function kitOptions(
   file: JobFile,
@@ -276,6 +305,7 @@ export function kitOptions(
   at: string,
   spreads: readonly (MapSpread | null)[] = [],
   ended: Ended = NOT_ENDED,
+  assume: Assumptions = assumed(file),
 ): KitComparison {
   const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
   const options = kits.map((kit): KitOption => {
@@ -294,6 +324,7 @@ export function kitOptions(
         verification,
         scores[bore.cylinder]!,
         spreads[bore.cylinder] ?? null,
+        assume,
       ),
     );
     const finish = Math.max(...surveyed.map((c) => c.target?.high ?? c.piston.size));
@@ -321,22 +352,11 @@ export function kitOptions(
       wallLeft,
       verification,
       remedy,
+      offTarget: offTarget({ cylinders, clearance }),
     };
   });
   const soFar = bores.some(
     (b) => !isKnown(b) || doubts(b, (s) => s.largest.of.value) || doubts(b, (s) => s.smallest.of.value),
   );
-  const best =
-    soFar || ended.doubted
-      ? null
-      : recommend(
-          options.map((o) => ({
-            option: o,
-            oversize: o.kit.oversize,
-            feasible: o.feasible,
-            offTarget: offTarget(o),
-            p: o.cylinders.map((c) => c.p),
-          })),
-        );
-  return { options, recommended: best?.option ?? null, soFar, ended };
+  return { options, soFar, ended };
 }

@@ -2,7 +2,9 @@ import { whoOf } from '../specs/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
 import { finishText, printedDay, type Ask, type Found, type Section } from '../verdicts/index.js';
 import { kitsOf } from './facts.js';
-import { cannotBeVerifiedSentence, decidedText, recommendationSentence } from './kitSentences.js';
+import { waysOf } from './ways.js';
+import { recommendationSentence } from './waySentences.js';
+import { cannotBeVerifiedSentence, decidedText } from './kitSentences.js';
 
 /** What was decided and why, and to what size each bore is to be taken for it. */
 export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
@@ -25,7 +27,7 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
             }
           : {
               kind: 'text',
-              text: `Nothing is decided yet. ${recommendationSentence(file, kits, found.figures)}`,
+              text: `Nothing is decided yet. ${recommendationSentence(file, waysOf(file, found, ask), found.figures)}`,
             },
         ...(sizes
           ? [

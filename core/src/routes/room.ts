@@ -1,8 +1,12 @@
 import { ROUTES, standingDecision } from '../job/index.js';
 import { renewedWall } from '../log/index.js';
-import { printedDay, type Room } from '../verdicts/index.js';
+import { withUnit, type Nanometres } from '../units/index.js';
+import { capital, printedDay, type Room } from '../verdicts/index.js';
 import { routeOffers } from './actions.js';
+import { partsOfWay } from './cost.js';
 import { routesReport } from './report.js';
+import { SIDE_WEAR, SIDE_WEAR_UNDO } from './sideWear.js';
+import { ROUTE_LABOUR, ROUTE_PARTS } from './waySheets.js';
 
 const OUTSIDE = new Set(['bore', 'replate', 'sleeve', 'exchange']);
 
@@ -10,6 +14,21 @@ const OUTSIDE = new Set(['bore', 'replate', 'sleeve', 'exchange']);
 export const routes: Room = {
   name: 'routes',
   station: 'decide',
+  entries: [SIDE_WEAR, SIDE_WEAR_UNDO],
+  sheets: [ROUTE_PARTS, ROUTE_LABOUR],
+  // What goes with the way decided on; nothing of it while nobody has decided.
+  parts: (file) => {
+    const decision = standingDecision(file);
+    const kit = file.engine.kits.find((k) => k.id === decision?.kitId) ?? null;
+    return decision ? partsOfWay(file, decision.route, kit) : [];
+  },
+  tell: (entry, file, unit) => {
+    if (SIDE_WEAR.is(entry)) {
+      const text = (v: Nanometres) => withUnit(v, { unit, step: 10_000 });
+      return `${capital(file.engine.cylinders[entry.cylinder] ?? '')} wall, edge laid along it${entry.where ? ` at ${entry.where}` : ''}: ${text(entry.goes)} goes${entry.doesNot === null ? '' : `, ${text(entry.doesNot)} does not`}`;
+    }
+    return SIDE_WEAR_UNDO.is(entry) ? 'Side wear taken back' : null;
+  },
   steps: (file) => [
     {
       key: 'decision',

@@ -111,6 +111,8 @@ export type Block =
 /** What the rooms found in a job so far, as other rooms see it. */
 export interface Found {
   readonly figures: readonly Figure[];
+  /** Parts that are asked for whichever way is gone, nothing twice; worked when somebody asks. */
+  readonly needs: () => readonly Omit<PartNeeded, 'why' | 'by'>[];
 }
 
 /**

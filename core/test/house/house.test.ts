@@ -2,6 +2,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js';
 import {
   bodyMisfitsIn,
   FEATURES,
+  foundIn,
   HOUSE,
   jobFileSchema,
   jobFileShapeOf,
@@ -60,7 +61,7 @@ describe('the house', () => {
     const judged = judgeJob(file);
     for (const f of judged.items) expect([...Object.keys(FEATURES), 'finding']).toContain(f.feature);
     const ask = { unit: 'mm' as const, worked: () => null };
-    for (const offer of HOUSE.flatMap((r) => r.actions?.(file, { figures: judged.items }, ask) ?? []))
+    for (const offer of HOUSE.flatMap((r) => r.actions?.(file, foundIn(file, judged.items), ask) ?? []))
       expect(URGENCIES).toContain(offer.urgency);
   });
 

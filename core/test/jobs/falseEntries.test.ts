@@ -210,8 +210,8 @@ describe('an open question about a reading', () => {
       state: 'undecided',
       because: 'outlier',
     });
-    expect(judged.kits.recommended).toBeNull();
-    expect(recommendationSentence(f, judged.kits, judged.items)).toMatch(/in doubt/u);
+    expect(judged.ways().recommended).toBeNull();
+    expect(recommendationSentence(f, judged.ways(), judged.items)).toMatch(/in doubt/u);
   });
 
   it('is not asked of an oval that fades with depth', () => {

@@ -1,5 +1,5 @@
 import { judgeJob, mm, recommendationSentence, um, type LogEntry } from '../../src/index.js';
-import { HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { BORER, HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 describe('which oversize', () => {
   const right = [
@@ -27,8 +27,8 @@ describe('which oversize', () => {
       nail: null,
     },
   ];
-  const file = jobFile(log, { job: { plan: 'full' } });
-  const { kits, items } = judgeJob(file);
+  const file = jobFile(log, { job: { plan: 'full' }, shop: { firms: [BORER] } });
+  const { kits, items, ways } = judgeJob(file);
 
   it('sees the oval that two directions would have missed', () => {
     const round = items.find((i) => i.key === '1:bore.out-of-round:max')!;
@@ -41,10 +41,10 @@ describe('which oversize', () => {
       ['+0.50', 'will'],
       ['+1.00', 'will'],
     ]);
-    expect(kits.recommended?.kit.name).toBe('+0.50');
+    expect(ways().recommended?.key).toBe('bore:plus-0.5');
     expect(kits.options[0]?.weakest).toBe(1);
-    expect(recommendationSentence(file, kits, items)).toMatch(
-      /^\+0\.50 for both cylinders: the smallest that surely enough does; \+0\.25: about 1 in [45]\. 1 oversize left after it\.$/u,
+    expect(recommendationSentence(file, ways(), items)).toMatch(
+      /^Bored to \+0\.50: about 19 in 20\. Bored to \+0\.25: about 1 in [45]\. 1 oversize left after it\.$/u,
     );
   });
 

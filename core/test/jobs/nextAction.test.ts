@@ -12,7 +12,7 @@ import {
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
-import { HERE, bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
+import { BORER, HERE, bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
 
 const SOUND = [
   [
@@ -166,7 +166,7 @@ describe('a piston that goes into the bore as it is', () => {
     });
 
   it('fits, or does not, by the sheet’s own range', () => {
-    const { kits } = judgeJob(file());
+    const { kits, ways } = judgeJob(file());
     expect(kits.options.map((o) => [o.kit.name, o.way, o.says])).toEqual([
       ['grade A', 'fit', 'will'],
       ['grade B', 'fit', 'may'],
@@ -174,20 +174,18 @@ describe('a piston that goes into the bore as it is', () => {
     ]);
     expect(kits.options[0]!.cylinders[0]!.fit).toMatchObject({ state: 'within' });
     expect(kits.options[0]!.cylinders[0]!.target).toBeNull();
-    expect(kits.recommended?.kit.name).toBe('grade A');
+    expect(ways().recommended?.kit?.name).toBe('grade A');
   });
 
   it('has a sentence for each', () => {
     const f = file();
-    const { kits, items } = judgeJob(f);
+    const { kits, items, ways } = judgeJob(f);
     expect(kits.options.map((o) => kitSentence(f, o).split(':')[0])).toEqual([
       'Goes into the bore as it is, inside the sheet’s clearance at both ends',
       'These readings cannot say whether the clearance is right',
       'The clearance would be outside the sheet.',
     ]);
-    expect(recommendationSentence(f, kits, items)).toBe(
-      'Of the pistons on file: grade A goes into the bore as it is, practically sure.',
-    );
+    expect(recommendationSentence(f, ways(), items)).toBe('grade A in the bore as it is: practically sure.');
   });
 
   it('is held against the range for new parts by its own maker once chosen', () => {
@@ -202,9 +200,9 @@ describe('a piston that goes into the bore as it is', () => {
 
   it('says so when nothing on file fits', () => {
     const f = file({ kits: [kit('C', 77.005)] });
-    const { kits, items } = judgeJob(f);
-    expect(kits.recommended).toBeNull();
-    expect(recommendationSentence(f, kits, items)).toMatch(
+    const { ways, items } = judgeJob(f);
+    expect(ways().recommended?.route).not.toBe('fit');
+    expect(recommendationSentence(f, ways(), items)).toMatch(
       /The clearance is not known yet: measure the pistons/u,
     );
   });
@@ -212,8 +210,8 @@ describe('a piston that goes into the bore as it is', () => {
 
 describe('recommending', () => {
   const recommend = (file: JobFile) => {
-    const { kits, items } = judgeJob(file);
-    return recommendationSentence(file, kits, items);
+    const { ways, items } = judgeJob(file);
+    return recommendationSentence(file, ways(), items);
   };
 
   it('waits for every bore', () => {
@@ -223,8 +221,8 @@ describe('recommending', () => {
   });
 
   it('says when nothing has to be bored', () => {
-    expect(recommend(jobFile([...bores(SOUND), ...PISTONS]))).toBe(
-      'Everything is inside its limits: nothing has to be bored.',
+    expect(recommend(jobFile([...bores(SOUND), ...PISTONS]))).toMatch(
+      /^Everything is inside its limits: nothing has to be bored\. Used again, new rings: /u,
     );
   });
 
@@ -255,8 +253,8 @@ describe('recommending', () => {
           : [],
       ),
     ];
-    expect(recommend(jobFile(answered(bores(worn)), { engine: SINGLE }))).toBe(
-      'No listed size is likely enough to clean up. Re-sleeve, or another cylinder.',
+    expect(recommend(jobFile(answered(bores(worn)), { engine: SINGLE }))).toMatch(
+      /^No way is surely enough\. The likeliest is /u,
     );
   });
 
@@ -268,8 +266,8 @@ describe('recommending', () => {
         ['77.2', '77.2'],
       ],
     ];
-    expect(recommend(jobFile(bores(worn), { engine: SINGLE }))).toMatch(
-      /^\+1\.00 for the cylinder: .* It is the last oversize\.$/u,
+    expect(recommend(jobFile(bores(worn), { engine: SINGLE, shop: { firms: [BORER] } }))).toMatch(
+      /^Bored to \+1\.00: .* It is the last oversize\.$/u,
     );
   });
 });

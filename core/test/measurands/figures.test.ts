@@ -3,6 +3,7 @@ import {
   BEARING_MEASURES,
   checkedNow,
   CRANK_MEASURES,
+  foundIn,
   gapSettled,
   HEAD_MEASURES,
   HOUSE,
@@ -268,7 +269,7 @@ describe('what is next', () => {
       } as never);
     const ask = { unit: 'mm' as const, worked: () => null };
     const file = book.file();
-    const found = { figures: judgeJob(file).items };
+    const found = foundIn(file, judgeJob(file).items);
     const offers = HOUSE.find((r) => r.name === 'head')!.actions!(file, found, ask);
     const settle = offers.find((o) => o.urgency === 'settle')!.find()!;
     expect(settle.at).toMatchObject({ part: 'head.flatness', spot: 'left' });

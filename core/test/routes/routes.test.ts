@@ -6,7 +6,6 @@ import {
   jointP,
   mm,
   OutOfRange,
-  recommend,
   targetBore,
   um,
   weakest,
@@ -108,31 +107,6 @@ describe('the finished size', () => {
 });
 
 describe('which one', () => {
-  const options = [
-    { id: 'b', oversize: 500, feasible: true, offTarget: 0, p: [1, 0.97] },
-    { id: 'a', oversize: 250, feasible: true, offTarget: 0, p: [1, 0.23] },
-    { id: 'c', oversize: 1000, feasible: true, offTarget: 0, p: [1, 1] },
-  ];
-
-  it('is the smallest likely enough for every cylinder', () => {
-    expect(recommend(options)?.id).toBe('b');
-    expect(recommend(options.map((o) => ({ ...o, feasible: o.id === 'c' })))?.id).toBe('c');
-    expect(recommend(options.slice(1, 2))).toBeNull();
-    expect(recommend([{ ...options[0]!, p: [1, null] }])).toBeNull();
-  });
-
-  it('of one size is the likelier, and among ties the one that sits best', () => {
-    const grade = (id: string, p: number, offTarget: number) => ({
-      id,
-      oversize: 0,
-      feasible: true,
-      offTarget,
-      p: [p],
-    });
-    expect(recommend([grade('A', 0.999, 9), grade('B', 0.996, 2), grade('C', 0.95, 0)])?.id).toBe('B');
-    expect(recommend([grade('A', 0.92, 9), grade('B', 0.99, 9)])?.id).toBe('B');
-  });
-
   it('multiplies over cylinders and names the one that chooses', () => {
     expect(jointP([0.9, 0.9])).toBeCloseTo(0.81, 12);
     expect(jointP([0.9, null])).toBeNull();

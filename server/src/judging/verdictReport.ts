@@ -3,6 +3,7 @@ import {
   cylinderOf,
   figureTitle,
   kitSentence,
+  printedWays,
   recommendationSentence,
   verdictSentence,
   type JobFile,
@@ -15,8 +16,9 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
   return {
     overall: judged.overall,
     next: judged.next.sentence(unit),
-    recommendation: recommendationSentence(file, judged.kits, judged.items),
-    recommended: judged.kits.recommended?.kit.id ?? null,
+    recommendation: recommendationSentence(file, judged.ways(), judged.items),
+    recommended: judged.ways().recommended?.kit?.id ?? null,
+    ways: printedWays(judged.ways()),
     verdicts: judged.items.map((i) => ({
       key: i.key,
       cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,

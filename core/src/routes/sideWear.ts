@@ -1,0 +1,63 @@
+import { derived, wallOf, type JobFile } from '../job/index.js';
+import { entryKind, cylinder, onCylinder, Refused, type EntryOf } from '../log/index.js';
+import { integer, orNull, ref, text } from '../shape/index.js';
+import type { Nanometres } from '../units/index.js';
+import { ANY_SHARE, type Shares } from './cleanup.js';
+
+const depth = integer<Nanometres>(0, 5_000_000);
+
+/**
+ * Wear of one side, radial: a straight edge laid along the wall from the unworn land, the thickest leaf that goes under
+ * it at the deepest place and the thinnest that does not. It tells how the wear is shared, which no two-point gauge can.
+ */
+export const SIDE_WEAR = entryKind(
+  'side-wear',
+  { cylinder, goes: depth, doesNot: orNull(depth), where: text(80) },
+  {
+    read: (sent, { engine }) => {
+      onCylinder(engine, sent.cylinder, '/cylinder');
+      if (sent.doesNot !== null && sent.doesNot <= sent.goes)
+        throw new Refused('/doesNot', 'The leaf that does not go is the thicker one.');
+    },
+  },
+);
+export type SideWear = EntryOf<typeof SIDE_WEAR>;
+
+/** Taken back: the wear of that side was mistyped, or read on another wall. */
+export const SIDE_WEAR_UNDO = entryKind(
+  'side-wear-undo',
+  { of: ref('entry') },
+  {
+    read: (sent, { known }) => {
+      const of = known(sent.of);
+      if (!of || !SIDE_WEAR.is(of)) throw new Refused('/of', 'There is no such side wear in this job.');
+    },
+  },
+);
+
+/** The side wear that stands on each cylinder; null where nobody read it, or on a wall that is another since. */
+export const sideWears = derived((file: JobFile): readonly (SideWear | null)[] => {
+  const gone = new Set(SIDE_WEAR_UNDO.in(file.log).map((u) => u.of));
+  const all = SIDE_WEAR.in(file.log).filter((e) => !gone.has(e.id));
+  return file.engine.cylinders.map((_, i) => {
+    const wall = wallOf(file, i);
+    const since = wall ? file.log.indexOf(wall.work) : -1;
+    return all.findLast((e) => e.cylinder === i && file.log.indexOf(e as never) > since) ?? null;
+  });
+});
+
+/**
+ * Shares of the wear the worse side may hold, from the wear of one side: f = max(w, m − s − w)/(m − s) for every w the
+ * leaves leave open.
+ * @param wear m − s, wear on diameter, nm
+ * @param read null where nobody laid an edge along the wall
+ */
+export function sharesOf(wear: number, read: Pick<SideWear, 'goes' | 'doesNot'> | null): Shares {
+  if (!read || wear <= 0) return ANY_SHARE;
+  const f = (w: number) => Math.max(w, wear - w) / wear;
+  const [low, high] = [Math.min(wear, read.goes), Math.min(wear, read.doesNot ?? wear)];
+  const ends = [f(low), f(high)];
+  // Between them the share passes ½ where the two sides are worn alike.
+  const least = low <= wear / 2 && wear / 2 <= high ? 0.5 : Math.min(...ends);
+  return { low: least, high: Math.max(...ends) };
+}
