@@ -21,6 +21,7 @@ const CORE = [
   ['bore'],
   ['fit'],
   ['routes'],
+  ['outside'],
   ['rings'],
   ['hone'],
   ['setup'],

@@ -12,6 +12,7 @@ export * from './people/customer.js';
 export * from './people/phone.js';
 export * from './tricks/trick.js';
 export * from './tools/tool.js';
+export * from './firms/firm.js';
 export * from './timers/timer.js';
 export * from './readings/entry.js';
 export * from './jobs/job.js';

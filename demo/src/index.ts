@@ -1,4 +1,5 @@
 export * from './shop.js';
+export * from './firms.js';
 export * from './engines/index.js';
 export * from './jobs/index.js';
 export * from './studies.js';

@@ -1,4 +1,5 @@
 import {
+  learnedFrom,
   mm,
   um,
   USUAL,
@@ -8,6 +9,8 @@ import {
   type Setting,
   type Shop,
 } from '@tribos/core';
+
+import { costs, firms } from './firms.js';
 
 export type Role = 'lead' | 'technician' | 'apprentice';
 
@@ -21,6 +24,11 @@ export const shop: Shop = {
   name: 'Tern Hollow Engine Room',
   rules: { wearThreshold: 0.95 },
   allowance: { clearance: um(0), reason: '' },
+  costs,
+  firms: firms.map(({ came, ...firm }) => ({
+    ...firm,
+    learned: learnedFrom([...came].map(([, off]) => ({ asked: 0, found: um(off), u: um(1.5) }))),
+  })),
 };
 
 /** Everyone signs in with the same word: this is a demo on your own machine. */

@@ -52,6 +52,7 @@ const ALL = [
   '0019-moved',
   '0020-strip',
   '0021-dial',
+  '0022-firms',
 ];
 
 describe('migrating', () => {

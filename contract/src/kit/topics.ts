@@ -19,5 +19,6 @@ export const TOPICS = [
   'tricks',
   'tools',
   'timers',
+  'firms',
 ] as const;
 export type Topic = (typeof TOPICS)[number];

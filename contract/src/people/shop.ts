@@ -79,6 +79,18 @@ export class ShopSettings {
   @Max(10_000)
   taxPerMyriad!: number;
 
+  /** Of one hour of labour, in the currency's smallest unit; 0 while nobody set it. */
+  @IsInt()
+  @Min(0)
+  @Max(9_000_000_000)
+  hourlyRate!: number;
+
+  /** Probability from which a way out is recommended: 0.5 to 0.999. */
+  @IsNumber()
+  @Min(0.5)
+  @Max(0.999)
+  enough!: number;
+
   /** Probability at which a verdict of wear is given: 0.8 to 0.999. */
   @IsNumber()
   @Min(0.8)

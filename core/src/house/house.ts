@@ -24,6 +24,7 @@ import { head } from '../head/index.js';
 import { hone } from '../hone/index.js';
 import { inspect } from '../inspect/index.js';
 import { intake } from '../intake/index.js';
+import { outside } from '../outside/index.js';
 import { pumps } from '../pumps/index.js';
 import { readings } from '../readings/index.js';
 import { rings } from '../rings/index.js';
@@ -42,6 +43,7 @@ export const HOUSE: readonly Room[] = [
   bore,
   fit,
   routes,
+  outside,
   rings,
   hone,
   setup,

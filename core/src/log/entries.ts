@@ -12,6 +12,7 @@ import {
   type Naming,
   type Shape,
 } from '../shape/index.js';
+import { neverDone, type WallWork } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 import {
   entryKind,
@@ -31,7 +32,7 @@ import { LOG_PLACES } from './places/index.js';
 import { onCylinder, onKit, onWall } from './places/onSheet.js';
 import { SLIP_CODES, SUPERSEDES } from './slipCodes.js';
 import { supersedes, type Correcting } from './standing.js';
-import { resizes, WORK_KINDS } from './work.js';
+import { resizes, WORK_KINDS, type WorkKind } from './work.js';
 
 /** A gauge as it could have been in somebody's hand on that day: of this shop for what is typed in it. */
 function gaugeFor(
@@ -319,6 +320,13 @@ export const FINDING = entryKind(
   },
 );
 
+const WALL_WORK: Partial<Record<WorkKind, WallWork>> = {
+  bored: 'bore',
+  honed: 'hone',
+  replated: 'replate',
+  sleeved: 'sleeve',
+};
+
 /** Work done on a part between readings: what it reopens has to be read again. */
 export const WORK_DONE = entryKind(
   'work',
@@ -338,6 +346,9 @@ export const WORK_DONE = entryKind(
       onKit(engine, sent.kitId, '/kitId');
       if (sent.ticket && sent.ticket.low >= sent.ticket.high)
         throw new Refused('/ticket', 'The ticket must run from low to high.');
+      const never = WALL_WORK[sent.what] && neverDone(engine.wall, WALL_WORK[sent.what]!);
+      // A hone that somebody held to it is written down as it was; one to a size is sent to nobody.
+      if (never && (sent.what !== 'honed' || sent.ticket)) throw new Refused('/what', never);
       if (sent.ticket && !resizes(sent.what))
         throw new Refused('/ticket', 'A ticket belongs to work that makes a wall of another size.');
     },

@@ -8,16 +8,18 @@ export const routeOf = (kit: Kit | null): RouteName =>
   kit === null ? 'reuse' : kit.oversize > 0 ? 'bore' : 'fit';
 
 /**
- * Whether a decision's way and kit belong together: boring needs an oversize, a piston for the bore as it is
+ * Whether a decision's way belongs to the wall, and its kit to the way: what is plated is never bored, boring needs an oversize, a piston for the bore as it is
  * one of standard size, a wall used again none.
  * @returns what is wrong, or null
  */
 export function decisionMisfit(
-  engine: Pick<EngineSpec, 'kits'>,
+  engine: Pick<EngineSpec, 'kits' | 'wall'>,
   decision: Pick<Decision, 'route' | 'kitId'>,
 ): string | null {
   const kit = engine.kits.find((k) => k.id === decision.kitId);
   if (decision.kitId !== null && !kit) return 'This engine has no such kit.';
+  const never = wallForbids(engine.wall, decision.route);
+  if (never) return never;
   switch (decision.route) {
     case 'reuse':
     case 'hone':
@@ -42,7 +44,7 @@ export function routeRefused(
   decision: Pick<Decision, 'route' | 'kitId'>,
 ): string | null {
   const { route } = decision;
-  const misfit = decisionMisfit(engine, decision) ?? wallForbids(engine.wall, route);
+  const misfit = decisionMisfit(engine, decision);
   if (misfit) return misfit;
   if (route === 'reuse' || route === 'hone') return kits.ended.reuse;
   if (route === 'exchange') return null;

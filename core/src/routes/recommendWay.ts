@@ -37,10 +37,24 @@ export function recommendWay(
       ? able.filter((w) => w.route === first.route && (w.kit?.oversize ?? 0) === (first.kit?.oversize ?? 0))
       : able.filter((w) => priceOf(w) === least);
   const likeliest = Math.max(...alike.map((w) => w.odds.p!));
-  return alike
+  const best = alike
     .filter((w) => likeliest - w.odds.p! <= TIE)
     .reduce((best, w) => {
       if (w.offTarget !== best.offTarget) return w.offTarget < best.offTarget ? w : best;
       return w.life.oversizesLeft > best.life.oversizesLeft ? w : best;
     });
+  return settleFirst({ ways }, best) ? null : best;
+}
+
+/**
+ * What leaves the wall as it is, is more likely right than not, and only the readings cannot tell: reading again costs
+ * minutes, the way beside it a new wall. Null where nothing like that stands before a way.
+ */
+export function settleFirst({ ways }: Pick<WayComparison, 'ways'>, best: Way): Way | null {
+  if (AS_IT_IS.has(best.route)) return null;
+  return (
+    ways
+      .filter((w) => AS_IT_IS.has(w.route) && w.feasible && !w.sure && (w.odds.p ?? 0) >= 0.5)
+      .sort((a, b) => b.odds.p! - a.odds.p!)[0] ?? null
+  );
 }

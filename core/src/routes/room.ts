@@ -1,14 +1,11 @@
-import { ROUTES, standingDecision } from '../job/index.js';
-import { renewedWall } from '../log/index.js';
+import { standingDecision } from '../job/index.js';
 import { withUnit, type Nanometres } from '../units/index.js';
-import { capital, printedDay, type Room } from '../verdicts/index.js';
+import { capital, type Room } from '../verdicts/index.js';
 import { routeOffers } from './actions.js';
 import { partsOfWay } from './cost.js';
 import { routesReport } from './report.js';
 import { SIDE_WEAR, SIDE_WEAR_UNDO } from './sideWear.js';
 import { ROUTE_LABOUR, ROUTE_PARTS } from './waySheets.js';
-
-const OUTSIDE = new Set(['bore', 'replate', 'sleeve', 'exchange']);
 
 /** The way out: which kit, which work, and what it waits for. */
 export const routes: Room = {
@@ -37,25 +34,6 @@ export const routes: Room = {
       sentence: () => 'Decide what to do with the engine.',
     },
   ],
-  blockers: (file) => {
-    const decision = standingDecision(file);
-    if (!decision || !OUTSIDE.has(decision.route)) return [];
-    const back = file.engine.cylinders.some((_, i) => {
-      const wall = renewedWall(file.log, i);
-      return wall !== null && wall.work.at > decision.at;
-    });
-    return back
-      ? []
-      : [
-          {
-            key: 'outside',
-            since: decision.at,
-            until: null,
-            sentence: () =>
-              `Waits for outside work since ${printedDay(decision.at)}: ${ROUTES[decision.route]}.`,
-          },
-        ];
-  },
   actions: routeOffers,
   report: routesReport,
   cautions: [

@@ -2,7 +2,7 @@ import { deepestScores } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import { moneyText } from '../money/index.js';
 import { capital, cylinderOf, oddsWords, verdictSentence, type Figure } from '../verdicts/index.js';
-import { canBeHad } from './recommendWay.js';
+import { canBeHad, settleFirst } from './recommendWay.js';
 import { endedSentence, mayBeSound, tooEarly } from './tooEarly.js';
 import type { Days } from './days.js';
 import type { Way, WayComparison } from './ways.js';
@@ -84,6 +84,9 @@ export function recommendationSentence(
   if (!likely) return 'No way can be judged yet: read every bore, measure the pistons.';
   const unsure = items.find((i) => i.state === 'undecided');
   const todo = unsure ? (verdictSentence(file, unsure, 'mm').todo ?? '') : '';
+  const before = settleFirst(comparison, likely);
+  if (before)
+    return `Settle what can be settled by reading first: ${before.name}, ${oddsWords(before.odds.p!)}, leaves the wall as it is. ${todo}`.trim();
   return likely.odds.p! >= assume.enough
     ? `Nothing is recommended while it cannot be told what is used again. ${likely.name}: ${oddsWords(likely.odds.p!)}. ${todo}`.trim()
     : `No way is surely enough. The likeliest is ${likely.name}: ${oddsWords(likely.odds.p!)}${likely.odds.weakest ? `; ${likely.odds.weakest} decides` : ''}. ${todo}`.trim();

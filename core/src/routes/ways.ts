@@ -124,7 +124,8 @@ function waysIn(file: JobFile): readonly { readonly route: RouteName; readonly k
       kits.filter((k) => k.oversize > 0 && (boring || !isLarger(k))),
     ),
     ...of('replate', kitsForNewWall(kits, !boring)),
-    ...of('sleeve', kitsForNewWall(kits, false)),
+    // An iron sleeve in a plated cylinder is for a larger kit alone.
+    ...of('sleeve', boring ? kitsForNewWall(kits, false) : kits.filter(isLarger)),
     ...of('exchange', kitsForNewWall(kits, false)),
   ];
 }

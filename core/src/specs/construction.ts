@@ -39,3 +39,22 @@ export const CONSTRUCTION: Record<Wall, Construction> = {
 /** When a plated bore may not be reused at all. */
 export const PLATED_NO_REUSE =
   'Flaking, a groove a fingernail catches or bare aluminium: no reuse of a plated bore.';
+
+/** Work on a wall that its construction may forbid. */
+export type WallWork = 'bore' | 'hone' | 'replate' | 'sleeve';
+
+/**
+ * Why a piece of work is never done on such a wall, whatever the readings say: the one rule for decisions, tickets, and
+ * what is written down as done.
+ * @returns null where it may be
+ */
+export function neverDone(wall: Wall, work: WallWork): string | null {
+  const { boring, name } = CONSTRUCTION[wall];
+  if (work === 'hone' && !boring)
+    return `A bore with ${name} is never honed to size: clean it${wall === 'plated' ? ' with a nylon brush' : ', or ease the piston'}.`;
+  if (work === 'bore' && !boring)
+    return `A bore with ${name} is never bored and left: a larger kit means replating or a sleeve, by a specialist.`;
+  if (work === 'replate' && boring) return 'An iron sleeve is bored or renewed, not plated.';
+  if (work === 'sleeve' && wall === 'chrome') return 'A chromed cylinder is replated or replaced.';
+  return null;
+}

@@ -191,7 +191,7 @@ describe('a piston that goes into the bore as it is', () => {
   it('is held against the range for new parts by its own maker once chosen', () => {
     const sheet = limit('clearance', 'new', 0.03, 0.048, { party: 'Corrie', type: 'part-maker' });
     const engine = { limits: [...plated.limits, sheet], kits: [kit('K', 76.976, 'Corrie')] };
-    const chosen = file(engine, [piston(0, '76.977', { kit: 'K' })], [decided('K')]);
+    const chosen = file(engine, [piston(0, '76.977', { kit: 'K' })], [{ ...decided('K'), route: 'fit' }]);
     const loosest = judgeJob(chosen).items.find((i) => i.key === '0:clearance:max')!;
     expect(loosest.limit?.source.party).toBe('Corrie');
     expect(loosest.limitAt).toBe(um(48));

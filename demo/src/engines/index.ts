@@ -1,5 +1,6 @@
 import type { EngineSpec } from '@tribos/core';
 import { assembliesOf } from './assemblies.js';
+import { pricesOf } from './prices.js';
 import { measuredOf } from './measured.js';
 import * as others from './others.js';
 import { stackOf } from './stack.js';
@@ -22,7 +23,14 @@ function withStrip(engine: EngineSpec, of: string): EngineSpec {
     },
   };
   // Which parts it has, its strip list says.
-  return { ...whole, parts: { ...whole.parts, ...assembliesOf(whole, sheet, measured.page) } };
+  return {
+    ...whole,
+    parts: {
+      ...whole.parts,
+      ...assembliesOf(whole, sheet, measured.page),
+      ...pricesOf(of, whole, sheet),
+    },
+  };
 }
 
 export const varrow644 = withStrip(varrow.varrow644, '644');

@@ -1,18 +1,33 @@
 import { NestFactory } from '@nestjs/core';
 import { hash } from '@node-rs/argon2';
-import { benches, engines, instruments, jobs, PASSWORD, people, shop, studies } from '@tribos/demo';
-import { UNKNOWN_VARIANT, type EngineSpec, type Naming } from '@tribos/core';
+import {
+  benches,
+  costs,
+  engines,
+  firms,
+  instruments,
+  jobs,
+  PASSWORD,
+  people,
+  shop,
+  studies,
+} from '@tribos/demo';
+import { mm, partsRenamed, um, UNKNOWN_VARIANT, type EngineSpec, type Naming } from '@tribos/core';
 import pg from 'pg';
 import { v7 } from 'uuid';
 import { AppModule } from '../app/app.module.js';
+import { FirmsService } from '../firms/index.js';
 import { GaugesService, StudiesService } from '../gauges/index.js';
 import { JobsService, SummariesService } from '../jobs/index.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { LogService, renamedDecision, renamedEntry } from '../readings/index.js';
+import { ShopService } from '../people/index.js';
 import { EnginesService } from '../specs/index.js';
 import { appUrl } from './roles.js';
 
 const DAY = 86_400_000;
+const RETURNED = `INSERT INTO firm_returns (shop_id, ticket_id, cylinder, job_id, firm, what, asked, found, u, at)
+  VALUES (current_shop(), $1, 0, $2, $3, $4, $5, $6, $7, $8)`;
 
 /** Makes a shop with its people and benches: what no one in the application may do. */
 export async function makeShop(
@@ -79,6 +94,9 @@ export async function loadDemo(ownerUrl: string, now = new Date()): Promise<bool
           app.get(JobsService),
           app.get(SummariesService),
           app.get(LogService),
+          app.get(ShopService),
+          app.get(FirmsService),
+          app.get(Scope),
           now,
         ),
       );
@@ -96,6 +114,9 @@ async function fill(
   jobRoom: JobsService,
   summaries: SummariesService,
   log: LogService,
+  shopRoom: ShopService,
+  firmRoom: FirmsService,
+  scope: Scope,
   now: Date,
 ): Promise<void> {
   const ids = new Map<string, string>();
@@ -109,7 +130,10 @@ async function fill(
     id: id(e.id),
     limits: e.limits.map((l) => ({ ...l, id: id(l.id) })),
     kits: e.kits.map((k) => ({ ...k, id: id(k.id) })),
+    ...(e.parts ? { parts: partsRenamed(e.parts, (_named, of) => id(of)) } : {}),
   });
+  const { benches: _benches, ...settings } = await shopRoom.view();
+  await shopRoom.change({ ...settings, ...costs });
   for (const engine of engines) await engineRoom.keep(named(engine));
 
   const due = new Date(now.getTime() + 150 * DAY).toISOString().slice(0, 10);
@@ -132,6 +156,7 @@ async function fill(
       new Date(now.getTime() - s.daysAgo * DAY),
     );
 
+  let oldest: string | null = null;
   for (const job of [...jobs(now, gauges)].reverse()) {
     const jobId = v7();
     const own = new Map<string, string>();
@@ -160,5 +185,22 @@ async function fill(
     for (const [i, d] of job.decisions.entries())
       await jobRoom.keepDecision(jobId, renamedDecision(d, v7(), naming), i + 1);
     await summaries.due(jobId);
+    oldest ??= jobId;
+  }
+
+  // What came back before the oldest job on file was opened stands under it.
+  for (const { came, id: firmId, ...firm } of firms) {
+    await firmRoom.add({ ...firm, id: id(firmId), works: firm.works.map((w) => ({ ...w })) });
+    for (const [daysAgo, off] of came)
+      await scope.ask(RETURNED, [
+        v7(),
+        oldest,
+        firm.name,
+        firm.works[0]!.what,
+        mm(77),
+        mm(77) + um(off),
+        um(1.5),
+        new Date(now.getTime() - daysAgo * DAY),
+      ]);
   }
 }

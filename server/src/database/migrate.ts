@@ -21,6 +21,7 @@ import * as tricks from './migrations/0018-tricks.js';
 import * as moved from './migrations/0019-moved.js';
 import * as strip from './migrations/0020-strip.js';
 import * as dial from './migrations/0021-dial.js';
+import * as firms from './migrations/0022-firms.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -46,6 +47,7 @@ const MIGRATIONS = [
   moved,
   strip,
   dial,
+  firms,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

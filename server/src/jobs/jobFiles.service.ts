@@ -7,6 +7,7 @@ import { gather } from '../kit/gather.js';
 import { notFound } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { ShopService } from '../people/index.js';
+import { FirmsService } from '../firms/index.js';
 import { LogService } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { DecisionModel, JobModel } from './models.js';
@@ -37,6 +38,7 @@ export class JobFiles {
     private readonly engines: EnginesService,
     private readonly gauges: GaugesService,
     private readonly studies: StudiesService,
+    private readonly firms: FirmsService,
     private readonly log: LogService,
   ) {}
 
@@ -68,6 +70,7 @@ export class JobFiles {
         ...this.shop.wanted(OF_JOB('customer_id')),
         ...this.engines.wanted(OF_JOB('engine_id')),
         ...this.gauges.wanted(JOB),
+        ...this.firms.wanted(),
         ...this.studies.wanted(JOB),
         ...log,
       },
@@ -78,7 +81,7 @@ export class JobFiles {
     const file = inHouse({
       format: 'tribos-job',
       version: 5,
-      shop: this.shop.rulesOf(rows.shop[0]!),
+      shop: { ...this.shop.rulesOf(rows.shop[0]!), firms: this.firms.firmsOf(rows) },
       engine: this.engines.specOf(rows),
       instruments: this.gauges.instrumentsOf(rows),
       studies: this.studies.studiesOf(rows),

@@ -1,5 +1,6 @@
 import { Module } from '@nestjs/common';
 import { SequelizeModule } from '@nestjs/sequelize';
+import { FirmsModule } from '../firms/index.js';
 import { GaugesModule } from '../gauges/index.js';
 import { EventsModule } from '../events/index.js';
 import { JudgingModule } from '../judging/index.js';
@@ -23,6 +24,7 @@ import { SummariesService } from './summaries.service.js';
     PeopleModule,
     SpecsModule,
     GaugesModule,
+    FirmsModule,
     ReadingsModule,
     SealsModule,
   ],

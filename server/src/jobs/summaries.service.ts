@@ -4,7 +4,9 @@ import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
 import { debounceTime } from 'rxjs';
+import type { JobFile } from '@tribos/core';
 import { EventsService } from '../events/index.js';
+import { FirmsService } from '../firms/index.js';
 import { JudgingService, type Summary } from '../judging/index.js';
 import { FairQueue } from '../kit/fairQueue.js';
 import { Scope } from '../kit/scope.js';
@@ -46,6 +48,7 @@ export class SummariesService implements OnApplicationBootstrap {
     private readonly files: JobFiles,
     private readonly judging: JudgingService,
     private readonly seals: SealsService,
+    private readonly firms: FirmsService,
     private readonly scope: Scope,
     private readonly events: EventsService,
   ) {}
@@ -137,12 +140,12 @@ export class SummariesService implements OnApplicationBootstrap {
     }));
     const asked = { shopId: due.shopId, file, want: 'summary' } as const;
     const { answer, missing } = await this.judging.now(asked);
-    await this.write(due, mark, answer, !missing);
-    if (missing && !state.again) await this.write(due, mark, await this.judging.whole(asked), true);
+    await this.write(due, mark, file, answer, !missing);
+    if (missing && !state.again) await this.write(due, mark, file, await this.judging.whole(asked), true);
   }
 
   /** Writes a summary where nothing was written to the job since; else it is summed up again. */
-  private async write(due: Due, mark: string, summary: Summary, last: boolean): Promise<void> {
+  private async write(due: Due, mark: string, file: JobFile, summary: Summary, last: boolean): Promise<void> {
     await this.scope.apart(due, async () => {
       // The lock waits for whoever is writing now, so that no older log is summed up.
       await this.files.lock(due.jobId);
@@ -151,6 +154,7 @@ export class SummariesService implements OnApplicationBootstrap {
         return;
       }
       await this.keep(due.jobId, mark, summary, last);
+      if (last) await this.firms.learn(file);
     });
   }
 

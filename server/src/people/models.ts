@@ -1,5 +1,17 @@
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
-import { bytes, day, integer, json, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
+import {
+  bytes,
+  day,
+  integer,
+  json,
+  length,
+  real,
+  ShopRow,
+  ShopTable,
+  text,
+  time,
+  uuid,
+} from '../kit/table.js';
 
 @Table({ tableName: 'shops', underscored: true, timestamps: false })
 export class ShopModel extends Model {
@@ -12,6 +24,9 @@ export class ShopModel extends Model {
   @Column(text) declare unit: string;
   @Column(text) declare currency: string;
   @Column(integer) declare taxPerMyriad: number;
+  /** Of one hour, in the smallest unit; 0 while nobody set it. */
+  @Column(length) declare hourlyRate: number;
+  @Column(real) declare enough: number;
   @Column(json) declare hours: (readonly [number, number] | null)[];
   @Column(json) declare label: { width: number; height: number };
   @Column(integer) declare keepYears: number;

@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { BenchBody, CustomerView, Retire, ShopSettings, ShopView } from '@tribos/contract';
 import type { Shop } from '@tribos/core';
-import { nm } from '@tribos/core';
+import { money, nm } from '@tribos/core';
 import {
   col,
   fn,
@@ -49,6 +49,17 @@ export class ShopService {
       name: row.name,
       rules: { wearThreshold: row.wearThreshold },
       allowance: { clearance: nm(row.allowance), reason: row.allowanceReason },
+      // A shop that never set its rate has no prices of its own.
+      ...(row.hourlyRate > 0
+        ? {
+            costs: {
+              currency: row.currency,
+              taxPerMyriad: row.taxPerMyriad,
+              hourlyRate: money(row.hourlyRate),
+              enough: row.enough,
+            },
+          }
+        : {}),
     };
   }
 
@@ -66,6 +77,8 @@ export class ShopService {
       currency: row.currency,
       taxPerMyriad: row.taxPerMyriad,
       wearThreshold: row.wearThreshold,
+      hourlyRate: row.hourlyRate,
+      enough: row.enough,
       allowance: row.allowance,
       allowanceReason: row.allowanceReason,
       nextJobNumber: row.nextJobNumber,

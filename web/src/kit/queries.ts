@@ -38,6 +38,7 @@ export const keys = {
   arrivals: ['arrivals'] as const,
   tools: ['tools'] as const,
   timers: ['timers'] as const,
+  firms: ['firms'] as const,
   tricks: (engineId: string) => ['tricks', engineId] as const,
   photos: (jobId: string) => ['photos', jobId] as const,
   import: (id: string) => ['imports', id] as const,

@@ -26,6 +26,8 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
   tricks: (id) => [keys.tricks(id)],
   tools: () => [keys.tools],
   timers: () => [keys.timers],
+  // What a firm asks and how it works is part of every comparison.
+  firms: () => [keys.firms, keys.allJobs],
   photos: (id) => [keys.photos(id)],
   benches: () => [keys.shop, keys.benches],
 };

@@ -1,0 +1,86 @@
+import { OUTSIDE_WORK_KEYS, type Learned, type OutsideWork } from '@tribos/core';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNumber, Max, Min, ValidateNested } from 'class-validator';
+import { IsClientId, IsName } from '../kit/rules.js';
+
+const MOST_MONEY = 9_000_000_000;
+
+/** Working days something takes: at the soonest, as a rule, at the latest. */
+export class LeadTimeBody {
+  @IsNumber()
+  @Min(0)
+  @Max(400)
+  soonest!: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(400)
+  usual!: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(400)
+  latest!: number;
+}
+
+/** Work a firm does. */
+export class FirmWorkBody {
+  @IsIn(OUTSIDE_WORK_KEYS)
+  what!: OutsideWork;
+
+  /** For each cylinder, head or crank, in the currency's smallest unit. */
+  @IsInt()
+  @Min(0)
+  @Max(MOST_MONEY)
+  price!: number;
+
+  @ValidateNested()
+  @Type(() => LeadTimeBody)
+  days!: LeadTimeBody;
+}
+
+/** A firm work is sent out to. */
+export class FirmBody {
+  @IsClientId()
+  id!: string;
+
+  @IsName()
+  name!: string;
+
+  /** Unit its machines are set in: sizes are printed on its grid. */
+  @IsIn(['mm', 'in'])
+  unit!: 'mm' | 'in';
+
+  @IsArray()
+  @ArrayMaxSize(12)
+  @ValidateNested({ each: true })
+  @Type(() => FirmWorkBody)
+  works!: FirmWorkBody[];
+
+  /** There and back, once for what goes together. */
+  @IsInt()
+  @Min(0)
+  @Max(MOST_MONEY)
+  freight!: number;
+}
+
+/** The same, changed: the version it was read at goes with it. */
+export class EditFirm extends FirmBody {
+  @IsInt()
+  @Min(1)
+  version!: number;
+}
+
+/** A firm as the shop knows it, with what its work taught. */
+export interface FirmView extends FirmBody {
+  readonly version: number;
+  readonly retiredOn: string | null;
+  readonly learned: Learned;
+  /** What came back from it, oldest first, nm. */
+  readonly returned: readonly {
+    readonly asked: number;
+    readonly found: number;
+    readonly u: number;
+    readonly at: string;
+  }[];
+}

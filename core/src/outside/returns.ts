@@ -1,0 +1,129 @@
+import { boresOf } from '../bore/index.js';
+import { wallOf, type JobFile, type OutsideWork } from '../job/index.js';
+import type { BodyOf, WORK_DONE, WorkKind } from '../log/index.js';
+import { linear, uncertaintyOf } from '../gauges/index.js';
+import { nm } from '../units/index.js';
+import type { Ticket } from './ticketEntries.js';
+import { ticketsOf, type TicketStanding } from './tickets.js';
+import type { Returned } from './learned.js';
+
+/** What is written into the log when work comes back. */
+const WORK_OF: Record<OutsideWork, WorkKind | null> = {
+  bore: 'bored',
+  replate: 'replated',
+  sleeve: 'sleeved',
+  exchange: 'exchanged',
+  head: null,
+  crank: null,
+};
+
+export type BackEntry = Omit<BodyOf<typeof WORK_DONE>, 'id' | 'at'>;
+
+/** Work entries of a ticket that came back: each bore's new wall is held against the very digits that were asked for. */
+export const workOfTicket = (ticket: Ticket): readonly BackEntry[] => {
+  const what = WORK_OF[ticket.what];
+  return what === null
+    ? []
+    : ticket.lines.map((l) => ({
+        kind: 'work' as const,
+        what,
+        cylinder: l.cylinder,
+        kitId: ticket.kitId,
+        ticket: l.low !== null && l.high !== null ? { low: l.low, high: l.high } : null,
+        text: `${ticket.firm}, ticket`,
+      }));
+};
+
+/** A bore that came back, place by place: ours, theirs, and whether each is inside. */
+export interface ReturnedBore {
+  readonly cylinder: number;
+  readonly low: number | null;
+  readonly high: number | null;
+  readonly places: readonly {
+    readonly depth: number;
+    readonly angle: number;
+    readonly value: number;
+    readonly u: number;
+    readonly inside: boolean;
+  }[];
+  readonly theirs: readonly { readonly where: string; readonly value: number }[];
+  /** Every place of its plan is read since it came back. */
+  readonly complete: boolean;
+}
+
+/** Whether the wall of a line is the one this ticket made. */
+const isItsWall = (file: JobFile, ticket: Ticket, cylinder: number): boolean => {
+  const wall = wallOf(file, cylinder);
+  const line = ticket.lines.find((l) => l.cylinder === cylinder);
+  return (
+    wall !== null &&
+    wall.work.at >= ticket.at &&
+    (wall.ticket?.low ?? null) === (line?.low ?? null) &&
+    (wall.ticket?.high ?? null) === (line?.high ?? null)
+  );
+};
+
+/** What was read of a ticket's bores since they came back. */
+export function returnedBores(file: JobFile, { ticket, theirs }: TicketStanding): readonly ReturnedBore[] {
+  const bores = boresOf(file, 'mm');
+  return ticket.lines.map(({ cylinder, low, high }): ReturnedBore => {
+    const bore = bores[cylinder]!;
+    const own = isItsWall(file, ticket, cylinder) ? bore : null;
+    return {
+      cylinder,
+      low,
+      high,
+      places:
+        own?.survey?.depths.flatMap((d) =>
+          d.readings.map((r) => ({
+            depth: d.depth,
+            angle: r.angle,
+            value: r.of.value,
+            u: uncertaintyOf(r.of).u,
+            inside: (low === null || r.of.value >= low) && (high === null || r.of.value <= high),
+          })),
+        ) ?? [],
+      theirs: theirs.filter((t) => t.cylinder === cylinder),
+      complete:
+        own !== null &&
+        own.survey !== null &&
+        own.blockedBy === null &&
+        own.progress.read >= own.progress.planned,
+    };
+  });
+}
+
+/** A returned bore as it teaches what a firm does: the mean of its readings against what was aimed at. */
+export interface Lesson extends Returned {
+  readonly ticket: string;
+  readonly firm: string;
+  readonly what: OutsideWork;
+  readonly cylinder: number;
+  readonly at: string;
+}
+
+/** What every complete return of a job says of its firm, oldest first. */
+export function lessonsOf(file: JobFile): readonly Lesson[] {
+  const bores = boresOf(file, 'mm');
+  return ticketsOf(file).flatMap((standing) =>
+    returnedBores(file, standing).flatMap((r): Lesson[] => {
+      const { ticket } = standing;
+      const line = ticket.lines.find((l) => l.cylinder === r.cylinder)!;
+      const readings = bores[r.cylinder]?.survey?.depths.flatMap((d) => d.readings.map((x) => x.of)) ?? [];
+      if (!r.complete || line.aim === null || readings.length === 0) return [];
+      const mean = linear(readings.map((of) => ({ of, c: 1 / readings.length })));
+      return [
+        {
+          ticket: ticket.id,
+          firm: ticket.firm,
+          what: ticket.what,
+          cylinder: r.cylinder,
+          asked: line.aim,
+          found: nm(Math.round(mean.value)),
+          u: uncertaintyOf(mean).u,
+          at: wallOf(file, r.cylinder)!.work.at,
+        },
+      ];
+    }),
+  );
+}

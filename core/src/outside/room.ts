@@ -1,0 +1,188 @@
+import { OUTSIDE_WORKS, standingDecision, ROUTES, wallOf, type JobFile } from '../job/index.js';
+import { outsideOf } from '../routes/index.js';
+import { moneyText } from '../money/index.js';
+import { nm, withUnit } from '../units/index.js';
+import {
+  capital,
+  cylinderOf,
+  printedDay,
+  type Action,
+  type Block,
+  type Blocker,
+  type Found,
+  type Room,
+  type Section,
+} from '../verdicts/index.js';
+import { askedText, letterOf, newsRows } from './letter.js';
+import { returnedBores } from './returns.js';
+import { NEWS, TICKET, TICKET_NEWS } from './ticketEntries.js';
+import { outNow, ticketsOf, toInspect, type TicketStanding } from './tickets.js';
+
+const who = (file: JobFile, { ticket }: TicketStanding): string =>
+  ticket.lines.length === file.engine.cylinders.length
+    ? file.engine.cylinders.length === 1
+      ? 'the cylinder'
+      : 'all cylinders'
+    : ticket.lines.map((l) => file.engine.cylinders[l.cylinder]).join(', ');
+
+/** Whether the wall of every cylinder is another since a decision. */
+const isBack = (file: JobFile, since: string): boolean =>
+  file.engine.cylinders.some((_, i) => {
+    const wall = wallOf(file, i);
+    return wall !== null && wall.work.at > since;
+  });
+
+/** Whether a job waits for work it has decided on, and nobody has sent it yet. */
+export function toSend(file: JobFile): string | null {
+  const decision = standingDecision(file);
+  if (!decision || outsideOf(decision.route) === null || isBack(file, decision.at)) return null;
+  const after = ticketsOf(file).filter(
+    (t) => t.ticket.at > decision.at && t.state !== 'cancelled' && t.state !== 'refused',
+  );
+  return after.some((t) => t.state !== 'written') ? null : decision.at;
+}
+
+function blockers(file: JobFile): Blocker[] {
+  const decision = standingDecision(file);
+  const waits = toSend(file);
+  return [
+    ...outNow(file).map((t): Blocker => ({
+      key: `ticket:${t.ticket.id}`,
+      since: t.outSince!,
+      until: t.due,
+      sentence: () =>
+        `${capital(who(file, t))} at ${t.ticket.firm} since ${printedDay(t.outSince!)}: ${NEWS[t.state as 'sent']}${t.due ? `, due ${printedDay(t.due)}` : ''}.`,
+    })),
+    ...(waits !== null && decision
+      ? [
+          {
+            key: 'outside',
+            since: waits,
+            until: null,
+            sentence: () => `Waits to be sent out since ${printedDay(waits)}: ${ROUTES[decision.route]}.`,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** What is read of a ticket's bores, all of it inside: only then it is accepted. */
+export const mayPass = (file: JobFile, found: Pick<Found, 'figures'>, t: TicketStanding): boolean => {
+  const of = new Set(t.ticket.lines.map((l) => l.cylinder));
+  const bores = found.figures.filter((f) => f.feature === 'bore' && of.has(cylinderOf(f) ?? -1));
+  return (
+    returnedBores(file, t).every((b) => b.low === null || b.complete) &&
+    bores.every((f) => f.state === 'within')
+  );
+};
+
+function report(file: JobFile): Section[] {
+  const blocks = ticketsOf(file).flatMap((t): Block[] => {
+    const { ticket } = t;
+    const sizes = ticket.lines.flatMap((l) => {
+      const asked = askedText(l, ticket.unit);
+      return asked
+        ? [
+            [
+              file.engine.cylinders[l.cylinder]!,
+              l.piston === null ? '' : withUnit(nm(l.piston), { unit: ticket.unit, step: 1_000 }),
+              `${asked} ${ticket.unit}`,
+            ],
+          ]
+        : [];
+    });
+    const price = t.price === null ? '' : `, ${moneyText(t.price, file.shop.costs?.currency)}`;
+    return [
+      {
+        kind: 'text',
+        text: `${ticket.firm}: ${OUTSIDE_WORKS[ticket.what]}, ${t.state === 'written' ? 'written, not sent' : NEWS[t.state]}${price}.`,
+      },
+      ...(sizes.length > 0
+        ? [{ kind: 'table' as const, heads: ['cylinder', 'for the piston', 'asked for'], rows: sizes }]
+        : []),
+      ...(t.news.length > 0
+        ? [{ kind: 'table' as const, heads: ['day', 'what', 'who', 'said'], rows: newsRows(t) }]
+        : []),
+      ...(t.state === 'rejected' ? letterOf(file, t).slice(1) : []),
+    ];
+  });
+  return blocks.length === 0 ? [] : [{ key: 'outside', title: 'Sent out', blocks }];
+}
+
+/** Work sent out, what is heard of it, and what comes back held against its ticket. */
+export const outside: Room = {
+  name: 'outside',
+  station: 'outside',
+  entries: [TICKET, TICKET_NEWS],
+  steps: (file) => {
+    const tickets = ticketsOf(file).filter((t) => t.state !== 'cancelled' && t.state !== 'refused');
+    const waits = toSend(file);
+    if (tickets.length === 0 && waits === null) return [];
+    return [
+      ...(waits !== null
+        ? [{ key: 'send', done: null, excused: null, sentence: () => 'Write the ticket and send it out.' }]
+        : []),
+      ...tickets
+        .filter((t) => t.state !== 'written')
+        .map((t) => ({
+          key: `return:${t.ticket.id}`,
+          done: t.state === 'passed' ? t.news.at(-1)!.id : null,
+          excused: null,
+          sentence: () =>
+            t.state === 'passed'
+              ? `${capital(who(file, t))} back from ${t.ticket.firm} and accepted.`
+              : `${capital(who(file, t))} at ${t.ticket.firm}: measured against the ticket when it is back.`,
+        })),
+    ];
+  },
+  blockers,
+  actions: (file, { figures }) => [
+    {
+      urgency: 'look',
+      find: (): Action | null => {
+        const t = toInspect(file).find((x) => mayPass(file, { figures }, x));
+        return t
+          ? {
+              kind: 'accept-return',
+              urgency: 'look',
+              station: 'outside',
+              at: null,
+              sentence: () => `Everything from ${t.ticket.firm} is inside its ticket: accept it.`,
+            }
+          : null;
+      },
+    },
+    {
+      urgency: 'wait',
+      find: (): Action | null => {
+        const waits = toSend(file);
+        const [out] = outNow(file);
+        const [first] = blockers(file);
+        if (!first || (waits === null && !out)) return null;
+        return {
+          kind: waits === null ? 'out' : 'send-out',
+          urgency: 'wait',
+          station: 'outside',
+          at: null,
+          sentence:
+            waits === null
+              ? first.sentence
+              : () => 'Write the ticket: sizes, pistons, what comes back with it.',
+        };
+      },
+    },
+  ],
+  tell: (entry, file) => {
+    if (TICKET.is(entry))
+      return `Ticket for ${entry.firm}: ${OUTSIDE_WORKS[entry.what]}, ${entry.lines
+        .map((l) => [file.engine.cylinders[l.cylinder], askedText(l, entry.unit)].filter(Boolean).join(' '))
+        .join('; ')}${entry.text.trim() ? `: ${entry.text.trim()}` : ''}`;
+    if (!TICKET_NEWS.is(entry)) return null;
+    const ticket = file.log.find((e) => e.id === entry.of) as unknown as { firm?: string } | undefined;
+    return `${ticket?.firm ?? 'Outside'}: ${NEWS[entry.what]}${entry.due ? `, due ${printedDay(entry.due)}` : ''}${entry.text.trim() ? `: ${entry.text.trim()}` : ''}`;
+  },
+  report: (file) => report(file),
+  cautions: [
+    'Boring, plating, sleeving and crank work are for specialists: the ticket says what is wanted, not how.',
+  ],
+};

@@ -1,0 +1,33 @@
+import { Body, Controller, Get, Param, Patch, Post, Put } from '@nestjs/common';
+import { EditFirm, FirmBody, Retire, type FirmView } from '@tribos/contract';
+import { May } from '../kit/access.js';
+import { IdPipe } from '../kit/uuid.js';
+import { FirmsService } from './firms.service.js';
+
+@Controller('firms')
+export class FirmsController {
+  constructor(private readonly firms: FirmsService) {}
+
+  @Get()
+  list(): Promise<FirmView[]> {
+    return this.firms.list();
+  }
+
+  @Post()
+  @May('manage-shop')
+  add(@Body() body: FirmBody): Promise<FirmView> {
+    return this.firms.add(body);
+  }
+
+  @Put(':id')
+  @May('manage-shop')
+  edit(@Param('id', IdPipe) id: string, @Body() body: EditFirm): Promise<FirmView> {
+    return this.firms.edit(id, body);
+  }
+
+  @Patch(':id/retired')
+  @May('manage-shop')
+  retire(@Param('id', IdPipe) id: string, @Body() body: Retire): Promise<FirmView> {
+    return this.firms.retire(id, body.retired);
+  }
+}

@@ -1,0 +1,153 @@
+import { Injectable } from '@nestjs/common';
+import { InjectModel } from '@nestjs/sequelize';
+import { UniqueConstraintError } from 'sequelize';
+import type { EditFirm, FirmBody, FirmView } from '@tribos/contract';
+import { learnedFrom, lessonsOf, money, ticketsOf, type Firm, type JobFile } from '@tribos/core';
+import type { Gathered } from '../kit/gather.js';
+import { notFound, ProblemError, stale } from '../kit/problems.js';
+import { Scope } from '../kit/scope.js';
+import { today } from '../kit/today.js';
+import { AuditService } from '../people/index.js';
+import { FirmModel, FirmReturnModel } from './models.js';
+
+/** What a firm is judged by: its last returns. Older ones say little of how it works now. */
+const LAST = 40;
+
+const lessons = (rows: readonly FirmReturnModel[], firm: string) =>
+  rows.filter((r) => r.firm === firm).slice(-LAST);
+
+const firmOf = (row: FirmModel, returned: readonly FirmReturnModel[]): Firm => ({
+  id: row.id,
+  name: row.name,
+  unit: row.unit as Firm['unit'],
+  works: row.works.map((w) => ({ ...w, price: money(w.price) })),
+  freight: money(row.freight),
+  learned: learnedFrom(lessons(returned, row.name)),
+});
+
+/** Firms work is sent out to: what they ask, how long they take, how their work comes back. */
+@Injectable()
+export class FirmsService {
+  constructor(
+    @InjectModel(FirmModel) private readonly firms: typeof FirmModel,
+    @InjectModel(FirmReturnModel) private readonly returns: typeof FirmReturnModel,
+    private readonly scope: Scope,
+    private readonly audit: AuditService,
+  ) {}
+
+  /** What `gather` brings of firms in use and of what came back from them. */
+  wanted() {
+    return {
+      firms: { model: this.firms, sql: 'WHERE retired_on IS NULL ORDER BY name' },
+      returns: {
+        model: this.returns,
+        sql: `WHERE (firm, at) IN (SELECT r.firm, r.at FROM firms f CROSS JOIN LATERAL
+          (SELECT firm, at FROM firm_returns WHERE firm = f.name ORDER BY at DESC LIMIT ${LAST}) r) ORDER BY at, cylinder`,
+      },
+    };
+  }
+
+  /** The firms of what was gathered. */
+  firmsOf(rows: Gathered<ReturnType<FirmsService['wanted']>>): Firm[] {
+    return rows.firms.map((f) => firmOf(f, rows.returns));
+  }
+
+  async list(): Promise<FirmView[]> {
+    const [rows, returned] = await Promise.all([
+      this.firms.findAll({ order: ['name'] }),
+      this.returns.findAll({ order: ['at', 'cylinder'] }),
+    ]);
+    return rows.map((row) => ({
+      ...firmOf(row, returned),
+      works: row.works,
+      version: row.version,
+      retiredOn: row.retiredOn,
+      returned: lessons(returned, row.name).map(({ asked, found, u, at }) => ({
+        asked,
+        found,
+        u,
+        at: at.toISOString(),
+      })),
+    }));
+  }
+
+  async add(body: FirmBody): Promise<FirmView> {
+    this.refuseImpossible(body);
+    if (!(await this.firms.findOne({ where: { id: body.id } }))) {
+      await this.named(body.name, () => this.firms.create({ ...body, shopId: this.scope.who.shopId }));
+      this.audit.note('firm added', body.id, { ...body });
+    }
+    return this.one(body.id);
+  }
+
+  async edit(id: string, { version, ...body }: EditFirm): Promise<FirmView> {
+    this.refuseImpossible(body);
+    const before = await this.one(id);
+    const changed = await this.named(body.name, () =>
+      this.firms.update({ ...body, id, version: version + 1 }, { where: { id, version } }),
+    );
+    if (changed[0] === 0) throw stale('firm', before);
+    this.audit.note('firm changed', id, { before, after: body });
+    return this.one(id);
+  }
+
+  /** Nothing more is sent to it, or something is again. What was sent stands. */
+  async retire(id: string, retired: boolean): Promise<FirmView> {
+    await this.one(id);
+    await this.firms.update({ retiredOn: retired ? today() : null }, { where: { id } });
+    this.audit.note(retired ? 'firm retired' : 'firm back in use', id);
+    return this.one(id);
+  }
+
+  /** Keeps what the bores of a job that came back teach. The caller holds the job’s lock. */
+  async learn(file: JobFile): Promise<void> {
+    if (ticketsOf(file).length === 0) return;
+    const { shopId } = this.scope.who;
+    const found = lessonsOf(file);
+    for (const { ticket, cylinder, firm, what, asked, found: size, u, at } of found)
+      await this.returns.upsert({
+        shopId,
+        ticketId: ticket,
+        cylinder,
+        jobId: file.job.id,
+        firm,
+        what,
+        asked: Math.round(asked),
+        found: Math.round(size),
+        u,
+        at: new Date(at),
+      });
+    // What is read anew teaches anew; what was taken back teaches nothing until it is read again.
+    const stands = new Set(found.map((l) => `${l.ticket}:${l.cylinder}`));
+    const known = await this.returns.findAll({ where: { jobId: file.job.id } });
+    for (const row of known) if (!stands.has(`${row.ticketId}:${row.cylinder}`)) await row.destroy();
+  }
+
+  private async one(id: string): Promise<FirmView> {
+    const view = (await this.list()).find((f) => f.id === id);
+    if (!view) throw notFound('firm');
+    return view;
+  }
+
+  private async named<T>(name: string, work: () => Promise<T>): Promise<T> {
+    try {
+      return await work();
+    } catch (error) {
+      if (!(error instanceof UniqueConstraintError)) throw error;
+      throw new ProblemError(422, 'firm', `There is a firm called ${name} already. Nothing was saved.`, {
+        errors: [{ path: '/name', sentence: 'is there already' }],
+      });
+    }
+  }
+
+  private refuseImpossible({ works }: Pick<FirmBody, 'works'>): void {
+    works.forEach(({ what, days }, i) => {
+      const say = (path: string, sentence: string) =>
+        new ProblemError(422, 'firm', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
+      if (!(days.soonest <= days.usual && days.usual <= days.latest))
+        throw say(`/works/${i}/days`, 'The days run from the soonest to the latest.');
+      if (works.findIndex((w) => w.what === what) !== i)
+        throw say(`/works/${i}/what`, 'Each kind of work once.');
+    });
+  }
+}

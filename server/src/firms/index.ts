@@ -1,0 +1,15 @@
+import { Module } from '@nestjs/common';
+import { SequelizeModule } from '@nestjs/sequelize';
+import { PeopleModule } from '../people/index.js';
+import { FirmsController } from './firms.controller.js';
+import { FirmsService } from './firms.service.js';
+import { FirmModel, FirmReturnModel } from './models.js';
+
+@Module({
+  imports: [SequelizeModule.forFeature([FirmModel, FirmReturnModel]), PeopleModule],
+  controllers: [FirmsController],
+  providers: [FirmsService],
+  exports: [FirmsService],
+})
+export class FirmsModule {}
+export { FirmsService };

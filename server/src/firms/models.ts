@@ -1,0 +1,28 @@
+import { Column, PrimaryKey } from 'sequelize-typescript';
+import type { FirmWork } from '@tribos/core';
+import { day, integer, json, length, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
+
+@ShopTable('firms')
+export class FirmModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(text) declare name: string;
+  @Column(text) declare unit: string;
+  @Column(json) declare works: FirmWork[];
+  @Column(length) declare freight: number;
+  @Column(day) declare retiredOn: string | null;
+  @Column(integer) declare version: number;
+}
+
+/** A bore that came back from a firm and was measured: what it teaches. */
+@ShopTable('firm_returns')
+export class FirmReturnModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare ticketId: string;
+  @PrimaryKey @Column(integer) declare cylinder: number;
+  @Column(uuid) declare jobId: string;
+  @Column(text) declare firm: string;
+  @Column(text) declare what: string;
+  @Column(length) declare asked: number;
+  @Column(length) declare found: number;
+  @Column(real) declare u: number;
+  @Column(time) declare at: Date;
+}
