@@ -38,7 +38,7 @@ export const firms: readonly DemoFirm[] = [
   {
     id: 'quillon',
     name: 'Quillon Plating',
-    unit: 'in',
+    unit: 'mm',
     works: [work('replate', 236, 8, 14, 26)],
     freight: money(3_400),
     came: [
@@ -48,6 +48,17 @@ export const firms: readonly DemoFirm[] = [
       [140, -0.6],
       [84, -1.2],
       [40, 0.5],
+    ],
+  },
+  {
+    id: 'coldwater',
+    name: 'Coldwater Machine',
+    unit: 'in',
+    works: [work('bore', 71, 1, 2, 5)],
+    freight: money(2_600),
+    came: [
+      [210, -4.2],
+      [118, 1.6],
     ],
   },
   {

@@ -40,6 +40,8 @@ const NEEDS: Readonly<Record<string, Permission | 'nobody'>> = {
   'POST /api/firms': 'manage-shop',
   'PUT /api/firms/{id}': 'manage-shop',
   'PATCH /api/firms/{id}/retired': 'manage-shop',
+  'GET /api/jobs/{jobId}/tickets/{id}/pdf': 'read',
+  'GET /api/jobs/{jobId}/tickets/{id}/letter': 'read',
   'GET /api/timers': 'read',
   'POST /api/timers': 'measure',
   'DELETE /api/timers/{id}': 'measure',

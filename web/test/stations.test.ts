@@ -1,4 +1,4 @@
-import { HOUSE, inHouse, judgeJob, UNKNOWN_VARIANT, type Action, type JobFile } from '@tribos/core';
+import { foundIn, HOUSE, inHouse, judgeJob, UNKNOWN_VARIANT, type Action, type JobFile } from '@tribos/core';
 import { engines, instruments, jobs, shop } from '@tribos/demo';
 import { STATIONS } from '../src/app/stations.js';
 import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
@@ -37,7 +37,7 @@ describe('the run sheet', () => {
     for (const file of files.map((f) => inHouse(f))) {
       const judged = judgeJob(file);
       const ask = { unit: 'mm' as const, worked: () => null };
-      const found = HOUSE.flatMap((r) => r.actions?.(file, { figures: judged.items }, ask) ?? [])
+      const found = HOUSE.flatMap((r) => r.actions?.(file, foundIn(file, judged.items), ask) ?? [])
         .map((o) => o.find())
         .filter((a): a is Action => a !== null);
       expect(found.length).toBeGreaterThan(0);
@@ -53,6 +53,7 @@ describe('the run sheet', () => {
       '/jobs/j/clean',
       '/jobs/j',
       '/jobs/j/decide',
+      '/jobs/j/outside',
       '/jobs/j/prepare',
       '/jobs/j/hand-over',
     ]);

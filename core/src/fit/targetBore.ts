@@ -28,9 +28,14 @@ export interface TargetInput {
   /** Shop's extra clearance for this engine family, nm. */
   readonly allowance: number;
   readonly rules: ShopRules;
+  /** What the machinist's dials are read to, nm: sizes stand on it, the low end never down, the high end never up. */
+  readonly grid?: number;
   /** How far this machinist's work lies from what is asked, and its standard deviation, nm. */
   readonly learned?: { readonly bias: number; readonly spread: number };
 }
+
+/** What a machinist's dials are read to, nm: a micron, a ten-thousandth of an inch. */
+export const MACHINIST_GRID = { mm: 1_000, in: 2_540 } as const;
 
 /** Usual spread of a machinist's finished sizes, a standard deviation, nm. */
 const SPREAD = 4_000;
@@ -77,8 +82,9 @@ export function targetBore(input: TargetInput): TargetBore {
   const guard = normalQuantile(acceptance('seizure', rules)) * uClearance;
   const raise = Math.max(allowance, guard);
   // A minimum is rounded up and a maximum down, so that rounding never widens the window.
-  const low = nm(Math.ceil(piston + leastClearance(input)));
-  const high = nm(Math.floor(piston + clearanceHigh));
+  const { grid = 1 } = input;
+  const low = nm(Math.ceil((piston + leastClearance(input)) / grid) * grid);
+  const high = nm(Math.floor((piston + clearanceHigh) / grid) * grid);
   const { bias, spread } = input.learned ?? { bias: 0, spread: SPREAD };
   const wanted = Math.round(low + Math.min((high - low) / 2, 2 * spread) - bias);
   const aim = nm(Math.max(low, Math.min(high, wanted)));

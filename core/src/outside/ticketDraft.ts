@@ -1,11 +1,11 @@
 import { standingDecision, type Firm, type JobFile, type OutsideWork } from '../job/index.js';
 import type { BodyOf } from '../log/index.js';
 import { firmFor, outsideOf, type Way, type WayComparison } from '../routes/index.js';
-import { insideP } from '../fit/index.js';
+import { insideP, MACHINIST_GRID } from '../fit/index.js';
 import { NOT_LEARNED } from '../job/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
-import { GRID, type TICKET } from './ticketEntries.js';
+import type { TICKET } from './ticketEntries.js';
 
 export type TicketDraft = Omit<BodyOf<typeof TICKET>, 'id' | 'at' | 'kind'>;
 
@@ -14,7 +14,7 @@ export function onGrid(
   { low, high }: { readonly low: number; readonly high: number },
   unit: 'mm' | 'in',
 ): { readonly low: Nanometres; readonly high: Nanometres } | null {
-  const grid = GRID[unit];
+  const grid = MACHINIST_GRID[unit];
   const [l, h] = [Math.ceil(low / grid) * grid, Math.floor(high / grid) * grid];
   return l < h ? { low: nm(l), high: nm(h) } : null;
 }

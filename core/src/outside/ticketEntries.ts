@@ -1,12 +1,10 @@
+import { MACHINIST_GRID } from '../fit/index.js';
 import { OUTSIDE_WORK_KEYS } from '../job/index.js';
 import { cylinder, day, entryKind, onCylinder, Refused, size, type EntryOf } from '../log/index.js';
 import type { Money } from '../money/index.js';
 import { boolean, integer, list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import { neverDone, type EngineSpec } from '../specs/index.js';
 import { capital } from '../verdicts/index.js';
-
-/** What a machinist's dials are read to, nm: a micron, a ten-thousandth of an inch. */
-export const GRID = { mm: 1_000, in: 2_540 } as const;
 
 const LINE = object({
   cylinder,
@@ -47,7 +45,7 @@ function readLine(
   if (low === null || high === null || aim === null || piston === null)
     throw new Refused(`${path}/low`, `${name}: piston and finished size are missing. Nobody bores by guess.`);
   if (low >= high) throw new Refused(`${path}/low`, `${name}: the size must run from low to high.`);
-  if (low % GRID[unit] !== 0 || high % GRID[unit] !== 0)
+  if (low % MACHINIST_GRID[unit] !== 0 || high % MACHINIST_GRID[unit] !== 0)
     throw new Refused(
       `${path}/low`,
       `${name}: a size goes on the machinist’s grid, ${unit === 'mm' ? '0.001 mm' : '0.0001 in'}: what is printed is what is asked for.`,

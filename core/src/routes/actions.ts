@@ -9,6 +9,7 @@ import {
   type Found,
   type Offer,
 } from '../verdicts/index.js';
+import { outsideOf } from './cost.js';
 import { kitsOf } from './facts.js';
 
 /** What the decision asks for. */
@@ -66,8 +67,12 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
     {
       urgency: 'wait',
       // Back from boring, or a piston that goes in as it is: these stay to be proved after they were chosen.
+      // What leaves the shop waits at its own station.
       find: () =>
-        file.engine.cylinders.every((_, i) => fittedPiston(file, i).renewed) ? null : decided('wait'),
+        (chosen && outsideOf(chosen.route) !== null) ||
+        file.engine.cylinders.every((_, i) => fittedPiston(file, i).renewed)
+          ? null
+          : decided('wait'),
     },
     {
       urgency: 'decide-at-once',

@@ -12,6 +12,7 @@ import {
 } from '../bore/index.js';
 import {
   clearances,
+  MACHINIST_GRID,
   targetBore,
   verificationRemedy,
   verificationU,
@@ -154,7 +155,7 @@ export function finishedSize(
 ): TargetBore | null {
   if (!range || !verification) return null;
   const { allowance, rules } = file.shop;
-  const learned = firmFor(file, what)?.learned;
+  const firm = firmFor(file, what);
   return targetBore({
     piston,
     clearanceLow: range.low,
@@ -162,7 +163,7 @@ export function finishedSize(
     uClearance: verification.u,
     allowance: allowance.clearance,
     rules,
-    ...(learned ? { learned } : {}),
+    ...(firm ? { learned: firm.learned, grid: MACHINIST_GRID[firm.unit] } : {}),
   });
 }
 

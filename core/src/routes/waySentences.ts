@@ -28,7 +28,7 @@ export function waySentence(way: Way): string {
       : way.route === 'bore' || way.route === 'fit'
         ? 'Read every bore first, and every score.'
         : 'No size can be given yet.';
-  const open = p < 0.995 && weakest ? ` ${capital(weakest)} decides.` : '';
+  const open = p < 0.995 && weakest ? ` Least sure: ${weakest}.` : '';
   return `${capital(oddsWords(p))}${provisional ? ' at least' : ''}.${open}`;
 }
 
@@ -89,5 +89,5 @@ export function recommendationSentence(
     return `Settle what can be settled by reading first: ${before.name}, ${oddsWords(before.odds.p!)}, leaves the wall as it is. ${todo}`.trim();
   return likely.odds.p! >= assume.enough
     ? `Nothing is recommended while it cannot be told what is used again. ${likely.name}: ${oddsWords(likely.odds.p!)}. ${todo}`.trim()
-    : `No way is surely enough. The likeliest is ${likely.name}: ${oddsWords(likely.odds.p!)}${likely.odds.weakest ? `; ${likely.odds.weakest} decides` : ''}. ${todo}`.trim();
+    : `No way is surely enough. The likeliest is ${likely.name}: ${oddsWords(likely.odds.p!)}${likely.odds.weakest ? `, least sure: ${likely.odds.weakest}` : ''}. ${todo}`.trim();
 }

@@ -85,7 +85,7 @@ const capitalName = (route: RouteName, kit: Kit | null): string => {
   const name: Record<RouteName, string> = {
     reuse: 'Used again, new rings',
     hone: 'Honed lightly, new rings',
-    fit: `${kit?.name ?? 'A piston'} in the bore as it is`,
+    fit: `Piston ${kit?.name ?? ''}, bore as it is`,
     bore: `Bored to ${kit?.name ?? 'an oversize'}`,
     replate: kit ? `Replated for ${kit.name}` : 'Replated',
     sleeve: kit ? `A new sleeve for ${kit.name}` : 'A new sleeve',

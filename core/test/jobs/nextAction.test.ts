@@ -115,7 +115,7 @@ describe('what to do next', () => {
       [...log, piston(0, '77.467', { kit: 'plus-0.5' }), piston(1, '77.467', { kit: 'plus-0.5' })],
       { decisions: [decided('plus-0.5')] },
     );
-    expect(says(done)).toBe('Decided: +0.50 for both cylinders.');
+    expect(next(done)).toMatchObject({ kind: 'send-out', station: 'outside' });
     expect(says(jobFile(log, { decisions: [decided(null)] }))).toBe('Decided: nothing is bored.');
   });
 
@@ -185,7 +185,7 @@ describe('a piston that goes into the bore as it is', () => {
       'These readings cannot say whether the clearance is right',
       'The clearance would be outside the sheet.',
     ]);
-    expect(recommendationSentence(f, ways(), items)).toBe('grade A in the bore as it is: practically sure.');
+    expect(recommendationSentence(f, ways(), items)).toBe('Piston grade A, bore as it is: practically sure.');
   });
 
   it('is held against the range for new parts by its own maker once chosen', () => {

@@ -255,11 +255,11 @@ describe('what to do next, in words', () => {
       judgeJob({
         ...jobFile([...bores(MAP), piston(0, '76.95'), piston(1, '76.95')]),
         decisions: [
-          { id: 'd', at: '', by: '', importedBy: null, route: 'replate' as const, kitId: null, reason },
+          { id: 'd', at: '', by: '', importedBy: null, route: 'hone' as const, kitId: null, reason },
         ],
       }).next.sentence('mm');
-    expect(decided('It flakes.')).toBe('Decided: stripped and replated. It flakes.');
-    expect(decided('')).toBe('Decided: stripped and replated.');
+    expect(decided('It flakes.')).toBe('Decided: cleaned or honed, new rings. It flakes.');
+    expect(decided('')).toBe('Decided: cleaned or honed, new rings.');
   });
 });
 

@@ -17,6 +17,11 @@ import {
   type Nanometres,
   type SizePlace,
   type WorkKind,
+  TICKET,
+  TICKET_NEWS,
+  type NewsKind,
+  type OutsideWork,
+  type TicketNews,
 } from '@tribos/core';
 
 /** A job as the loader takes it: facts, log and decisions, ids made on loading. */
@@ -153,6 +158,84 @@ export class LogBook {
       ticket: ticket && { low: mm(ticket[0]), high: mm(ticket[1]) },
       text,
     });
+  }
+
+  /** Work sent out by a ticket: piston, finished size, low and high, of each cylinder. */
+  send(
+    {
+      what,
+      firm,
+      kitId,
+      lines,
+      due,
+    }: {
+      readonly what: OutsideWork;
+      readonly firm: string;
+      readonly kitId: string;
+      readonly lines: readonly (readonly [piston: number, low: number, high: number])[];
+      readonly due: string;
+    },
+    engine: EngineSpec,
+  ): this {
+    this.entry(TICKET, {
+      what,
+      firm,
+      unit: 'mm',
+      kitId,
+      lines: lines.map(([piston, low, high], cylinder) => ({
+        cylinder,
+        piston: mm(piston),
+        from: 'measured' as const,
+        mark: engine.cylinders.length > 1 ? engine.cylinders[cylinder]! : '',
+        low: mm(low),
+        high: mm(high),
+        aim: mm(Number(((low + high) / 2 - 0.001).toFixed(4))),
+      })),
+      inside: null,
+      round: null,
+      taper: null,
+      hatch: 45,
+      finish: '',
+      deck: null,
+      chamfer: engine.ports.length > 0,
+      wash: true,
+      readings: true,
+      text: '',
+    });
+    return this.news('sent')
+      .wait(30)
+      .news('quoted', { firm: true, due, text: 'Taken in, nothing found beyond what was written.' });
+  }
+
+  /** Back from where it was sent, with the firm's own readings. */
+  back(theirs: readonly (readonly [cylinder: number, where: string, size: number])[]): this {
+    return this.news('ready', {
+      firm: true,
+      readings: theirs.map(([cylinder, where, size]) => ({ cylinder, where, value: mm(size) })),
+    }).news('back');
+  }
+
+  private news(
+    what: NewsKind,
+    more: Partial<Pick<TicketNews, 'firm' | 'due' | 'text' | 'readings'>> = {},
+  ): this {
+    const ticket = this.log.findLast((e) => e.kind === ('ticket' as string));
+    if (!ticket) throw new Error('no ticket in this log yet');
+    return this.entry(TICKET_NEWS, {
+      of: ticket.id,
+      what,
+      firm: false,
+      price: null,
+      due: null,
+      text: '',
+      readings: [],
+      ...more,
+    });
+  }
+
+  /** When it was begun. */
+  get startedAt(): Date {
+    return this.start;
   }
 
   /** Readings of a whole cylinder in the order of the plan; null leaves a station unread. */

@@ -37,6 +37,7 @@ const corrieRing = (ring: GappedRing) => ({ cylinder: 0, pack: 'Corrie', ring })
 /** A ring of the forged kit, where this bore is smallest. */
 const ringGap = (ring: GappedRing) => ({ part: 'ring-gap', cylinder: 0, ring, depth: mm(70) }) as const;
 
+const MATCHED = kaldera620.kits[0]!.id;
 const PLUS_50 = 'pellworm-720.pellworm.plus-0-50';
 
 /** Worn, bored to +0.50 on a ticket, and measured again on its return: the rear came back too large. */
@@ -48,8 +49,29 @@ function pellwormLog(book: LogBook): DemoJob['log'] {
     .piston(1, null, 'mic-75-100', '80.889')
     .piston(0, PLUS_50, 'mic-75-100', '81.416')
     .piston(1, PLUS_50, 'mic-75-100', '81.414')
-    .work('bored', 0, PLUS_50, [81.502, 81.526], 'Back from boring.')
-    .work('bored', 1, PLUS_50, [81.5, 81.524], 'Back from boring.')
+    .wait(1_000)
+    .send(
+      {
+        what: 'bore',
+        firm: 'Ferrow Bore Works',
+        kitId: PLUS_50,
+        lines: [
+          [81.416, 81.502, 81.526],
+          [81.414, 81.5, 81.524],
+        ],
+        due: day(book.startedAt, 7),
+      },
+      pellworm720,
+    )
+    .wait(7_000)
+    .back([
+      [0, 'top', 81.511],
+      [0, 'bottom', 81.512],
+      [1, 'top', 81.514],
+      [1, 'bottom', 81.516],
+    ])
+    .work('bored', 0, PLUS_50, [81.502, 81.526], 'Ferrow Bore Works, ticket')
+    .work('bored', 1, PLUS_50, [81.5, 81.524], 'Ferrow Bore Works, ticket')
     .work('washed', null)
     .bore(0, 'usual', 'bore-gauge-1', ['81.513', '81.512', '81.512', '81.511', '81.513', '81.512'])
     .bore(1, 'usual', 'bore-gauge-1', ['81.518', '81.519', '81.526', '81.524', '81.536', '81.533']).log;
@@ -305,7 +327,20 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         .finding(0, 'flaking', { depth: 44, angle: 52 }, null)
         .finding(0, 'scuff', { depth: 71, angle: 150 }, um(20))
         .note('Air leak at the magneto side crank seal: soap bubbles at 0.45 bar. The cause of the seizure.')
-        .log,
+        .wait(1_500)
+        .send(
+          {
+            what: 'replate',
+            firm: 'Quillon Plating',
+            kitId: MATCHED,
+            lines: [
+              [76.288, 76.405, 76.413],
+              [76.288, 76.405, 76.413],
+            ],
+            due: day(now, 11),
+          },
+          kaldera620,
+        ).log,
       decisions: [
         {
           id: 'decision-1',
@@ -313,7 +348,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           by: 'Mirela Okafor-Lind',
           importedBy: null,
           route: 'replate',
-          kitId: null,
+          kitId: MATCHED,
           reason:
             'Magneto side: flaked plating is never reused. Strip and replate, waiting for the plating shop; another cylinder would cost as much and come later.',
         },

@@ -15,6 +15,8 @@ import { PeopleModule } from '../people/index.js';
 import { CustomersModule } from '../customers/index.js';
 import { IntakeModule } from '../intake/arrivals.js';
 import { PhotosModule } from '../photos/index.js';
+import { FirmsModule } from '../firms/index.js';
+import { OutsideModule } from '../outside/index.js';
 import { RingsModule } from '../rings/index.js';
 import { TimersModule } from '../timers/index.js';
 import { ToolsModule } from '../tools/index.js';
@@ -43,6 +45,8 @@ export class AppModule {
         ExchangeModule,
         RecordModule,
         RingsModule,
+        FirmsModule,
+        OutsideModule,
         PhotosModule,
         IntakeModule,
         CustomersModule,

@@ -1,1 +1,2 @@
 export { ReportsModule } from './reports.module.js';
+export { reportPdf, type Doc, type Paper } from './pdf.js';

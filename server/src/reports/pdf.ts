@@ -28,7 +28,11 @@ const NAMES: Record<Overall, string> = {
   unread: 'not read',
 };
 
-type Doc = InstanceType<typeof PDFDocument>;
+export type Doc = InstanceType<typeof PDFDocument>;
+
+/** Fonts and inks of the house on paper. */
+const PAPER = { words: WORDS, bold: BOLD, figures: FIGURES, margin: MARGIN, ink: INK, soft: SOFT } as const;
+export type Paper = typeof PAPER;
 
 const width = (doc: Doc): number => doc.page.width - 2 * MARGIN;
 
@@ -136,11 +140,13 @@ function block(doc: Doc, b: Block): void {
  * A report as a PDF, A4, in the fonts of the house.
  * @param at what is printed as the day it was made, ISO time
  * @param progress told the share of sections that are done
+ * @param picture  draws what stands above the sections, and leaves `doc.y` below it
  */
 export async function reportPdf(
   report: Report,
   at: string,
   progress: (share: number) => void,
+  picture: (doc: Doc, paper: Paper) => void = () => undefined,
 ): Promise<Buffer> {
   const doc = new PDFDocument({
     size: 'A4',
@@ -164,6 +170,7 @@ export async function reportPdf(
     .fillColor(SOFT)
     .text(`${report.subtitle}, ${printedDay(at)}`)
     .moveDown(1);
+  picture(doc, PAPER);
   report.sections.forEach((section, i) => {
     need(doc, 60);
     doc.font(BOLD).fontSize(13).fillColor('#1D3B70').text(section.title, MARGIN, doc.y);

@@ -174,7 +174,7 @@ function Tick({
         to={to}
         end={end}
         className={({ isActive }) =>
-          `-mt-3 inline-flex min-h-12 min-w-28 items-center gap-3 border-t-5 px-3 pt-1 whitespace-nowrap ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
+          `-mt-3 inline-flex min-h-12 min-w-22 items-center gap-2 border-t-5 px-2.5 pt-1 whitespace-nowrap ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
         }
       >
         {name}

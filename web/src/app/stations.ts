@@ -43,6 +43,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../decide/Station.js')).DecideStation }),
   },
   {
+    id: 'outside',
+    name: 'Outside',
+    load: async () => ({ Component: (await import('../outside/Station.js')).OutsideStation }),
+  },
+  {
     id: 'prepare',
     name: 'Prepare',
     load: async () => ({ Component: (await import('../prepare/Station.js')).PrepareStation }),

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { ShopSettings, type ShopView } from '@tribos/contract';
+import { money, moneyText, parseMoney } from '@tribos/core';
 import { FieldTrouble, lengthOf, lengthText, numberOrNull, useContractForm } from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
@@ -13,6 +14,8 @@ interface Values {
   unit: 'mm' | 'in';
   currency: string;
   taxPerMyriad: string;
+  hourlyRate: string;
+  enough: string;
   wearThreshold: string;
   allowance: string;
   allowanceReason: string;
@@ -22,6 +25,14 @@ interface Values {
   height: string;
   keepYears: string;
 }
+
+/** An amount of money as typed; nothing typed is nought. */
+const amount = (field: string, text: string): number => {
+  if (text.trim() === '') return 0;
+  const value = parseMoney(text);
+  if (value === null) throw new FieldTrouble(field, 'An amount, like 72.50.');
+  return value;
+};
 
 const figure = (field: string, text: string): number => {
   const value = numberOrNull(text);
@@ -39,6 +50,8 @@ export function SettingsForm({ shop }: { shop: ShopView }) {
     unit: v.unit,
     currency: v.currency.toUpperCase(),
     taxPerMyriad: Math.round(figure('taxPerMyriad', v.taxPerMyriad) * 100),
+    hourlyRate: amount('hourlyRate', v.hourlyRate),
+    enough: Number((figure('enough', v.enough) / 100).toFixed(6)),
     wearThreshold: Number((figure('wearThreshold', v.wearThreshold) / 100).toFixed(6)),
     allowance: lengthOf('allowance', v.allowance, 'mm'),
     allowanceReason: v.allowanceReason,
@@ -54,6 +67,8 @@ export function SettingsForm({ shop }: { shop: ShopView }) {
       unit: shop.unit,
       currency: shop.currency,
       taxPerMyriad: String(shop.taxPerMyriad / 100),
+      hourlyRate: shop.hourlyRate === 0 ? '' : moneyText(money(shop.hourlyRate)),
+      enough: String(Number((shop.enough * 100).toFixed(4))),
       wearThreshold: String(Number((shop.wearThreshold * 100).toFixed(4))),
       allowance: lengthText(shop.allowance, 'mm'),
       allowanceReason: shop.allowanceReason,
@@ -120,6 +135,8 @@ export function SettingsForm({ shop }: { shop: ShopView }) {
           {...register('currency')}
         />
         {field('taxPerMyriad', 'Tax, per cent')}
+        {field('hourlyRate', 'One hour of labour', 'Empty: no way out has a price.')}
+        {field('enough', 'Recommended from, per cent', 'Odds from which a way out is recommended.')}
         {field('nextJobNumber', 'Next job number', 'Never one that was given.')}
         {field('keepYears', 'Jobs are kept, years')}
         {field('width', 'Labels, width, mm')}

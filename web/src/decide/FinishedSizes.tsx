@@ -1,0 +1,22 @@
+import { finishText, type LengthUnit, type Way } from '@tribos/core';
+import { useJobContext } from '../job/index.js';
+
+/** To what size each bore is to be taken: the figure this station is for. */
+export function FinishedSizes({ way, unit }: { way: Way; unit: LengthUnit }) {
+  const { file } = useJobContext();
+  return (
+    <dl className="mt-1 flex flex-wrap gap-x-8">
+      {way.targets.map(({ cylinder, target }) => {
+        const text = target.cannotBeVerified ? null : finishText(target, unit);
+        return text ? (
+          <div key={cylinder}>
+            <dt className="text-small text-soft">
+              {file.engine.cylinders[cylinder]}: finish to, {unit}
+            </dt>
+            <dd className="figure text-reading leading-9">{text}</dd>
+          </div>
+        ) : null;
+      })}
+    </dl>
+  );
+}

@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import {
+  draftTicket,
+  oddsWords,
+  OUTSIDE_WORKS,
+  outsideOf,
+  TICKET,
+  type JobFile,
+  type Way,
+} from '@tribos/core';
+import { newEntry, useSend } from '../job/index.js';
+import { Button, CheckField, SelectField, TextField } from '../ui/index.js';
+import { BoreDrawing } from './BoreDrawing.js';
+
+/** The ticket a decision asks for, before it is written: sizes from the decision, the rest by hand. */
+export function Draft({ file, way }: { file: JobFile; way: Way }) {
+  const what = outsideOf(way.route)!;
+  const firms = (file.shop.firms ?? []).filter((f) => f.works.some((w) => w.what === what));
+  const [firmId, setFirm] = useState(way.cost?.firm?.id ?? firms[0]?.id ?? '');
+  const firm = firms.find((f) => f.id === firmId) ?? null;
+  const base = draftTicket(file, way, firm);
+  const [name, setName] = useState('');
+  const [finish, setFinish] = useState('');
+  const [text, setText] = useState('');
+  const [hatch, setHatch] = useState(String(base.hatch ?? ''));
+  const [chamfer, setChamfer] = useState(base.chamfer);
+  const [readings, setReadings] = useState(true);
+  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const { trouble, send } = useSend(file);
+  const angle = Number(hatch);
+  const draft = {
+    ...base,
+    firm: firm?.name ?? name.trim(),
+    hatch: hatch.trim() === '' ? null : angle > 0 && angle < 180 ? angle : 45,
+    finish: finish.trim(),
+    chamfer,
+    readings,
+    text: text.trim(),
+    lines: base.lines.filter((l) => !left.has(l.cylinder)),
+  };
+  return (
+    <section className="border-l-5 border-brass bg-sheet p-4" aria-label="Ticket to write">
+      <h2 className="text-title font-semibold">Ticket: {OUTSIDE_WORKS[what]}</h2>
+      <p className="text-lead">{way.name}</p>
+      {draft.inside !== null && (
+        <p>
+          Back inside: <span className="font-semibold">{oddsWords(draft.inside)}</span>
+          {firm && firm.learned.returns > 0
+            ? `, by ${firm.learned.returns} bores that came back from ${firm.name}.`
+            : ', by what is usual: nothing came back from them yet.'}
+        </p>
+      )}
+      <div className="mt-2 flex flex-wrap gap-4">
+        {draft.lines.map((l) => (
+          <BoreDrawing key={l.cylinder} name={file.engine.cylinders[l.cylinder]!} line={l} ticket={draft} />
+        ))}
+      </div>
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
+        {firms.length > 0 ? (
+          <SelectField label="For" value={firmId} onChange={(e) => setFirm(e.target.value)}>
+            {firms.map((f) => (
+              <option key={f.id} value={f.id}>
+                {f.name}
+              </option>
+            ))}
+          </SelectField>
+        ) : (
+          <TextField
+            label="For which firm"
+            value={name}
+            maxLength={120}
+            onChange={(e) => setName(e.target.value)}
+          />
+        )}
+        <TextField
+          label="Cross-hatch, included angle, degrees"
+          inputMode="decimal"
+          className="figure"
+          value={hatch}
+          onChange={(e) => setHatch(e.target.value)}
+        />
+        <TextField
+          label="Finish of the wall"
+          value={finish}
+          maxLength={120}
+          onChange={(e) => setFinish(e.target.value)}
+        />
+        <TextField
+          label="What else, or why only some go"
+          value={text}
+          maxLength={500}
+          onChange={(e) => setText(e.target.value)}
+        />
+      </div>
+      <div className="mt-2 flex flex-wrap gap-x-6">
+        {file.engine.cylinders.length > 1 &&
+          file.engine.cylinders.map((n, i) => (
+            <CheckField
+              key={n}
+              label={`${n} goes`}
+              checked={!left.has(i)}
+              onChange={(e) => {
+                const next = new Set(left);
+                if (e.target.checked) next.delete(i);
+                else next.add(i);
+                setLeft(next);
+              }}
+            />
+          ))}
+        <CheckField
+          label="port edges chamfered"
+          checked={chamfer}
+          onChange={(e) => setChamfer(e.target.checked)}
+        />
+        <CheckField
+          label="their readings come back"
+          checked={readings}
+          onChange={(e) => setReadings(e.target.checked)}
+        />
+      </div>
+      {trouble && (
+        <p role="alert" className="mt-2 text-lead font-semibold text-beyond">
+          {trouble}
+        </p>
+      )}
+      <p className="mt-3">
+        <Button
+          look="brass"
+          disabled={draft.lines.length === 0}
+          onClick={() => send(newEntry(TICKET, draft))}
+        >
+          Write the ticket
+        </Button>
+      </p>
+    </section>
+  );
+}

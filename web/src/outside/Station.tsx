@@ -1,0 +1,56 @@
+import { decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
+import { StationBody } from '../bar/index.js';
+import { useJobContext } from '../job/index.js';
+import { stationPath } from '../kit/stationPath.js';
+import { useMay } from '../people/index.js';
+import { Empty, TextLink } from '../ui/index.js';
+import { Draft } from './Draft.js';
+import { FirmPicture } from './FirmPicture.js';
+import { TicketCard } from './TicketCard.js';
+
+/** What is out, where, since when; the ticket as a drawing; what came back against it. */
+export function OutsideStation() {
+  const { file, judgement, unit } = useJobContext();
+  const mayDo = useMay('measure');
+  const tickets = [...ticketsOf(file)].reverse();
+  const way = decidedWay(file, judgement.ways());
+  const wanted = toSend(file) !== null && !tickets.some((t) => t.state === 'written');
+  const decision = standingDecision(file);
+  const what = way && outsideOf(way.route);
+  const firms = (file.shop.firms ?? []).filter((f) => what && f.works.some((w) => w.what === what));
+  return (
+    <StationBody>
+      <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
+        <div className="grid content-start gap-4">
+          {wanted && way && mayDo && <Draft file={file} way={way} />}
+          {tickets.map((t) => (
+            <TicketCard key={t.ticket.id} file={file} judgement={judgement} standing={t} mayDo={mayDo} />
+          ))}
+          {tickets.length === 0 && !(wanted && way && mayDo) && (
+            <Empty>
+              <p>
+                {decision
+                  ? 'Nothing of this job goes out for what was decided.'
+                  : 'Nothing is decided yet: what goes out, and to what size, follows from the decision.'}{' '}
+                <TextLink to={stationPath(file.job.id, 'decide')}>Decide</TextLink>
+              </p>
+            </Empty>
+          )}
+        </div>
+        <aside aria-label="What stands" className="grid content-start gap-4">
+          <div className="border-l-5 border-brass bg-sheet p-4">
+            <h2 className="font-semibold text-brass">Next</h2>
+            <p className="text-lead leading-snug">{judgement.next.sentence(unit)}</p>
+          </div>
+          {firms.map((f) => (
+            <FirmPicture key={f.id} firm={f} unit={unit} />
+          ))}
+          <p className="text-small text-soft">
+            Boring, plating, sleeving and crank work are for specialists: the ticket says what is wanted, not
+            how. The piston goes with its bore.
+          </p>
+        </aside>
+      </div>
+    </StationBody>
+  );
+}

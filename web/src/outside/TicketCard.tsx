@@ -1,0 +1,187 @@
+import { useState } from 'react';
+import {
+  mayPass,
+  moneyText,
+  NEWS,
+  oddsWords,
+  OUTSIDE_WORKS,
+  parseMoney,
+  TICKET_NEWS,
+  WORK_DONE,
+  workOfTicket,
+  type JobFile,
+  type Judgement,
+  type NewsKind,
+  type TicketStanding,
+} from '@tribos/core';
+import { newEntry, refusedBy } from '../job/index.js';
+import { post } from '../outbox/index.js';
+import { Button, dayText, FileLink, momentText, TextField } from '../ui/index.js';
+import { BoreDrawing } from './BoreDrawing.js';
+import { Returned } from './Returned.js';
+
+interface Said {
+  readonly text?: string;
+  readonly price?: ReturnType<typeof parseMoney>;
+  readonly due?: string | null;
+}
+
+/** A ticket with what happened to it, and the one thing to do about it now. */
+export function TicketCard({
+  file,
+  judgement,
+  standing,
+  mayDo,
+}: {
+  file: JobFile;
+  judgement: Judgement;
+  standing: TicketStanding;
+  mayDo: boolean;
+}) {
+  const { ticket, state, news, price, due } = standing;
+  const [text, setText] = useState('');
+  const [day, setDay] = useState('');
+  const [asked, setAsked] = useState('');
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const say = (what: NewsKind, more: Said = {}) => {
+    const entries = [
+      newEntry(TICKET_NEWS, {
+        of: ticket.id,
+        what,
+        firm: false,
+        price: more.price ?? null,
+        due: more.due ?? null,
+        text: more.text ?? '',
+        readings: [],
+      }),
+      // A wall that comes back is another: what was read of the old one counts no more.
+      ...(what === 'back' ? workOfTicket(ticket).map((w) => newEntry(WORK_DONE, w)) : []),
+    ];
+    const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
+    setTrouble(refused);
+    if (refused === null) {
+      void post(file.job.id, entries);
+      setText('');
+    }
+  };
+  const out = ['sent', 'accepted', 'quoted', 'ready', 'rejected'].includes(state);
+  const passes = state === 'back' && mayPass(file, { figures: judgement.items }, standing);
+  const pdf = `/api/jobs/${file.job.id}/tickets/${ticket.id}`;
+  return (
+    <section className="bg-sheet p-4" aria-label={`Ticket for ${ticket.firm}`}>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-title font-semibold">
+          {ticket.firm}: {OUTSIDE_WORKS[ticket.what]}
+        </h2>
+        <span
+          className={`text-lead font-semibold ${out ? 'text-brass' : state === 'passed' ? 'text-within' : ''}`}
+        >
+          {state === 'written' ? 'written, not sent' : NEWS[state]}
+        </span>
+      </div>
+      <p className="text-small text-soft">
+        written by {ticket.by}, {dayText(ticket.at)}
+        {standing.outSince && `, out since ${dayText(standing.outSince)}`}
+        {due && `, due ${dayText(due)}`}
+        {price !== null && `, ${moneyText(price, file.shop.costs?.currency)}`}
+        {ticket.inside !== null && `, back inside: ${oddsWords(ticket.inside)} when it was written`}
+      </p>
+      <div className="mt-2 flex flex-wrap gap-4">
+        {ticket.lines.map((l) => (
+          <BoreDrawing key={l.cylinder} name={file.engine.cylinders[l.cylinder]!} line={l} ticket={ticket} />
+        ))}
+      </div>
+      {(state === 'back' || state === 'rejected' || state === 'passed') && (
+        <Returned file={file} standing={standing} />
+      )}
+      {trouble && (
+        <p role="alert" className="mt-2 text-lead font-semibold text-beyond">
+          {trouble}
+        </p>
+      )}
+      <div className="no-print mt-3 flex flex-wrap items-end gap-3">
+        {mayDo && state === 'written' && (
+          <Button look="brass" onClick={() => say('sent')}>
+            It is sent, with its {ticket.lines.length === 1 ? 'piston' : 'pistons'}
+          </Button>
+        )}
+        {mayDo && out && (
+          <Button look="brass" onClick={() => say('back')}>
+            It is back
+          </Button>
+        )}
+        {mayDo && state === 'back' && passes && (
+          <Button look="brass" onClick={() => say('passed')}>
+            Accept it
+          </Button>
+        )}
+        <FileLink href={`${pdf}/pdf`}>Ticket, PDF</FileLink>
+        {(state === 'back' || state === 'rejected') && (
+          <FileLink href={`${pdf}/letter`}>Letter, PDF</FileLink>
+        )}
+      </div>
+      {mayDo && out && state !== 'rejected' && (
+        <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[9rem_9rem_minmax(0,1fr)_auto]">
+          <TextField
+            label="They ask"
+            inputMode="decimal"
+            className="figure"
+            value={asked}
+            onChange={(e) => setAsked(e.target.value)}
+          />
+          <TextField label="Due back" type="date" value={day} onChange={(e) => setDay(e.target.value)} />
+          <TextField
+            label="What they said"
+            value={text}
+            maxLength={1000}
+            onChange={(e) => setText(e.target.value)}
+          />
+          <Button
+            onClick={() => {
+              const amount = asked.trim() === '' ? null : parseMoney(asked);
+              if (asked.trim() !== '' && amount === null)
+                return setTrouble('An amount, like 62.50. Nothing was written.');
+              say('quoted', { price: amount, due: day || null, text: text.trim() });
+            }}
+          >
+            Write it down
+          </Button>
+        </div>
+      )}
+      {mayDo && state === 'back' && !passes && (
+        <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
+          <TextField
+            label="Not accepted: why"
+            value={text}
+            maxLength={1000}
+            onChange={(e) => setText(e.target.value)}
+          />
+          <Button onClick={() => say('rejected', { text: text.trim() })}>Back to the firm</Button>
+        </div>
+      )}
+      {mayDo && state === 'written' && (
+        <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
+          <TextField
+            label="Called off: why"
+            value={text}
+            maxLength={1000}
+            onChange={(e) => setText(e.target.value)}
+          />
+          <Button look="quiet" onClick={() => say('cancelled', { text: text.trim() })}>
+            Call it off
+          </Button>
+        </div>
+      )}
+      {news.length > 0 && (
+        <ol className="mt-3 border-t border-rule pt-1 text-small">
+          {news.map((n) => (
+            <li key={n.id}>
+              <span className="text-soft">{momentText(n.at)}</span> {NEWS[n.what]}
+              {n.text && `: ${n.text}`} <span className="text-soft">{n.firm ? 'the firm' : n.by}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
