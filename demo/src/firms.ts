@@ -53,7 +53,7 @@ export const firms: readonly DemoFirm[] = [
   {
     id: 'coldwater',
     name: 'Coldwater Machine',
-    unit: 'in',
+    unit: 'mm',
     works: [work('bore', 71, 1, 2, 5)],
     freight: money(2_600),
     came: [
@@ -72,7 +72,7 @@ export const firms: readonly DemoFirm[] = [
   {
     id: 'okoro',
     name: 'Okoro Head Shop',
-    unit: 'mm',
+    unit: 'in',
     works: [work('head', 148, 3, 6, 12)],
     freight: money(1_600),
     came: [],

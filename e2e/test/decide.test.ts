@@ -1,4 +1,5 @@
 import { atTheBench } from '../lib/atTheBench.mjs';
+import { violations } from '../lib/axe.mjs';
 import { By, Key, sees, until } from '../lib/browser.mjs';
 import { api, demoJob, freshJob, press, take } from '../lib/job.mjs';
 
@@ -9,9 +10,16 @@ describe('deciding', () => {
     const { driver } = at.browser;
     const id = await demoJob(driver, 'Varrow 644 Twin');
     await at.visit(`/jobs/${id}/decide`, 'Recommended');
-    await sees(driver, '+0.50 for both cylinders: the smallest that surely enough does');
+    await sees(driver, 'Bored to +0.50: about 19 in 20');
     await sees(driver, '77.503 – 77.515');
-    await at.station.button('Choose +0.50').click();
+    expect(await violations(driver)).toEqual([]);
+    // What is assumed moves under the hand, and the answer follows: all wear even, and +0.25 does.
+    const share = await driver.findElement(By.xpath("//label[contains(., 'one side may hold')]//input"));
+    await share.sendKeys(Key.HOME);
+    await sees(driver, 'Bored to +0.25: ');
+    await at.station.button('As the shop assumes').click();
+    await sees(driver, 'Bored to +0.50: about 19 in 20');
+    await at.station.button('Choose this').click();
     const why = await at.station.field('Why');
     await why.sendKeys('The score on the right needs it.');
     await at.station.button('Decide').click();
@@ -39,7 +47,9 @@ describe('deciding', () => {
     await driver.findElement(By.xpath('(//button[normalize-space()="note a finding"])[1]')).click();
     await at.station.field('How deep, mm').sendKeys('0.020', Key.ENTER);
     await sees(driver, 'score 0.020 mm deep');
-    await at.visit(`/jobs/${id}/decide`, '77.184 / 77.278');
+    await at.visit(`/jobs/${id}/decide`, 'way out');
+    await driver.findElement(By.css('[data-way^="bore:"] button')).sendKeys(Key.ENTER);
+    await sees(driver, '77.184 / 77.278');
     const { body } = await api(driver, 'GET', `/jobs/${id}/verdicts`);
     expect(body.kits.find((k: { name: string }) => k.name === '+0.25').cylinders[0].odds.p.toFixed(2)).toBe(
       '0.67',
@@ -52,8 +62,8 @@ describe('deciding', () => {
       `/jobs/${await demoJob(driver, 'Brask 59')}/decide`,
       'Never: take size out with stones; bore and leave unplated.',
     );
-    await at.visit(`/jobs/${await demoJob(driver, 'Varrow 312 MX')}/decide`, 'Corrie 82 mm');
-    await sees(driver, 'is never bored and left');
-    expect(await driver.findElements(By.css('[aria-label="Choose Corrie 82 mm"]'))).toEqual([]);
+    await at.visit(`/jobs/${await demoJob(driver, 'Varrow 312 MX')}/decide`, 'Replated for Corrie 82 mm');
+    await sees(driver, 'is never honed to size');
+    expect(await driver.findElements(By.css('[data-way^="bore:"]'))).toEqual([]);
   });
 });

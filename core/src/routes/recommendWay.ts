@@ -47,14 +47,23 @@ export function recommendWay(
 }
 
 /**
- * What leaves the wall as it is, is more likely right than not, and only the readings cannot tell: reading again costs
+ * What leaves the wall as it is and no reading speaks against, a piston for it where that is more likely right than
+ * not; only the readings cannot tell yet: reading again costs
  * minutes, the way beside it a new wall. Null where nothing like that stands before a way.
  */
 export function settleFirst({ ways }: Pick<WayComparison, 'ways'>, best: Way): Way | null {
   if (AS_IT_IS.has(best.route)) return null;
   return (
     ways
-      .filter((w) => AS_IT_IS.has(w.route) && w.feasible && !w.sure && (w.odds.p ?? 0) >= 0.5)
+      .filter(
+        (w) =>
+          AS_IT_IS.has(w.route) &&
+          w.feasible &&
+          !w.sure &&
+          !w.refuted &&
+          w.odds.p !== null &&
+          (w.route !== 'fit' || w.odds.p >= 0.5),
+      )
       .sort((a, b) => b.odds.p! - a.odds.p!)[0] ?? null
   );
 }

@@ -55,6 +55,8 @@ export interface Way {
   readonly warnings: readonly string[];
   /** Whether every verdict on what is used again is within: a way is not recommended on what cannot be told. */
   readonly sure: boolean;
+  /** Whether a verdict on what is used again is beyond: nobody has to read on to know. */
+  readonly refuted: boolean;
   /** How far its clearance sits from the middle of its range, nm. */
   readonly offTarget: number;
 }
@@ -174,6 +176,12 @@ export function waysOf(
         ? wallWithin && (option?.cylinders.every((c) => c.fit?.state === 'within') ?? false)
         : true;
 
+  const wallPast = kept.some((f) => f.feature !== 'clearance' && f.state === 'beyond');
+  const refutedOf = (route: RouteName, option: KitOption | null): boolean =>
+    route === 'fit'
+      ? wallPast || (option?.cylinders.some((c) => c.fit?.state === 'beyond') ?? false)
+      : kept.some((f) => f.state === 'beyond');
+
   const ways = waysIn(file).map(({ route, kit }): Way => {
     const option = kits.options.find((o) => o.kit.id === kit?.id && o.way === route) ?? null;
     const clearance = kit ? governingFor(file, 'clearance', ['new'], 'min', kit.maker) : null;
@@ -248,6 +256,7 @@ export function waysOf(
           : []),
       ],
       sure: sureOf(route, option),
+      refuted: refutedOf(route, option),
       offTarget: route === 'fit' ? (option?.offTarget ?? 0) : 0,
     };
   });

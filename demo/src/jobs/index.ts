@@ -53,7 +53,7 @@ function pellwormLog(book: LogBook): DemoJob['log'] {
     .send(
       {
         what: 'bore',
-        firm: 'Ferrow Bore Works',
+        firm: 'Coldwater Machine',
         kitId: PLUS_50,
         lines: [
           [81.416, 81.502, 81.526],
@@ -70,8 +70,8 @@ function pellwormLog(book: LogBook): DemoJob['log'] {
       [1, 'top', 81.514],
       [1, 'bottom', 81.516],
     ])
-    .work('bored', 0, PLUS_50, [81.502, 81.526], 'Ferrow Bore Works, ticket')
-    .work('bored', 1, PLUS_50, [81.5, 81.524], 'Ferrow Bore Works, ticket')
+    .work('bored', 0, PLUS_50, [81.502, 81.526], 'Coldwater Machine, ticket')
+    .work('bored', 1, PLUS_50, [81.5, 81.524], 'Coldwater Machine, ticket')
     .work('washed', null)
     .bore(0, 'usual', 'bore-gauge-1', ['81.513', '81.512', '81.512', '81.511', '81.513', '81.512'])
     .bore(1, 'usual', 'bore-gauge-1', ['81.518', '81.519', '81.526', '81.524', '81.536', '81.533']).log;

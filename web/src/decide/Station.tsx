@@ -40,7 +40,9 @@ export function DecideStation() {
     decision !== null && w.route === decision.route && (w.kit?.id ?? null) === decision.kitId;
   const decidedWay = ways.find(isDecided) ?? null;
   const [chosen, setChosen] = useState<Way | null>(null);
-  const [opened, setOpened] = useState<string | null>(null);
+  // What was decided stands open until somebody opens or shuts a row.
+  const [touched, setOpened] = useState<string | null | undefined>(undefined);
+  const opened = touched === undefined ? (decidedWay?.key ?? null) : touched;
   const [side, setSide] = useState(false);
   const mayDecide = useMay('decide');
   const mayMeasure = useMay('measure');

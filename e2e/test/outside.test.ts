@@ -1,0 +1,68 @@
+import { inHouse, returnedBores, ticketsOf, toSend, type JobFile } from '@tribos/core';
+import { atTheBench } from '../lib/atTheBench.mjs';
+import { violations } from '../lib/axe.mjs';
+import { sees } from '../lib/browser.mjs';
+import { formOf } from '../lib/form.mjs';
+import { api, clientId, demoJob, take } from '../lib/job.mjs';
+
+const at = atTheBench();
+const driver = () => at.browser.driver;
+const fileOf = async (id: string): Promise<JobFile> =>
+  inHouse((await api(driver(), 'GET', `/jobs/${id}`)).body.file as JobFile);
+const settled = (id: string, done: (file: JobFile) => boolean, what: string) =>
+  driver().wait(async () => done(await fileOf(id)), 15_000, `the server never had it: ${what}`);
+
+describe('work that leaves the shop', () => {
+  it('goes out with its ticket, comes back outside it, is caught, and comes back right', async () => {
+    const id = await demoJob(driver(), 'Varrow 644 Twin');
+    const kit = (await fileOf(id)).engine.kits.find((k) => k.name === '+0.50')!.id;
+    const decided = await api(driver(), 'POST', `/jobs/${id}/decisions`, {
+      id: clientId(),
+      route: 'bore',
+      kitId: kit,
+      reason: 'The score on the right.',
+    });
+    expect(decided.status).toBe(201);
+    expect(toSend(await fileOf(id))).not.toBeNull();
+    await at.visit(`/jobs/${id}/outside`, 'Ticket: bored and honed to size');
+    await sees(driver(), '77.503 – 77.515');
+    expect(await violations(driver())).toEqual([]);
+    await formOf(driver()).fill('Finish of the wall', 'Ra 0.4');
+    await formOf(driver()).push('Write the ticket');
+    await settled(id, (f) => ticketsOf(f).length === 1, 'the ticket');
+    const [standing] = ticketsOf(await fileOf(id));
+    // The same digits on the screen, in the log, on paper.
+    expect(standing!.ticket.lines.map((l) => [l.low, l.high])).toEqual([
+      [77_503_000, 77_515_000],
+      [77_503_000, 77_515_000],
+    ]);
+    const pdf = await driver().executeAsyncScript<number>(
+      `const done = arguments[0]; fetch('/api/jobs/${id}/tickets/${standing!.ticket.id}/pdf').then(async (r) => done(r.ok ? (await r.arrayBuffer()).byteLength : -r.status));`,
+    );
+    expect(pdf).toBeGreaterThan(5_000);
+    await formOf(driver()).push('It is sent');
+    await sees(driver(), 'sent out');
+    await settled(id, (f) => ticketsOf(f)[0]!.outSince !== null, 'sent');
+    await formOf(driver()).push('It is back');
+    await sees(driver(), 'Not read yet');
+    // Every place of both bores, the last of the right one over its ticket.
+    await at.visit(`/jobs/${id}`, 'left · 15 mm');
+    const read = async () =>
+      returnedBores(await fileOf(id), ticketsOf(await fileOf(id))[0]!).flatMap((b) => b.places).length;
+    const planned = 24;
+    for (let i = await read(); i < planned; i += 1) {
+      await take(driver(), i === planned - 1 ? '77.521' : '77.509');
+      await driver().wait(async () => (await read()) > i, 10_000, `reading ${i + 1} never came`);
+    }
+    await at.visit(`/jobs/${id}/outside`, '0.006 mm over');
+    expect(await violations(driver())).toEqual([]);
+    expect((await driver().findElements({ xpath: '//button[starts-with(., "Accept it")]' })).length).toBe(0);
+    // Nobody sends it back without a word.
+    await formOf(driver()).push('Back to the firm');
+    await sees(driver(), 'Say why: it goes to the firm with the work.');
+    await formOf(driver()).fill('Not accepted: why', 'Low end of the right bore over its size.');
+    await formOf(driver()).push('Back to the firm');
+    await settled(id, (f) => ticketsOf(f)[0]!.state === 'rejected', 'rejected');
+    await sees(driver(), 'not accepted, back to the firm');
+  }, 150_000);
+});
