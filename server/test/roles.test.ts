@@ -37,6 +37,7 @@ const NEEDS: Readonly<Record<string, Permission | 'nobody'>> = {
   'GET /api/tools': 'read',
   'PUT /api/tools': 'measure',
   'GET /api/firms': 'read',
+  'GET /api/firms/out': 'read',
   'POST /api/firms': 'manage-shop',
   'PUT /api/firms/{id}': 'manage-shop',
   'PATCH /api/firms/{id}/retired': 'manage-shop',

@@ -84,3 +84,18 @@ export interface FirmView extends FirmBody {
     readonly at: string;
   }[];
 }
+
+/** Work that is out, or back and not yet accepted. */
+export interface OutView {
+  readonly id: string;
+  readonly jobId: string;
+  readonly number: number;
+  readonly machine: string;
+  readonly firm: string;
+  readonly what: OutsideWork;
+  readonly cylinders: string;
+  readonly state: string;
+  readonly outSince: string | null;
+  readonly due: string | null;
+  readonly price: number | null;
+}

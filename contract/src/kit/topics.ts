@@ -20,5 +20,6 @@ export const TOPICS = [
   'tools',
   'timers',
   'firms',
+  'tickets',
 ] as const;
 export type Topic = (typeof TOPICS)[number];

@@ -4,7 +4,6 @@ import type { WayComparison } from './ways.js';
 /** The ways out as API and command print them: sizes in nm, money in the smallest unit, probabilities as they are. */
 export const printedWays = ({ ways, recommended }: WayComparison) =>
   ways.map((w) => ({
-    key: w.key,
     name: w.name,
     route: w.route,
     kit: w.kit?.id ?? null,

@@ -1,5 +1,5 @@
 import { Body, Controller, Get, Param, Patch, Post, Put } from '@nestjs/common';
-import { EditFirm, FirmBody, Retire, type FirmView } from '@tribos/contract';
+import { EditFirm, FirmBody, Retire, type FirmView, type OutView } from '@tribos/contract';
 import { May } from '../kit/access.js';
 import { IdPipe } from '../kit/uuid.js';
 import { FirmsService } from './firms.service.js';
@@ -11,6 +11,11 @@ export class FirmsController {
   @Get()
   list(): Promise<FirmView[]> {
     return this.firms.list();
+  }
+
+  @Get('out')
+  out(): Promise<OutView[]> {
+    return this.firms.out();
   }
 
   @Post()

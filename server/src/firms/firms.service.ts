@@ -1,17 +1,25 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import { UniqueConstraintError } from 'sequelize';
-import type { EditFirm, FirmBody, FirmView } from '@tribos/contract';
+import type { EditFirm, FirmBody, FirmView, OutView } from '@tribos/contract';
 import { learnedFrom, lessonsOf, money, ticketsOf, type Firm, type JobFile } from '@tribos/core';
 import type { Gathered } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { today } from '../kit/today.js';
 import { AuditService } from '../people/index.js';
-import { FirmModel, FirmReturnModel } from './models.js';
+import { FirmModel, FirmReturnModel, TicketModel } from './models.js';
 
 /** What a firm is judged by: its last returns. Older ones say little of how it works now. */
 const LAST = 40;
+
+const MOST_OUT = 500;
+const OUT = `SELECT t.id, t.job_id AS "jobId", j.number, j.machine, t.firm, t.what, t.cylinders, t.state,
+  to_char(t.out_since AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') AS "outSince",
+  to_char(t.due, 'YYYY-MM-DD') AS due, t.price::float8 AS price
+  FROM tickets t JOIN jobs j ON j.shop_id = t.shop_id AND j.id = t.job_id
+  WHERE t.out_since IS NOT NULL OR t.state = 'back'
+  ORDER BY t.out_since IS NULL, t.due NULLS LAST, t.out_since, t.id LIMIT ${MOST_OUT}`;
 
 const lessons = (rows: readonly FirmReturnModel[], firm: string) =>
   rows.filter((r) => r.firm === firm).slice(-LAST);
@@ -31,6 +39,7 @@ export class FirmsService {
   constructor(
     @InjectModel(FirmModel) private readonly firms: typeof FirmModel,
     @InjectModel(FirmReturnModel) private readonly returns: typeof FirmReturnModel,
+    @InjectModel(TicketModel) private readonly tickets: typeof TicketModel,
     private readonly scope: Scope,
     private readonly audit: AuditService,
   ) {}
@@ -99,10 +108,29 @@ export class FirmsService {
     return this.one(id);
   }
 
-  /** Keeps what the bores of a job that came back teach. The caller holds the job’s lock. */
-  async learn(file: JobFile): Promise<void> {
-    if (ticketsOf(file).length === 0) return;
+  /** Everything that is out, what is due first; and what came back and nobody has accepted. */
+  out(): Promise<OutView[]> {
+    return this.scope.ask<OutView>(OUT, []);
+  }
+
+  /** Keeps how the tickets of a job stand, and what its bores that came back teach. The caller holds the job’s lock. */
+  async follow(file: JobFile): Promise<void> {
+    const tickets = ticketsOf(file);
+    if (tickets.length === 0) return;
     const { shopId } = this.scope.who;
+    for (const { ticket, state, outSince, due, price } of tickets)
+      await this.tickets.upsert({
+        shopId,
+        id: ticket.id,
+        jobId: file.job.id,
+        firm: ticket.firm,
+        what: ticket.what,
+        cylinders: ticket.lines.map((l) => file.engine.cylinders[l.cylinder]).join(', '),
+        state,
+        outSince: outSince === null ? null : new Date(outSince),
+        due,
+        price,
+      });
     const found = lessonsOf(file);
     for (const { ticket, cylinder, firm, what, asked, found: size, u, at } of found)
       await this.returns.upsert({

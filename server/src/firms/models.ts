@@ -13,6 +13,20 @@ export class FirmModel extends ShopRow {
   @Column(integer) declare version: number;
 }
 
+/** A ticket of a job as it stands, so that what is out is one question for the whole shop. */
+@ShopTable('tickets')
+export class TicketModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(uuid) declare jobId: string;
+  @Column(text) declare firm: string;
+  @Column(text) declare what: string;
+  @Column(text) declare cylinders: string;
+  @Column(text) declare state: string;
+  @Column(time) declare outSince: Date | null;
+  @Column(day) declare due: string | null;
+  @Column(length) declare price: number | null;
+}
+
 /** A bore that came back from a firm and was measured: what it teaches. */
 @ShopTable('firm_returns')
 export class FirmReturnModel extends ShopRow {

@@ -154,7 +154,7 @@ export class SummariesService implements OnApplicationBootstrap {
         return;
       }
       await this.keep(due.jobId, mark, summary, last);
-      if (last) await this.firms.learn(file);
+      if (last) await this.firms.follow(file);
     });
   }
 

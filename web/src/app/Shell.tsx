@@ -6,6 +6,7 @@ import {
   Search,
   Store,
   Sun,
+  Truck,
   Wrench,
   type LucideIcon,
 } from 'lucide-react';
@@ -34,6 +35,7 @@ const PLACES: readonly RailPlace[] = [
   { to: '/', name: 'Benches', icon: PanelsTopLeft, end: true },
   { to: '/jobs', name: 'Jobs', icon: ListChecks },
   { to: '/engines', name: 'Engines', icon: Wrench },
+  { to: '/out', name: 'Out', icon: Truck },
   { to: '/gauges', name: 'Gauges', icon: Gauge },
   { to: '/shop', name: 'Shop', icon: Store },
 ];

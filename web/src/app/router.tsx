@@ -82,6 +82,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../specs/EnginePage.js')).EnginePage }),
       },
       {
+        path: 'out',
+        lazy: async () => ({ Component: (await import('../firms/OutPage.js')).OutPage }),
+      },
+      {
         path: 'gauges',
         lazy: async () => ({ Component: (await import('../gauges/GaugesPage.js')).GaugesPage }),
       },

@@ -107,7 +107,7 @@ export function Assume({
             value={assume[s.key]!}
             aria-valuetext={s.text(assume[s.key]!, unit)}
             onChange={(e) => onChange({ ...assume, [s.key]: Number(e.target.value) })}
-            className="mt-1 h-8 w-full accent-brass"
+            className="h-11 w-full accent-brass"
           />
         </label>
       ))}

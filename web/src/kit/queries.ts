@@ -39,6 +39,7 @@ export const keys = {
   tools: ['tools'] as const,
   timers: ['timers'] as const,
   firms: ['firms'] as const,
+  out: ['out'] as const,
   tricks: (engineId: string) => ['tricks', engineId] as const,
   photos: (jobId: string) => ['photos', jobId] as const,
   import: (id: string) => ['imports', id] as const,

@@ -1,6 +1,6 @@
 import { shopTable } from '../../kit/shopTable.js';
 
-/** What a shop asks for its work, firms it sends work out to, and what came back from them. */
+/** What a shop asks for its work, firms it sends work out to, what is out at them, and what came back. */
 export const name = '0022-firms';
 
 /** @param app role the application connects as */
@@ -44,6 +44,23 @@ ALTER TABLE decisions
     app,
     { removable: true },
   ) +
+  shopTable(
+    'tickets',
+    `  id uuid NOT NULL,
+  job_id uuid NOT NULL,
+  firm text NOT NULL,
+  what text NOT NULL,
+  cylinders text NOT NULL,
+  state text NOT NULL,
+  out_since timestamptz,
+  due date,
+  price bigint,
+  PRIMARY KEY (shop_id, id),
+  FOREIGN KEY (shop_id, job_id) REFERENCES jobs`,
+    app,
+    { tells: true },
+  ) +
   `
+CREATE INDEX tickets_out ON tickets (shop_id, due, out_since) WHERE out_since IS NOT NULL;
 CREATE INDEX firm_returns_of ON firm_returns (shop_id, firm, at);
 `;

@@ -1,0 +1,1 @@
+export { FirmPicture } from './FirmPicture.js';
