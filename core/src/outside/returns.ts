@@ -19,6 +19,12 @@ const WORK_OF: Record<OutsideWork, WorkKind | null> = {
 
 export type BackEntry = Omit<BodyOf<typeof WORK_DONE>, 'id' | 'at'>;
 
+/** The part that went out by itself, and is back from outside; null for a wall. */
+export const partOfTicket = ({
+  what,
+}: Pick<Ticket, 'what'>): { readonly of: string; readonly name: string } | null =>
+  what === 'head' || what === 'crank' ? { of: what, name: what === 'head' ? 'head' : 'crankshaft' } : null;
+
 /** Work entries of a ticket that came back: each bore's new wall is held against the very digits that were asked for. */
 export const workOfTicket = (ticket: Ticket): readonly BackEntry[] => {
   const what = WORK_OF[ticket.what];

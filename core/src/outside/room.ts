@@ -5,6 +5,7 @@ import { nm, withUnit } from '../units/index.js';
 import {
   capital,
   cylinderOf,
+  partOf,
   printedDay,
   type Action,
   type Block,
@@ -14,16 +15,18 @@ import {
   type Section,
 } from '../verdicts/index.js';
 import { askedText, letterOf, newsRows } from './letter.js';
-import { returnedBores } from './returns.js';
+import { partOfTicket, returnedBores } from './returns.js';
 import { NEWS, TICKET, TICKET_NEWS } from './ticketEntries.js';
 import { outNow, ticketsOf, toInspect, type TicketStanding } from './tickets.js';
 
 const who = (file: JobFile, { ticket }: TicketStanding): string =>
-  ticket.lines.length === file.engine.cylinders.length
-    ? file.engine.cylinders.length === 1
-      ? 'the cylinder'
-      : 'all cylinders'
-    : ticket.lines.map((l) => file.engine.cylinders[l.cylinder]).join(', ');
+  partOfTicket(ticket)
+    ? `the ${partOfTicket(ticket)!.name}`
+    : ticket.lines.length === file.engine.cylinders.length
+      ? file.engine.cylinders.length === 1
+        ? 'the cylinder'
+        : 'all cylinders'
+      : ticket.lines.map((l) => file.engine.cylinders[l.cylinder]).join(', ');
 
 /** Whether the wall of every cylinder is another since a decision. */
 const isBack = (file: JobFile, since: string): boolean =>
@@ -68,6 +71,10 @@ function blockers(file: JobFile): Blocker[] {
 
 /** What is read of a ticket's bores, all of it inside: only then it is accepted. */
 export const mayPass = (file: JobFile, found: Pick<Found, 'figures'>, t: TicketStanding): boolean => {
+  const part = partOfTicket(t.ticket);
+  // A part by itself is judged by what is measured of it.
+  if (part)
+    return found.figures.every((f) => partOf(f) !== part.of || f.state === 'within');
   const of = new Set(t.ticket.lines.map((l) => l.cylinder));
   const bores = found.figures.filter((f) => f.feature === 'bore' && of.has(cylinderOf(f) ?? -1));
   return (

@@ -25,7 +25,10 @@ export function isPreparing(file: JobFile, cylinder: number): boolean {
   const decision = standingDecision(file);
   return (
     decision !== null &&
-    (decision.route === 'reuse' || fittedPiston(file, cylinder).renewed || wallOf(file, cylinder) !== null)
+    (decision.route === 'reuse' ||
+      decision.route === 'hone' ||
+      fittedPiston(file, cylinder).renewed ||
+      wallOf(file, cylinder) !== null)
   );
 }
 

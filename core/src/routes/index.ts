@@ -7,6 +7,7 @@ export * from './kitOptions.js';
 export * from './kitSentences.js';
 export * from './printedWays.js';
 export * from './joint.js';
+export * from './reopens.js';
 export * from './report.js';
 export * from './room.js';
 export * from './assumptions.js';

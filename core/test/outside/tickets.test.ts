@@ -1,12 +1,16 @@
 import {
+  choosingAgain,
   CONSTRUCTION,
   decisionMisfit,
   judgeJob,
   letterOf,
   lessonsOf,
+  mayPass,
   mm,
   neverDone,
+  partOfTicket,
   readJobFile,
+  reopensOf,
   reportOf,
   ROUTE_NAMES,
   TICKET,
@@ -164,6 +168,58 @@ describe('a ticket', () => {
     // Nothing is learned of a bore nobody has read.
     expect(lessonsOf(book.file())).toEqual([]);
     expect(letterOf(book.file(), standing!).length).toBeGreaterThan(1);
+  });
+});
+
+describe('a head sent out by itself', () => {
+  const head = ticket({
+    what: 'head',
+    kitId: null,
+    lines: [line(0, { piston: null, from: 'none', low: null, high: null, aim: null })],
+    inside: null,
+    hatch: null,
+    text: 'guides, seats cut',
+  });
+
+  it('has no size, makes no wall, and is accepted when what is measured of it is within', () => {
+    const book = new Book(TWIN);
+    const of = book.keep(TICKET, head as never);
+    book.keep(TICKET_NEWS, news(of, 'sent'));
+    expect(judgeJob(book.file()).blockers.map((b) => b.sentence('mm'))[0]).toContain(
+      'The head at A boring shop',
+    );
+    book.keep(TICKET_NEWS, news(of, 'back'));
+    const file = book.file();
+    const [standing] = ticketsOf(file);
+    expect(workOfTicket(standing!.ticket)).toEqual([]);
+    expect(partOfTicket(standing!.ticket)).toEqual({ of: 'head', name: 'head' });
+    const figure = (state: string) =>
+      ({
+        subject: { of: 'part', part: 'head', thing: 'x', name: 'head' },
+        feature: 'head.flatness',
+        state,
+      }) as never;
+    expect(mayPass(file, { figures: [figure('within')] }, standing!)).toBe(true);
+    for (const state of ['beyond', 'undecided', 'noLimit'])
+      expect(mayPass(file, { figures: [figure('within'), figure(state)] }, standing!)).toBe(false);
+  });
+});
+
+describe('choosing again', () => {
+  const decided = {
+    decisions: [
+      { id: 'd', at: '', by: '', importedBy: null, route: 'reuse' as const, kitId: null, reason: '' },
+    ],
+  };
+  const kit = TWIN.kits.find((k) => k.oversize > 0)!;
+
+  it('says what it opens, by the one table of work', () => {
+    expect(choosingAgain(decided, { route: 'bore', kit })).toBe(
+      'Decided already: choosing again opens bore size, out-of-round and taper, clearance, ring gaps, wash, piston size, ring grooves, deck clearance, piston mass. Tickets and parts of the way before are for something else.',
+    );
+    expect(choosingAgain(decided, { route: 'reuse', kit: null })).toBeNull();
+    expect(choosingAgain({ decisions: [] }, { route: 'bore', kit })).toBeNull();
+    expect(reopensOf({ route: 'exchange', kit: null })).toContain('squish');
   });
 });
 

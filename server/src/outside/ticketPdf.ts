@@ -4,6 +4,7 @@ import {
   formatLength,
   nm,
   oddsWords,
+  partOfTicket,
   OUTSIDE_WORKS,
   printedDay,
   withUnit,
@@ -119,7 +120,15 @@ export async function ticketPdf(file: JobFile, { ticket }: TicketStanding, addre
   ]);
   const kit = file.engine.kits.find((k) => k.id === ticket.kitId);
   const blocks: Block[] = [
-    { kind: 'table', heads: ['cylinder', 'mark', 'piston', 'size is', 'finish bore to', 'aim'], rows },
+    ...(partOfTicket(ticket)
+      ? []
+      : [
+          {
+            kind: 'table' as const,
+            heads: ['cylinder', 'mark', 'piston', 'size is', 'finish bore to', 'aim'],
+            rows,
+          },
+        ]),
     ...(ticket.inside === null
       ? []
       : [
@@ -144,7 +153,8 @@ export async function ticketPdf(file: JobFile, { ticket }: TicketStanding, addre
     (doc, paper) => {
       const top = doc.y;
       doc.image(code, doc.page.width - paper.margin - 74, top, { width: 74 });
-      ticket.lines.slice(0, 4).forEach((line, i) => {
+      const bores = partOfTicket(ticket) ? [] : ticket.lines.slice(0, 4);
+      bores.forEach((line, i) => {
         const row = Math.floor(i / 2);
         drawBore(
           doc,
@@ -157,7 +167,7 @@ export async function ticketPdf(file: JobFile, { ticket }: TicketStanding, addre
         );
       });
       doc.x = paper.margin;
-      doc.y = top + Math.ceil(Math.min(4, ticket.lines.length) / 2) * (BORE.height + 6) + 6;
+      doc.y = top + Math.max(84, Math.ceil(bores.length / 2) * (BORE.height + 6) + 6);
     },
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { NewDecision, type JobView } from '@tribos/contract';
-import type { Way } from '@tribos/core';
+import { choosingAgain, type Way } from '@tribos/core';
 import { useContractForm } from '../forms/index.js';
 import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
@@ -14,6 +14,7 @@ export function Choose({ way, assumed, onDone }: { way: Way; assumed: string; on
   const { file } = useJobContext();
   const [id] = useState(() => v7());
   const { route, kit } = way;
+  const again = choosingAgain(file, way);
   const bodyOf = (v: { reason: string }): NewDecision => ({
     id,
     route,
@@ -31,6 +32,7 @@ export function Choose({ way, assumed, onDone }: { way: Way; assumed: string; on
       className="grid gap-3 border-t-4 border-brass bg-sheet p-4"
     >
       <h2 className="text-title font-semibold">{way.name}</h2>
+      {again && <p className="border-l-4 border-brass pl-3">{again}</p>}
       <TextArea
         label="Why"
         hint="The reason is kept with the decision."

@@ -52,7 +52,8 @@ export function OutPage() {
               >
                 <span>
                   <TextLink to={stationPath(o.jobId, 'outside')}>
-                    <span className="figure">{String(o.number).padStart(4, '0')}</span> {o.machine}
+                    <span className="figure mr-2">{String(o.number).padStart(4, '0')}</span>
+                    {o.machine}
                   </TextLink>
                   <span className="block text-small text-soft">{o.cylinders}</span>
                 </span>

@@ -1,17 +1,20 @@
+import { useState } from 'react';
 import { decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
 import { StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
-import { Empty, TextLink } from '../ui/index.js';
+import { Button, Empty, TextLink } from '../ui/index.js';
 import { Draft } from './Draft.js';
 import { FirmPicture } from './FirmPicture.js';
+import { PartTicket } from './PartTicket.js';
 import { TicketCard } from './TicketCard.js';
 
 /** What is out, where, since when; the ticket as a drawing; what came back against it. */
 export function OutsideStation() {
   const { file, judgement, unit } = useJobContext();
   const mayDo = useMay('measure');
+  const [part, setPart] = useState(false);
   const tickets = [...ticketsOf(file)].reverse();
   const way = decidedWay(file, judgement.ways());
   const wanted = toSend(file) !== null && !tickets.some((t) => t.state === 'written');
@@ -45,12 +48,18 @@ export function OutsideStation() {
           {firms.map((f) => (
             <FirmPicture key={f.id} firm={f} unit={unit} />
           ))}
+          {mayDo && (
+            <Button look="quiet" className="no-print justify-self-start" onClick={() => setPart(true)}>
+              Head or crank goes out
+            </Button>
+          )}
           <p className="text-small text-soft">
             Boring, plating, sleeving and crank work are for specialists: the ticket says what is wanted, not
             how. The piston goes with its bore.
           </p>
         </aside>
       </div>
+      {part && <PartTicket file={file} onClose={() => setPart(false)} />}
     </StationBody>
   );
 }

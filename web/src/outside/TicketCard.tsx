@@ -6,6 +6,8 @@ import {
   oddsWords,
   OUTSIDE_WORKS,
   parseMoney,
+  partOfTicket,
+  PART_WORK,
   TICKET_NEWS,
   WORK_DONE,
   workOfTicket,
@@ -43,6 +45,7 @@ export function TicketCard({
   const [day, setDay] = useState('');
   const [asked, setAsked] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
+  const part = partOfTicket(ticket);
   const say = (what: NewsKind, more: Said = {}) => {
     const entries = [
       newEntry(TICKET_NEWS, {
@@ -56,6 +59,9 @@ export function TicketCard({
       }),
       // A wall that comes back is another: what was read of the old one counts no more.
       ...(what === 'back' ? workOfTicket(ticket).map((w) => newEntry(WORK_DONE, w)) : []),
+      ...(what === 'back' && part
+        ? [newEntry(PART_WORK, { ...part, what: 'returned', text: ticket.firm })]
+        : []),
     ];
     const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
     setTrouble(refused);
@@ -87,11 +93,18 @@ export function TicketCard({
         {ticket.inside !== null && `, back inside: ${oddsWords(ticket.inside)} when it was written`}
       </p>
       <div className="mt-2 flex flex-wrap gap-4">
-        {ticket.lines.map((l) => (
-          <BoreDrawing key={l.cylinder} name={file.engine.cylinders[l.cylinder]!} line={l} ticket={ticket} />
-        ))}
+        {part && <p className="text-lead">{ticket.text}</p>}
+        {!part &&
+          ticket.lines.map((l) => (
+            <BoreDrawing
+              key={l.cylinder}
+              name={file.engine.cylinders[l.cylinder]!}
+              line={l}
+              ticket={ticket}
+            />
+          ))}
       </div>
-      {(state === 'back' || state === 'rejected' || state === 'passed') && (
+      {!part && (state === 'back' || state === 'rejected' || state === 'passed') && (
         <Returned file={file} standing={standing} />
       )}
       {trouble && (
