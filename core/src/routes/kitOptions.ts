@@ -1,32 +1,14 @@
-import {
-  doubts,
-  extremeConformance,
-  extremeTail,
-  fitCandidate,
-  fitKey,
-  kitPiston,
-  rangeOf,
-  twoDirections,
-  type BoreState,
-  type MapSpread,
-} from '../bore/index.js';
-import {
-  clearances,
-  MACHINIST_GRID,
-  targetBore,
-  verificationRemedy,
-  verificationU,
-  type Remedy,
-  type TargetBore,
-  type Verification,
-} from '../fit/index.js';
-import { conformance, decide, difference, exactly, uncertaintyOf, type Estimate } from '../gauges/index.js';
-import type { JobFile, OutsideWork } from '../job/index.js';
+import { doubts, fitCandidate, kitPiston, rangeOf, type BoreState, type MapSpread } from '../bore/index.js';
+import type { Remedy, TargetBore, Verification } from '../fit/index.js';
+import { exactly, uncertaintyOf } from '../gauges/index.js';
+import type { JobFile } from '../job/index.js';
 import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
 import type { Governing, Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
+import { assumed, type Assumptions } from './assumptions.js';
+import { fitAsItIs, type BoreFit } from './boreFit.js';
 import {
   cleanupDiameters,
   cleanupOdds,
@@ -35,23 +17,11 @@ import {
   type CleanupOdds,
   type Shares,
 } from './cleanup.js';
-import { assumed, type Assumptions } from './assumptions.js';
-import { firmFor } from './cost.js';
 import { NOT_ENDED, type Ended } from './ended.js';
+import { finishedSize, verificationOf, type Range } from './finishedSize.js';
 import { jointP, weakest } from './joint.js';
 import { sharesOf, sideWears } from './sideWear.js';
 import { wallForbids } from './wallForbids.js';
-
-/** How a piston goes into the bore as it is. */
-export interface BoreFit {
-  readonly tightest: number;
-  readonly loosest: number;
-  /** That both ends of the clearance are kept at once, what two directions cannot see among it. */
-  readonly p: number;
-  readonly state: 'within' | 'undecided' | 'beyond';
-  /** A quick figure, never higher than the true one, until the whole map is propagated. */
-  readonly provisional: boolean;
-}
 
 export interface CylinderOption {
   readonly cylinder: number;
@@ -97,75 +67,8 @@ export interface KitComparison {
   readonly ended: Ended;
 }
 
-type Range = { readonly low: number; readonly high: number };
-
 /** Whether every planned place of a bore is read and nothing about it is open. */
 const isKnown = (bore: BoreState): boolean => bore.survey !== null && bore.blockedBy === null;
-
-/**
- * How surely a piston keeps both ends of its clearance in the bore as it is: the joint share of one
- * propagation, the same that the clearance verdicts stand on; until that is worked the least it can be.
- */
-function fitAsItIs(
-  file: JobFile,
-  bore: BoreState,
-  piston: Estimate,
-  range: Range,
-  spread: MapSpread | null,
-): BoreFit | null {
-  const { survey } = bore;
-  if (!survey) return null;
-  const { tightest, loosest } = clearances(survey.smallest.of, survey.largest.of, piston);
-  const found = spread?.fits[fitKey({ piston, ...range })];
-  const all = survey.depths.flatMap((d) => d.readings.map((r) => difference(r.of, piston)));
-  const quick = (side: 'max' | 'min') => {
-    const [of, limit] = side === 'max' ? ([loosest, range.high] as const) : ([tightest, range.low] as const);
-    const { u, dof } = uncertaintyOf(of);
-    const extreme = side === 'max' ? survey.largest : survey.smallest;
-    const beyond = side === 'max' ? of.value - limit : limit - of.value;
-    return {
-      p:
-        twoDirections(survey).length > 0
-          ? extremeConformance(survey, extreme, side, limit, u, bore.sigma, piston.value)
-          : conformance(of.value, side, limit, u, dof),
-      tail: extremeTail(beyond, of, all),
-    };
-  };
-  const [tight, loose] = found ? [found.tight, found.loose] : [quick('min'), quick('max')];
-  const states = [
-    decide(tight.p, 'seizure', file.shop.rules, tight.tail),
-    decide(loose.p, 'wear', file.shop.rules, loose.tail),
-  ];
-  return {
-    tightest: tightest.value,
-    loosest: loosest.value,
-    p: found?.p ?? Math.max(0, tight.p + loose.p - 1),
-    state: states.includes('beyond') ? 'beyond' : states.includes('undecided') ? 'undecided' : 'within',
-    provisional: !found,
-  };
-}
-
-/** The size to ask a firm for, so that a piston keeps its clearance; null where no clearance or no gauge is known. */
-export function finishedSize(
-  file: JobFile,
-  piston: number,
-  range: Range | null,
-  verification: Verification | null,
-  what: OutsideWork,
-): TargetBore | null {
-  if (!range || !verification) return null;
-  const { allowance, rules } = file.shop;
-  const firm = firmFor(file, what);
-  return targetBore({
-    piston,
-    clearanceLow: range.low,
-    clearanceHigh: range.high,
-    uClearance: verification.u,
-    allowance: allowance.clearance,
-    rules,
-    ...(firm ? { learned: firm.learned, grid: MACHINIST_GRID[firm.unit] } : {}),
-  });
-}
 
 /** No share is taken to be larger than the hand has set it. */
 const capped = ({ low, high }: Shares, most: number): Shares => ({
@@ -247,34 +150,6 @@ function whyNotSentence(
   return wallLeft !== null && least !== null && wallLeft < least
     ? 'The sleeve wall left would be below its minimum.'
     : null;
-}
-
-/** What of a kit no reading changes: its clearance and how well that can be verified. Worked once a file. */
-const verified = new WeakMap<
-  JobFile,
-  Map<string, { verification: Verification | null; remedy: Remedy | null }>
->();
-export function verificationOf(file: JobFile, kit: Kit, range: Range | null, at: string) {
-  const known =
-    verified.get(file) ?? new Map<string, { verification: Verification | null; remedy: Remedy | null }>();
-  verified.set(file, known);
-  const before = known.get(kit.id);
-  if (before) return before;
-  const verification = verificationU(file, kit, at);
-  const cannot =
-    range !== null &&
-    verification !== null &&
-    targetBore({
-      piston: kit.piston,
-      clearanceLow: range.low,
-      clearanceHigh: range.high,
-      uClearance: verification.u,
-      allowance: file.shop.allowance.clearance,
-      rules: file.shop.rules,
-    }).cannotBeVerified;
-  const now = { verification, remedy: cannot ? verificationRemedy(file, kit, at, range) : null };
-  known.set(kit.id, now);
-  return now;
 }
 
 /** How far a kit sits from the middle of its clearance, the cylinder that is farthest off, nm. */

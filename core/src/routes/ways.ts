@@ -7,7 +7,8 @@ import { cylinderOf, governingFor, type Ask, type Found } from '../verdicts/inde
 import { assumed, type Assumptions } from './assumptions.js';
 import { costOf, firmFor, outsideOf, type Cost } from './cost.js';
 import { kitsOf } from './facts.js';
-import { finishedSize, verificationOf, type KitComparison, type KitOption } from './kitOptions.js';
+import { finishedSize, verificationOf } from './finishedSize.js';
+import type { KitComparison, KitOption } from './kitOptions.js';
 import { routeRefused } from './decisions.js';
 import { recommendWay } from './recommendWay.js';
 import { mayBeSound, tooEarly } from './tooEarly.js';

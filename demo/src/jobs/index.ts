@@ -21,15 +21,16 @@ import {
 } from '../engines/index.js';
 import { benches } from '../shop.js';
 import { apart, cameIn } from './apart.js';
+import { PLUS_50, pellwormLog } from './bored.js';
 import { LogBook, type DemoJob } from './build.js';
 import { finishedLog } from './finished.js';
+import { day } from './days.js';
 import { bearings744, crank212, head644, seized620 } from './lookedOver.js';
+import { stripped312, stripped620 } from './stripped.js';
 
 export type { DemoJob } from './build.js';
 
 const DAY = 86_400_000;
-const day = (now: Date, away: number): string =>
-  new Date(now.getTime() + away * DAY).toISOString().slice(0, 10);
 const twenty: Thermal = { celsius: 20, measured: true, sameBench: true, cylinder: null, piston: null };
 
 const CORRIE = 'varrow-312-mx.corrie.corrie-forged';
@@ -38,84 +39,6 @@ const corrieRing = (ring: GappedRing) => ({ cylinder: 0, pack: 'Corrie', ring })
 const ringGap = (ring: GappedRing) => ({ part: 'ring-gap', cylinder: 0, ring, depth: mm(70) }) as const;
 
 const MATCHED = kaldera620.kits[0]!.id;
-const PLUS_50 = 'pellworm-720.pellworm.plus-0-50';
-
-/** Worn, bored to +0.50 on a ticket, and measured again on its return: the rear came back too large. */
-function pellwormLog(book: LogBook): DemoJob['log'] {
-  return book
-    .bore(0, 'usual', 'bore-gauge-1', ['81.121', '81.104', '81.082', '81.071', '81.040', '81.036'])
-    .bore(1, 'usual', 'bore-gauge-1', ['81.097', '81.088', '81.066', '81.060', '81.031', '81.029'])
-    .piston(0, null, 'mic-75-100', '80.884')
-    .piston(1, null, 'mic-75-100', '80.889')
-    .piston(0, PLUS_50, 'mic-75-100', '81.416')
-    .piston(1, PLUS_50, 'mic-75-100', '81.414')
-    .wait(1_000)
-    .send(
-      {
-        what: 'bore',
-        firm: 'Coldwater Machine',
-        kitId: PLUS_50,
-        lines: [
-          [81.416, 81.502, 81.526],
-          [81.414, 81.5, 81.524],
-        ],
-        due: day(book.startedAt, 7),
-      },
-      pellworm720,
-    )
-    .wait(7_000)
-    .back([
-      [0, 'top', 81.511],
-      [0, 'bottom', 81.512],
-      [1, 'top', 81.514],
-      [1, 'bottom', 81.516],
-    ])
-    .work('bored', 0, PLUS_50, [81.502, 81.526], 'Coldwater Machine, ticket')
-    .work('bored', 1, PLUS_50, [81.5, 81.524], 'Coldwater Machine, ticket')
-    .work('washed', null)
-    .bore(0, 'usual', 'bore-gauge-1', ['81.513', '81.512', '81.512', '81.511', '81.513', '81.512'])
-    .bore(1, 'usual', 'bore-gauge-1', ['81.518', '81.519', '81.526', '81.524', '81.536', '81.533']).log;
-}
-
-/** Tested and taken apart before it was measured. */
-const stripped312 = (book: LogBook): LogBook =>
-  apart(
-    cameIn(book, {
-      compression: [['9.8', '10.9']],
-      leakDown: [[11, 'filler']],
-      plugs: ['tan, dry'],
-      seen: {
-        noise: 'slap when cold',
-        oil: 'nothing',
-        coolant: 'clean',
-        openings: 'all closed',
-        washed: 'washed and dry',
-      },
-    }),
-    varrow312,
-    {
-      scope: 'top',
-      notes: {
-        marks: 'Line on the flywheel level with the case, cam dots level with the head',
-        barrel: '0.20 steel, tab to the front',
-      },
-      odd: { 'head-bolts': ['other', 'Number 6 is the long one, 55'] },
-      shelf: 'rack A, 1',
-    },
-  ).wait(90);
-
-/** The one that seized: its crankcase drew air. */
-const stripped620 = (book: LogBook): LogBook =>
-  apart(
-    cameIn(book, {
-      compression: [['5.2'], ['8.4']],
-      leak: [[0.45, 0.401, 0.352, 0.304, 0.257], 'magneto side crank seal', 760],
-      plugs: ['white or blistered', 'tan, dry'],
-      seen: { noise: 'it does not turn', coolant: 'clean', openings: 'all closed', washed: 'washed and dry' },
-    }),
-    kaldera620,
-    { scope: 'top', odd: { 'power-valves': ['stuck', 'Magneto side, carbon'] }, shelf: 'rack C, 3' },
-  ).wait(60);
 
 /** A job that waits on the shelf with nothing read. */
 const unread = (
