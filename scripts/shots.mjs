@@ -59,6 +59,7 @@ await run(async () => {
     await shot('prepare', `/jobs/${plated}/prepare`, 'must go');
     await shot('decide', `/jobs/${job}/decide`, 'Recommended');
     const pellworm = await demoJob(driver, 'Pellworm 720');
+    await shot('outside', `/jobs/${pellworm}/outside`, 'Coldwater Machine');
     await shot('report', `/jobs/${pellworm}/hand-over`, 'Cautions');
     await shot('glance', `/jobs/${job}`, 'From a metre', {
       act: async () => {

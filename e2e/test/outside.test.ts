@@ -65,4 +65,32 @@ describe('work that leaves the shop', () => {
     await settled(id, (f) => ticketsOf(f)[0]!.state === 'rejected', 'rejected');
     await sees(driver(), 'not accepted, back to the firm');
   }, 150_000);
+
+  it('is one list for the whole shop, with the firms beside it', async () => {
+    await at.visit('/out', 'Quillon Plating');
+    await sees(driver(), 'back, to be measured');
+    expect(await violations(driver())).toEqual([]);
+    // A technician sees firms, and does not set their prices.
+    expect((await driver().findElements({ xpath: '//button[starts-with(., "Add a firm")]' })).length).toBe(0);
+    await driver().findElement({ xpath: '//a[contains(., "Kaldera 620 Twin")]' }).click();
+    await sees(driver(), 'Quillon Plating: stripped and replated');
+  }, 60_000);
+
+  it('of pistons nobody measured says so before anything is written', async () => {
+    const id = await demoJob(driver(), 'Drumlin 386');
+    const kit = (await fileOf(id)).engine.kits.find((k) => k.name === '+0.50')!.id;
+    const decided = await api(driver(), 'POST', `/jobs/${id}/decisions`, {
+      id: clientId(),
+      route: 'bore',
+      kitId: kit,
+      reason: 'silt',
+    });
+    expect(decided.status).toBe(201);
+    await at.visit(`/jobs/${id}/outside`, 'Not every piston is measured');
+    await formOf(driver()).push('Head or crank goes out');
+    await formOf(driver()).fill('What is wanted', 'Seats cut, guides measured.');
+    await formOf(driver()).push('Write the ticket');
+    await settled(id, (f) => ticketsOf(f).some((t) => t.ticket.what === 'head'), 'the head ticket');
+    await sees(driver(), 'Okoro Head Shop: head work');
+  }, 60_000);
 });

@@ -73,13 +73,13 @@ function blockers(file: JobFile): Blocker[] {
 export const mayPass = (file: JobFile, found: Pick<Found, 'figures'>, t: TicketStanding): boolean => {
   const part = partOfTicket(t.ticket);
   // A part by itself is judged by what is measured of it.
-  if (part)
-    return found.figures.every((f) => partOf(f) !== part.of || f.state === 'within');
+  if (part) return found.figures.every((f) => partOf(f) !== part.of || f.state === 'within');
   const of = new Set(t.ticket.lines.map((l) => l.cylinder));
-  const bores = found.figures.filter((f) => f.feature === 'bore' && of.has(cylinderOf(f) ?? -1));
+  const walls = found.figures.filter((f) => f.feature.startsWith('bore') && of.has(cylinderOf(f) ?? -1));
   return (
     returnedBores(file, t).every((b) => b.low === null || b.complete) &&
-    bores.every((f) => f.state === 'within')
+    // Its size is proved; its shape at least not against it, where two directions cannot tell more.
+    walls.every((f) => (f.feature === 'bore' ? f.state === 'within' : f.state !== 'beyond'))
   );
 };
 

@@ -119,6 +119,12 @@ export function DecideStation() {
               </ul>
             )}
           </div>
+          {!file.shop.costs && (
+            <p className="no-print">
+              No way has a price: the shop has not set what an hour costs.{' '}
+              <TextLink to="/shop">Set it</TextLink>, and the firms under <TextLink to="/out">Out</TextLink>.
+            </p>
+          )}
           <Beside file={file} judgement={judgement} unit={unit} />
           <p className="text-small text-soft">
             A two-point gauge cannot tell how the wear is shared between the sides: the odds are over every

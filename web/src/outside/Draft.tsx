@@ -9,7 +9,8 @@ import {
   type Way,
 } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
-import { Button, CheckField, SelectField, TextField } from '../ui/index.js';
+import { stationPath } from '../kit/stationPath.js';
+import { Button, CheckField, SelectField, TextField, TextLink } from '../ui/index.js';
 import { BoreDrawing } from './BoreDrawing.js';
 
 /** The ticket a decision asks for, before it is written: sizes from the decision, the rest by hand. */
@@ -48,6 +49,12 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
           {firm && firm.learned.returns > 0
             ? `, by ${firm.learned.returns} bores that came back from ${firm.name}.`
             : ', by what is usual: nothing came back from them yet.'}
+        </p>
+      )}
+      {draft.lines.some((l) => l.from === 'listed') && (
+        <p className="mt-2 border-l-5 border-undecided pl-3 text-lead font-semibold">
+          Not every piston is measured: these sizes are for what the list says. Each bore is made to its own
+          piston. <TextLink to={stationPath(file.job.id, 'measure')}>Measure them first</TextLink>
         </p>
       )}
       <div className="mt-2 flex flex-wrap gap-4">
