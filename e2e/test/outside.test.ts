@@ -89,7 +89,7 @@ describe('work that leaves the shop', () => {
     await at.visit(`/jobs/${id}/outside`, 'Not every piston is measured');
     await formOf(driver()).push('Head or crank goes out');
     await formOf(driver()).fill('What is wanted', 'Seats cut, guides measured.');
-    await formOf(driver()).push('Write the ticket');
+    await formOf(driver()).push('Write it out');
     await settled(id, (f) => ticketsOf(f).some((t) => t.ticket.what === 'head'), 'the head ticket');
     await sees(driver(), 'Okoro Head Shop: head work');
   }, 60_000);

@@ -66,7 +66,7 @@ export function PartTicket({ file, onClose }: { file: JobFile; onClose: () => vo
           </p>
         )}
         <Button look="brass" onClick={write}>
-          Write the ticket
+          Write it out
         </Button>
       </div>
     </Sheet>
