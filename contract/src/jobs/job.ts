@@ -1,3 +1,4 @@
+import type { OutView } from '../firms/firm.js';
 import {
   FEATURE_KEYS,
   ROUTE_NAMES,
@@ -282,6 +283,8 @@ export interface BenchesView {
   readonly benches: readonly BenchView[];
   /** Jobs that are on no bench, soonest promise first. */
   readonly waiting: readonly JobRow[];
+  /** What is out, or back and not yet accepted. */
+  readonly out: readonly OutView[];
   readonly gaugesDue: readonly {
     readonly id: string;
     readonly name: string;

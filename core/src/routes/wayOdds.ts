@@ -42,6 +42,10 @@ function reusedCylinder(
   nextWear: number,
 ): OfCylinder {
   const judged = figures.filter((f) => isKept(f) && f.state !== 'noLimit');
+  // One verdict past its limit settles it, whatever is still to be read.
+  const past = judged.find((f) => f.state === 'beyond' && f.p !== null);
+  if (past && judged.some((f) => f.because === 'unread' || f.p === null))
+    return { p: past.p, least: { of: past, p: past.p! }, provisional: false };
   if (
     judged.length === 0 ||
     bore.survey === null ||

@@ -29,7 +29,7 @@ export function waySentence(way: Way): string {
         ? 'Read every bore first, and every score.'
         : 'No size can be given yet.';
   const open = p < 0.995 && weakest ? ` Least sure: ${weakest}.` : '';
-  return `${capital(oddsWords(p))}${provisional ? ' at least' : ''}.${open}`;
+  return `${capital(oddsWords(p))}${provisional && p > 0.005 && p < 0.995 ? ' at least' : ''}.${open}`;
 }
 
 /** What the choice was between: the next likely one that would cost less, or go less deep. */

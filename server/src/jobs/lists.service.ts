@@ -2,6 +2,7 @@ import { Injectable } from '@nestjs/common';
 import type { BenchesView, BenchView, JobQuery, JobRow, Page } from '@tribos/contract';
 import { calibrationOverdue, type Earlier } from '@tribos/core';
 import type { Summary } from '../judging/index.js';
+import { FirmsService } from '../firms/index.js';
 import { Scope } from '../kit/scope.js';
 
 const PAGE = 50;
@@ -56,7 +57,10 @@ const EARLIER = `SELECT j.complaint, d.route FROM jobs j
 /** Jobs as lists and the home page show them: what was summed up of each, in one question. */
 @Injectable()
 export class ListsService {
-  constructor(private readonly scope: Scope) {}
+  constructor(
+    private readonly scope: Scope,
+    private readonly firms: FirmsService,
+  ) {}
 
   /** Newest first; those that hold every word that is looked for. */
   async jobs(query: JobQuery): Promise<Page<JobRow>> {
@@ -90,6 +94,7 @@ export class ListsService {
         return { name, job: { ...shown, next, station } };
       }),
       waiting,
+      out: await this.firms.out(),
       gaugesDue: due.map((i) => ({ ...i, overdue: calibrationOverdue(i, now.toISOString()) })),
       limitsUnchecked: unchecked,
       has,

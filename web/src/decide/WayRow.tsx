@@ -93,7 +93,7 @@ export function WayRow({
           {odds.p !== null && <OddsScale p={odds.p} enough={enough} />}
           <p className="text-small">
             {odds.p === null ? 'cannot be said yet' : oddsWords(odds.p)}
-            {odds.p !== null && odds.provisional && ' at least'}
+            {odds.p !== null && odds.provisional && odds.p > 0.005 && odds.p < 0.995 && ' at least'}
             {odds.p !== null && soFar && ' so far'}
           </p>
         </div>

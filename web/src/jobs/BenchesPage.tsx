@@ -6,6 +6,7 @@ import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { stationPath } from '../kit/stationPath.js';
 import { dayText, Empty, Failed, Loading, Page, ScribedScale, TextLink, VerdictMark } from '../ui/index.js';
+import { OutRows } from '../firms/index.js';
 import { Meanwhile } from '../timers/index.js';
 import { FirstSteps } from '../shop/index.js';
 import { jobNumber, JobRows } from './JobRows.js';
@@ -35,6 +36,12 @@ export function BenchesPage() {
               <JobRows rows={data.waiting} />
             ) : (
               <Empty>Nothing waits. Every open job is on a bench.</Empty>
+            )}
+            {data.out.length > 0 && (
+              <>
+                <h2 className="mt-5 mb-2 font-semibold">Out</h2>
+                <OutRows rows={data.out} />
+              </>
             )}
           </section>
           <section className="grid content-start gap-2">

@@ -1,0 +1,1 @@
+export { OutRows } from './OutRows.js';
