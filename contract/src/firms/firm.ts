@@ -93,9 +93,15 @@ export interface OutView {
   readonly machine: string;
   readonly firm: string;
   readonly what: OutsideWork;
+  /** What is done to it, in words. */
+  readonly work: string;
   readonly cylinders: string;
   readonly state: string;
+  /** How it stands, in words: what lists say without knowing of tickets. */
+  readonly says: string;
   readonly outSince: string | null;
   readonly due: string | null;
   readonly price: number | null;
+  /** The same as it is printed; null where nobody named one. */
+  readonly asks: string | null;
 }

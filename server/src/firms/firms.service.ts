@@ -2,7 +2,18 @@ import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import { UniqueConstraintError } from 'sequelize';
 import type { EditFirm, FirmBody, FirmView, OutView } from '@tribos/contract';
-import { learnedFrom, lessonsOf, money, ticketsOf, type Firm, type JobFile } from '@tribos/core';
+import {
+  learnedFrom,
+  lessonsOf,
+  money,
+  ticketsOf,
+  type Firm,
+  type JobFile,
+  NEWS,
+  OUTSIDE_WORKS,
+  type NewsKind,
+  moneyText,
+} from '@tribos/core';
 import type { Gathered } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
@@ -109,8 +120,14 @@ export class FirmsService {
   }
 
   /** Everything that is out, what is due first; and what came back and nobody has accepted. */
-  out(): Promise<OutView[]> {
-    return this.scope.ask<OutView>(OUT, []);
+  async out(): Promise<OutView[]> {
+    const rows = await this.scope.ask<Omit<OutView, 'work' | 'says' | 'asks'>>(OUT, []);
+    return rows.map((r) => ({
+      ...r,
+      work: OUTSIDE_WORKS[r.what],
+      asks: r.price === null ? null : moneyText(money(r.price)),
+      says: r.outSince === null ? 'back, to be measured' : NEWS[r.state as NewsKind],
+    }));
   }
 
   /** Keeps how the tickets of a job stand, and what its bores that came back teach. The caller holds the job’s lock. */

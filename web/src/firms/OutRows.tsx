@@ -1,5 +1,4 @@
 import type { OutView } from '@tribos/contract';
-import { money, moneyText, NEWS, OUTSIDE_WORKS, type NewsKind } from '@tribos/core';
 import { stationPath } from '../kit/stationPath.js';
 import { dayText, TextLink } from '../ui/index.js';
 
@@ -24,7 +23,7 @@ export function OutRows({ rows }: { rows: readonly OutView[] }) {
             </span>
             <span>
               <span className="font-semibold">{o.firm}</span>
-              <span className="block text-small text-soft">{OUTSIDE_WORKS[o.what]}</span>
+              <span className="block text-small text-soft">{o.work}</span>
             </span>
             <span>
               <span
@@ -32,15 +31,11 @@ export function OutRows({ rows }: { rows: readonly OutView[] }) {
                   late ? 'font-semibold text-beyond' : o.outSince === null ? 'font-semibold text-brass' : ''
                 }
               >
-                {o.outSince === null ? 'back, to be measured' : NEWS[o.state as NewsKind]}
+                {o.says}
                 {late && ', late'}
               </span>
               <span className="block text-small text-soft">
-                {[
-                  o.outSince && `since ${dayText(o.outSince)}`,
-                  o.due && `due ${dayText(o.due)}`,
-                  o.price !== null && moneyText(money(o.price)),
-                ]
+                {[o.outSince && `since ${dayText(o.outSince)}`, o.due && `due ${dayText(o.due)}`, o.asks]
                   .filter(Boolean)
                   .join(', ')}
               </span>

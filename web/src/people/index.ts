@@ -1,5 +1,4 @@
 export { ChangePersonSheet } from './ChangePersonSheet.js';
-export { Customers } from './Customers.js';
 export { PersonMenu } from './PersonMenu.js';
 export { SignIn } from './SignIn.js';
 export { cameIn, isEmptyHouse, signOut, useMay, useSession } from './useSession.js';
