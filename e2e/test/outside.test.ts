@@ -13,7 +13,7 @@ const settled = (id: string, done: (file: JobFile) => boolean, what: string) =>
   driver().wait(async () => done(await fileOf(id)), 15_000, `the server never had it: ${what}`);
 
 describe('work that leaves the shop', () => {
-  it('goes out with its ticket, comes back outside it, is caught, and comes back right', async () => {
+  it('goes out with its ticket, comes back outside it, is caught, and goes back with the reason', async () => {
     const id = await demoJob(driver(), 'Varrow 644 Twin');
     const kit = (await fileOf(id)).engine.kits.find((k) => k.name === '+0.50')!.id;
     const decided = await api(driver(), 'POST', `/jobs/${id}/decisions`, {
