@@ -57,15 +57,28 @@ export interface ReturnedBore {
   readonly complete: boolean;
 }
 
-/** Whether the wall of a line is the one this ticket made. */
+/** When a ticket's work came back last, ISO time; empty where it never did: it has made no wall. */
+const backAt = ({ news }: TicketStanding): string => news.findLast((n) => n.what === 'back')?.at ?? '';
+
+/** The ticket whose return made the wall a cylinder has: the last that came back before that was written down. */
+function madeBy(file: JobFile, cylinder: number): string | null {
+  const wall = wallOf(file, cylinder);
+  if (!wall) return null;
+  const back = ticketsOf(file)
+    .filter((t) => t.ticket.lines.some((l) => l.cylinder === cylinder))
+    .filter((t) => backAt(t) !== '' && backAt(t) <= wall.work.at)
+    .sort((a, b) => (backAt(a) < backAt(b) ? -1 : 1));
+  return back.at(-1)?.ticket.id ?? null;
+}
+
+/** Whether the wall of a line is the one this ticket made, to its very digits. */
 const isItsWall = (file: JobFile, ticket: Ticket, cylinder: number): boolean => {
   const wall = wallOf(file, cylinder);
   const line = ticket.lines.find((l) => l.cylinder === cylinder);
   return (
-    wall !== null &&
-    wall.work.at >= ticket.at &&
-    (wall.ticket?.low ?? null) === (line?.low ?? null) &&
-    (wall.ticket?.high ?? null) === (line?.high ?? null)
+    madeBy(file, cylinder) === ticket.id &&
+    (wall?.ticket?.low ?? null) === (line?.low ?? null) &&
+    (wall?.ticket?.high ?? null) === (line?.high ?? null)
   );
 };
 

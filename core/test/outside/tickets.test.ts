@@ -24,7 +24,7 @@ import {
   type NewsKind,
   type Wall,
 } from '../../src/index.js';
-import { TWIN } from '../support.js';
+import { bore, GAUGES, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 
 const line = (cylinder: number, over: object = {}) => ({
@@ -168,6 +168,34 @@ describe('a ticket', () => {
     // Nothing is learned of a bore nobody has read.
     expect(lessonsOf(book.file())).toEqual([]);
     expect(letterOf(book.file(), standing!).length).toBeGreaterThan(1);
+  });
+});
+
+describe('what a firm is taught by', () => {
+  const read = (book: Book) => {
+    for (const cylinder of [0, 1])
+      for (const depth of [15, 45, 80])
+        for (const angle of [0, 90])
+          book.log.push(reading(bore(cylinder, depth, angle), '77.509', 'ring-set'));
+  };
+
+  it('is the ticket whose work came back, and no other of the same digits', () => {
+    const book = new Book(TWIN, GAUGES);
+    const off = book.keep(TICKET, ticket({ firm: 'Called off' }) as never);
+    book.keep(TICKET_NEWS, news(off, 'cancelled', { text: 'too slow' }));
+    const of = book.keep(TICKET, ticket({ firm: 'Who did it' }) as never);
+    book.keep(TICKET_NEWS, news(of, 'sent'));
+    book.keep(TICKET_NEWS, news(of, 'back'));
+    for (const { kind: _kind, ...w } of workOfTicket(ticketsOf(book.file())[1]!.ticket))
+      book.keep(WORK_DONE, w);
+    read(book);
+    const lessons = lessonsOf(book.file());
+    expect(lessons.map((l) => [l.firm, l.cylinder])).toEqual([
+      ['Who did it', 0],
+      ['Who did it', 1],
+    ]);
+    // 77.509 found, 77.508 aimed at.
+    for (const l of lessons) expect(l.found - l.asked).toBe(1_000);
   });
 });
 
