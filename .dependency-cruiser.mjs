@@ -64,7 +64,7 @@ export default {
       from: { path: '^stand-ins/([^/]+)/' },
       to: {
         path: '^(core|contract|server|web|demo|e2e|bench|stand-ins)/',
-        pathNot: '^stand-ins/$1/',
+        pathNot: '^stand-ins/($1|local)/',
       },
     },
     only('web-imports', '^web/src', '^(web/src|contract|core)/'),

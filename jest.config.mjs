@@ -22,6 +22,7 @@ const project = (displayName, testMatch, extra = {}) => ({
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     '^@tribos/(core|contract|demo)$': '<rootDir>/$1/src/index.ts',
+    '^@tribos/stand-in-local$': '<rootDir>/stand-ins/local/src/index.ts',
   },
   ...extra,
 });

@@ -10,14 +10,14 @@ import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/insta
 import { backUpDaily } from './lib/nightly.mjs';
 import { BACKUPS, FILES, STATE } from './lib/paths.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
-import { isRunning, prepareDatabase, startGaugeStandIn, startServer, stopChild } from './lib/serve.mjs';
+import { isRunning, prepareDatabase, startStandIn, startServer, stopChild } from './lib/serve.mjs';
 import { supervise } from './lib/supervise.mjs';
 
 const USUAL_PORT = 4177;
 const USAGE = `npm start -- [--port N] [--empty] [--reset-demo [--yes]]
 
   --port N      address to serve at, 127.0.0.1:N (default ${USUAL_PORT}, or the next free one)
-  --no-stand-ins  leave the simulated gauge out
+  --no-stand-ins  leave the simulated gauge and firms out
   --empty       start without the demo shop; prints the address at which yours is founded, once
   --reset-demo  throw the private database away and load the demo afresh; asks first
   --yes         the answer to that, where nobody can be asked
@@ -114,15 +114,15 @@ await run(async () => {
   const mark = claim();
   let cluster = null;
   let server = null;
-  let gauge = null;
+  const standIns = [];
   let stopping = false;
   const watches = [];
   const stop = async () => {
     if (stopping) return;
     stopping = true;
     for (const unwatch of watches) unwatch();
-    if (gauge) await stopChild(gauge.child);
     if (server) await stopChild(server);
+    for (const { child } of standIns) await stopChild(child);
     cluster?.stop();
     mark.release();
   };
@@ -145,8 +145,20 @@ await run(async () => {
     }
     const prepared = prepareDatabase(owner, [values.empty ? '--first-shop' : '--demo']);
     const port = await choosePort(values.port === undefined ? undefined : Number(values.port));
+    // A convenience: without them everything is typed, and goes by paper.
+    const standIn = async (name) => {
+      if (values['no-stand-ins']) return null;
+      const started = await startStandIn(name).catch((error) => void say(error.message));
+      if (started) standIns.push(started);
+      return started?.port ?? null;
+    };
+    const firms = process.env.OUTSIDE_LINE ? null : await standIn('outside');
     const begin = async () => {
-      server = await startServer({ databaseUrl: prepared.url, port });
+      server = await startServer({
+        databaseUrl: prepared.url,
+        port,
+        env: firms ? { OUTSIDE_LINE: `http://127.0.0.1:${firms}` } : {},
+      });
     };
     await begin();
     watches.push(
@@ -161,14 +173,10 @@ await run(async () => {
     for (const line of prepared.signIns) say(`  ${line}`);
     // Behind the #, which no server and no log is told.
     if (prepared.code) say(`  Found your shop, once, within a day: ${address}/#${prepared.code}`);
-    if (!values['no-stand-ins']) {
-      // A convenience: without it everything is typed.
-      gauge = await startGaugeStandIn().catch((error) => void say(error.message));
-      if (gauge)
-        say(
-          `Gauge stand-in: its page at http://127.0.0.1:${gauge.port}, its line at ws://127.0.0.1:${gauge.port}`,
-        );
-    }
+    const gauge = await standIn('gauge');
+    if (gauge)
+      say(`Gauge stand-in: its page at http://127.0.0.1:${gauge}, its line at ws://127.0.0.1:${gauge}`);
+    if (firms) say(`Boring, plating and head shop stand-in: http://127.0.0.1:${firms}`);
     watches.push(backUpDaily({ ownerUrl: owner, files: FILES, dir: BACKUPS, tell: say }));
     say('Ctrl-C stops everything.');
     return undefined;

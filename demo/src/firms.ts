@@ -8,6 +8,8 @@ const work = (what: OutsideWork, price: number, soonest: number, usual: number, 
 
 /** A firm of the demo, and how its bores came back so far: off what was aimed at, µm, with days since. */
 export interface DemoFirm extends Omit<Firm, 'learned'> {
+  /** Its name at the exchange of lines. */
+  readonly line: string | null;
   readonly came: readonly (readonly [daysAgo: number, off: number])[];
 }
 
@@ -15,6 +17,7 @@ export interface DemoFirm extends Omit<Firm, 'learned'> {
 export const firms: readonly DemoFirm[] = [
   {
     id: 'ferrow',
+    line: 'ferrow',
     name: 'Ferrow Bore Works',
     unit: 'mm',
     works: [work('bore', 62, 2, 4, 9), work('sleeve', 185, 5, 9, 18)],
@@ -37,6 +40,7 @@ export const firms: readonly DemoFirm[] = [
   },
   {
     id: 'quillon',
+    line: 'quillon',
     name: 'Quillon Plating',
     unit: 'mm',
     works: [work('replate', 236, 8, 14, 26)],
@@ -52,6 +56,7 @@ export const firms: readonly DemoFirm[] = [
   },
   {
     id: 'coldwater',
+    line: null,
     name: 'Coldwater Machine',
     unit: 'mm',
     works: [work('bore', 71, 1, 2, 5)],
@@ -63,6 +68,7 @@ export const firms: readonly DemoFirm[] = [
   },
   {
     id: 'marsh-row',
+    line: null,
     name: 'Marsh Row Parts',
     unit: 'mm',
     works: [work('exchange', 389, 2, 5, 15)],
@@ -71,6 +77,7 @@ export const firms: readonly DemoFirm[] = [
   },
   {
     id: 'okoro',
+    line: 'okoro',
     name: 'Okoro Head Shop',
     unit: 'in',
     works: [work('head', 148, 3, 6, 12)],

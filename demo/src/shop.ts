@@ -25,7 +25,7 @@ export const shop: Shop = {
   rules: { wearThreshold: 0.95 },
   allowance: { clearance: um(0), reason: '' },
   costs,
-  firms: firms.map(({ came, ...firm }) => ({
+  firms: firms.map(({ came, line: _line, ...firm }) => ({
     ...firm,
     learned: learnedFrom([...came].map(([, off]) => ({ asked: 0, found: um(off), u: um(1.5) }))),
   })),

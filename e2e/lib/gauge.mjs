@@ -1,11 +1,11 @@
-import { startGaugeStandIn, stopChild } from '../../scripts/lib/serve.mjs';
+import { startStandIn, stopChild } from '../../scripts/lib/serve.mjs';
 
 /**
  * The gauge stand-in in a process of its own.
  * @param {string[]} [args]
  */
 export async function startGauge(args = ['--seed', '11', '--slip', '0', '--drift', '0', '--port', '0']) {
-  const { child, port } = await startGaugeStandIn(args);
+  const { child, port } = await startStandIn('gauge', args);
   const act = (path, body = {}) =>
     fetch(`http://127.0.0.1:${port}${path}`, { method: 'POST', body: JSON.stringify(body) });
   return {

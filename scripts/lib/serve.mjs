@@ -37,8 +37,11 @@ export const prepareRoles = (ownerUrl) =>
 /** Follows every chain of every shop: what does not hold, by shop. */
 export const proveRecord = (ownerUrl) => proving(ownerUrl, [], 'The record could not be proved');
 
-/** Starts the server as a child; resolves when it listens. */
-export function startServer({ databaseUrl, port, onExit = () => undefined }) {
+/**
+ * Starts the server as a child; resolves when it listens.
+ * @param {{databaseUrl: string, port: number, onExit?: () => void, env?: Record<string, string>}} how
+ */
+export function startServer({ databaseUrl, port, onExit = () => undefined, env = {} }) {
   const child = fork(join(ROOT, 'server/dist/main.js'), {
     env: {
       ...process.env,
@@ -48,6 +51,7 @@ export function startServer({ databaseUrl, port, onExit = () => undefined }) {
       FILES_DIR: FILES,
       BACKUP_DIR: BACKUPS,
       TRIBOS_SIGNING_KEY: process.env.TRIBOS_SIGNING_KEY ?? ensureSigningKey(join(STATE, 'signing-key.pem')),
+      ...env,
     },
   });
   return new Promise((resolve, reject) => {
@@ -62,17 +66,18 @@ export function startServer({ databaseUrl, port, onExit = () => undefined }) {
 }
 
 /**
- * Starts the gauge stand-in as a child; resolves with it and its port when it listens.
+ * Starts a stand-in of the outside world as a child; resolves with it and its port when it listens.
+ * @param {'gauge' | 'outside'} name
  * @param {string[]} [args]
  */
-export function startGaugeStandIn(args = []) {
-  const child = fork(join(ROOT, 'stand-ins/gauge/dist/main.js'), args, {
+export function startStandIn(name, args = []) {
+  const child = fork(join(ROOT, `stand-ins/${name}/dist/main.js`), args, {
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   return new Promise((resolve, reject) => {
     child.once('message', ({ port }) => resolve({ child, port }));
     child.once('exit', (code) =>
-      reject(new Trouble(`The gauge stand-in stopped before it was ready (exit ${code}).`)),
+      reject(new Trouble(`The ${name} stand-in stopped before it was ready (exit ${code}).`)),
     );
   });
 }

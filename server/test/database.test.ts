@@ -53,6 +53,7 @@ const ALL = [
   '0020-strip',
   '0021-dial',
   '0022-firms',
+  '0023-lines',
 ];
 
 describe('migrating', () => {

@@ -1,6 +1,17 @@
 import { OUTSIDE_WORK_KEYS, type Learned, type OutsideWork } from '@tribos/core';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsNumber, Max, Min, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { IsClientId, IsName } from '../kit/rules.js';
 
 const MOST_MONEY = 9_000_000_000;
@@ -62,6 +73,13 @@ export class FirmBody {
   @Min(0)
   @Max(MOST_MONEY)
   freight!: number;
+
+  /** Its name at the exchange of lines this server is told of; null where everything goes by paper. */
+  @IsOptional()
+  @Matches(/^[a-z0-9][a-z0-9-]{0,39}$/u, {
+    message: 'small letters, digits and dashes, as the exchange names it',
+  })
+  line?: string | null;
 }
 
 /** The same, changed: the version it was read at goes with it. */
@@ -83,6 +101,8 @@ export interface FirmView extends FirmBody {
     readonly u: number;
     readonly at: string;
   }[];
+  /** What is wrong with its line now, and since when; null where nothing is, or it has none. */
+  readonly trouble: { readonly since: string; readonly sentence: string } | null;
 }
 
 /** Work that is out, or back and not yet accepted. */

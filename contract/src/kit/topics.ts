@@ -20,6 +20,7 @@ export const TOPICS = [
   'tools',
   'timers',
   'firms',
+  'firm_lines',
   'tickets',
 ] as const;
 export type Topic = (typeof TOPICS)[number];

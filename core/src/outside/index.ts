@@ -1,5 +1,7 @@
+export * from './answer.js';
 export * from './learned.js';
 export * from './letter.js';
+export * from './order.js';
 export * from './returns.js';
 export * from './room.js';
 export * from './ticketDraft.js';

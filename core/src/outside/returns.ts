@@ -112,6 +112,21 @@ export function returnedBores(file: JobFile, { ticket, theirs }: TicketStanding)
   });
 }
 
+/**
+ * What is missing before work that somebody accepted is proved: every place of its plan read since it came back, and
+ * each inside what was asked. Asked again whenever it is shown, so that a word from elsewhere proves nothing, nor what
+ * was read anew since.
+ * @returns the sentence; null where nothing is missing
+ */
+export function unproved(file: JobFile, standing: TicketStanding): string | null {
+  const bores = returnedBores(file, standing).filter((b) => b.low !== null);
+  const names = (of: readonly ReturnedBore[]) => of.map((b) => file.engine.cylinders[b.cylinder]).join(', ');
+  const outside = bores.filter((b) => b.places.some((p) => !p.inside));
+  if (outside.length > 0) return `outside the ticket where it was read: ${names(outside)}`;
+  const unread = bores.filter((b) => !b.complete);
+  return unread.length > 0 ? `not read place by place since it came back: ${names(unread)}` : null;
+}
+
 /** A returned bore as it teaches what a firm does: the mean of its readings against what was aimed at. */
 export interface Lesson extends Returned {
   readonly ticket: string;

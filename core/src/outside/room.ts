@@ -15,7 +15,7 @@ import {
   type Section,
 } from '../verdicts/index.js';
 import { askedText, letterOf, newsRows } from './letter.js';
-import { partOfTicket, returnedBores } from './returns.js';
+import { partOfTicket, returnedBores, unproved } from './returns.js';
 import { NEWS, TICKET, TICKET_NEWS } from './ticketEntries.js';
 import { outNow, ticketsOf, toInspect, type TicketStanding } from './tickets.js';
 
@@ -27,6 +27,12 @@ const who = (file: JobFile, { ticket }: TicketStanding): string =>
         ? 'the cylinder'
         : 'all cylinders'
       : ticket.lines.map((l) => file.engine.cylinders[l.cylinder]).join(', ');
+
+/** How it is said that work was accepted: with what does not prove it. */
+export const acceptedWords = (file: JobFile, t: TicketStanding): string => {
+  const missing = unproved(file, t);
+  return missing === null ? 'accepted' : `accepted by word only, ${missing}`;
+};
 
 /** Whether the wall of every cylinder is another since a decision. */
 const isBack = (file: JobFile, since: string): boolean =>
@@ -102,7 +108,7 @@ function report(file: JobFile): Section[] {
     return [
       {
         kind: 'text',
-        text: `${ticket.firm}: ${OUTSIDE_WORKS[ticket.what]}, ${t.state === 'written' ? 'written, not sent' : NEWS[t.state]}${price}.`,
+        text: `${ticket.firm}: ${OUTSIDE_WORKS[ticket.what]}, ${t.state === 'written' ? 'written, not sent' : t.state === 'passed' ? acceptedWords(file, t) : NEWS[t.state]}${price}.`,
       },
       ...(sizes.length > 0
         ? [{ kind: 'table' as const, heads: ['cylinder', 'for the piston', 'asked for'], rows: sizes }]
@@ -133,11 +139,14 @@ export const outside: Room = {
         .filter((t) => t.state !== 'written')
         .map((t) => ({
           key: `return:${t.ticket.id}`,
-          done: t.state === 'passed' ? t.news.at(-1)!.id : null,
+          done:
+            t.state === 'passed' && unproved(file, t) === null
+              ? t.news.findLast((n) => n.what === 'passed')!.id
+              : null,
           excused: null,
           sentence: () =>
             t.state === 'passed'
-              ? `${capital(who(file, t))} back from ${t.ticket.firm} and accepted.`
+              ? `${capital(who(file, t))} back from ${t.ticket.firm} and ${acceptedWords(file, t)}.`
               : `${capital(who(file, t))} at ${t.ticket.firm}: measured against the ticket when it is back.`,
         })),
     ];

@@ -16,32 +16,38 @@ export interface TicketStanding {
   readonly price: TicketNews['price'];
   /** The firm's own readings, the last it gave. */
   readonly theirs: TicketNews['readings'];
+  /** How often it went out: 1 the first time, one more each time it was not accepted. */
+  readonly turn: number;
 }
 
 const OUT: ReadonlySet<TicketState> = new Set(['sent', 'accepted', 'quoted', 'ready', 'rejected']);
 
-/** What may follow what: a firm that answers late or twice moves nothing backwards. */
-const RANK: Record<TicketState, number> = {
-  written: 0,
-  sent: 1,
-  accepted: 2,
-  quoted: 3,
-  ready: 4,
-  back: 5,
-  rejected: 6,
-  refused: 9,
-  passed: 9,
-  cancelled: 9,
+/** What may follow what: a firm that answers late or twice moves nothing backwards, and nothing that is back. */
+const FOLLOWS: Readonly<Record<TicketState, readonly NewsKind[]>> = {
+  written: ['sent', 'cancelled'],
+  sent: ['accepted', 'quoted', 'ready', 'back', 'refused', 'cancelled'],
+  accepted: ['quoted', 'ready', 'back', 'refused', 'cancelled'],
+  quoted: ['ready', 'back', 'refused', 'cancelled'],
+  ready: ['back', 'cancelled'],
+  back: ['rejected', 'passed'],
+  // Rejected work goes round again: ready and back once more, never taken in anew.
+  rejected: ['ready', 'back', 'cancelled'],
+  refused: [],
+  passed: [],
+  cancelled: [],
 };
+
+/** Whether a piece of news moves a ticket on from where it stands. */
+export const movesOn = (state: TicketState, what: NewsKind): boolean => FOLLOWS[state].includes(what);
 
 function standing(ticket: Ticket, news: readonly TicketNews[]): TicketStanding {
   let state: TicketState = 'written';
   let outSince: string | null = null;
+  let turn = 1;
   for (const n of news) {
-    // Rejected work goes round again: ready and back once more, never accepted anew.
-    const again = state === 'rejected' && (n.what === 'ready' || n.what === 'back');
-    if (RANK[state] === 9 || (RANK[n.what] <= RANK[state] && !again)) continue;
+    if (!movesOn(state, n.what)) continue;
     if (OUT.has(n.what) && !OUT.has(state)) outSince = n.at;
+    if (n.what === 'rejected') turn += 1;
     state = n.what;
   }
   const last = <T>(of: (n: TicketNews) => T | null): T | null =>
@@ -54,6 +60,7 @@ function standing(ticket: Ticket, news: readonly TicketNews[]): TicketStanding {
     due: last((n) => n.due),
     price: last((n) => n.price),
     theirs: last((n) => (n.readings.length > 0 ? n.readings : null)) ?? [],
+    turn,
   };
 }
 

@@ -22,6 +22,7 @@ import * as moved from './migrations/0019-moved.js';
 import * as strip from './migrations/0020-strip.js';
 import * as dial from './migrations/0021-dial.js';
 import * as firms from './migrations/0022-firms.js';
+import * as lines from './migrations/0023-lines.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -48,6 +49,7 @@ const MIGRATIONS = [
   strip,
   dial,
   firms,
+  lines,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -13,13 +13,16 @@ import {
   OUTSIDE_WORKS,
   type NewsKind,
   moneyText,
+  LINE_TROUBLES,
+  type LineTrouble,
+  type TicketStanding,
 } from '@tribos/core';
 import type { Gathered } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { today } from '../kit/today.js';
 import { AuditService } from '../people/index.js';
-import { FirmModel, FirmReturnModel, TicketModel } from './models.js';
+import { FirmLineModel, FirmModel, FirmReturnModel, TicketModel } from './models.js';
 
 /** What a firm is judged by: its last returns. Older ones say little of how it works now. */
 const LAST = 40;
@@ -44,12 +47,22 @@ const firmOf = (row: FirmModel, returned: readonly FirmReturnModel[]): Firm => (
   learned: learnedFrom(lessons(returned, row.name)),
 });
 
+/** When this shop itself sent a ticket's work out last; null where a file says so. */
+const sentAt = (news: TicketStanding['news']): Date | null => {
+  const sent = news.findLast((n) => n.what === 'sent' || n.what === 'rejected');
+  return sent && sent.importedBy === null ? new Date(sent.received ?? sent.at) : null;
+};
+
+const troubleOf = (row: FirmLineModel | undefined): FirmView['trouble'] =>
+  row?.trouble ? { since: row.since.toISOString(), sentence: LINE_TROUBLES[row.trouble] } : null;
+
 /** Firms work is sent out to: what they ask, how long they take, how their work comes back. */
 @Injectable()
 export class FirmsService {
   constructor(
     @InjectModel(FirmModel) private readonly firms: typeof FirmModel,
     @InjectModel(FirmReturnModel) private readonly returns: typeof FirmReturnModel,
+    @InjectModel(FirmLineModel) private readonly lines: typeof FirmLineModel,
     @InjectModel(TicketModel) private readonly tickets: typeof TicketModel,
     private readonly scope: Scope,
     private readonly audit: AuditService,
@@ -73,15 +86,18 @@ export class FirmsService {
   }
 
   async list(): Promise<FirmView[]> {
-    const [rows, returned] = await Promise.all([
+    const [rows, returned, troubled] = await Promise.all([
       this.firms.findAll({ order: ['name'] }),
       this.returns.findAll({ order: ['at', 'cylinder'] }),
+      this.lines.findAll(),
     ]);
     return rows.map((row) => ({
       ...firmOf(row, returned),
       works: row.works,
       version: row.version,
       retiredOn: row.retiredOn,
+      line: row.line,
+      trouble: row.line === null ? null : troubleOf(troubled.find((t) => t.id === row.id)),
       returned: lessons(returned, row.name).map(({ asked, found, u, at }) => ({
         asked,
         found,
@@ -94,7 +110,14 @@ export class FirmsService {
   async add(body: FirmBody): Promise<FirmView> {
     this.refuseImpossible(body);
     if (!(await this.firms.findOne({ where: { id: body.id } }))) {
-      await this.named(body.name, () => this.firms.create({ ...body, shopId: this.scope.who.shopId }));
+      await this.named(body.name, () =>
+        this.firms.create({
+          ...body,
+          shopId: this.scope.who.shopId,
+          line: body.line ?? null,
+          lineSince: body.line ? new Date() : null,
+        }),
+      );
       this.audit.note('firm added', body.id, { ...body });
     }
     return this.one(body.id);
@@ -103,8 +126,19 @@ export class FirmsService {
   async edit(id: string, { version, ...body }: EditFirm): Promise<FirmView> {
     this.refuseImpossible(body);
     const before = await this.one(id);
+    const line = body.line ?? null;
     const changed = await this.named(body.name, () =>
-      this.firms.update({ ...body, id, version: version + 1 }, { where: { id, version } }),
+      this.firms.update(
+        {
+          ...body,
+          id,
+          version: version + 1,
+          line,
+          // What was sent before it had this line went by paper.
+          ...(line === before.line ? {} : { lineSince: line === null ? null : new Date() }),
+        },
+        { where: { id, version } },
+      ),
     );
     if (changed[0] === 0) throw stale('firm', before);
     this.audit.note('firm changed', id, { before, after: body });
@@ -135,7 +169,7 @@ export class FirmsService {
     const tickets = ticketsOf(file);
     if (tickets.length === 0) return;
     const { shopId } = this.scope.who;
-    for (const { ticket, state, outSince, due, price } of tickets)
+    for (const { ticket, state, outSince, due, price, turn, news } of tickets)
       await this.tickets.upsert({
         shopId,
         id: ticket.id,
@@ -147,6 +181,8 @@ export class FirmsService {
         outSince: outSince === null ? null : new Date(outSince),
         due,
         price,
+        turn,
+        sentAt: sentAt(news),
       });
     const found = lessonsOf(file);
     for (const { ticket, cylinder, firm, what, asked, found: size, u, at } of found)
@@ -166,6 +202,13 @@ export class FirmsService {
     const stands = new Set(found.map((l) => `${l.ticket}:${l.cylinder}`));
     const known = await this.returns.findAll({ where: { jobId: file.job.id } });
     for (const row of known) if (!stands.has(`${row.ticketId}:${row.cylinder}`)) await row.destroy();
+  }
+
+  /** Keeps what is wrong with a firm’s line, where that is another than before. */
+  async heard(firmId: string, trouble: LineTrouble | null): Promise<void> {
+    const before = await this.lines.findOne({ where: { id: firmId } });
+    if ((before?.trouble ?? null) === trouble) return;
+    await this.lines.upsert({ shopId: this.scope.who.shopId, id: firmId, trouble, since: new Date() });
   }
 
   private async one(id: string): Promise<FirmView> {

@@ -3,10 +3,13 @@ import { SequelizeModule } from '@nestjs/sequelize';
 import { PeopleModule } from '../people/index.js';
 import { FirmsController } from './firms.controller.js';
 import { FirmsService } from './firms.service.js';
-import { FirmModel, FirmReturnModel, TicketModel } from './models.js';
+import { FirmLineModel, FirmModel, FirmReturnModel, TicketModel } from './models.js';
 
 @Module({
-  imports: [SequelizeModule.forFeature([FirmModel, FirmReturnModel, TicketModel]), PeopleModule],
+  imports: [
+    SequelizeModule.forFeature([FirmLineModel, FirmModel, FirmReturnModel, TicketModel]),
+    PeopleModule,
+  ],
   controllers: [FirmsController],
   providers: [FirmsService],
   exports: [FirmsService],

@@ -1,5 +1,5 @@
 import { Column, PrimaryKey } from 'sequelize-typescript';
-import type { FirmWork } from '@tribos/core';
+import type { FirmWork, LineTrouble } from '@tribos/core';
 import { day, integer, json, length, real, ShopRow, ShopTable, text, time, uuid } from '../kit/table.js';
 
 @ShopTable('firms')
@@ -11,6 +11,17 @@ export class FirmModel extends ShopRow {
   @Column(length) declare freight: number;
   @Column(day) declare retiredOn: string | null;
   @Column(integer) declare version: number;
+  /** Its name at the exchange of lines; null where everything goes by paper. */
+  @Column(text) declare line: string | null;
+  @Column(time) declare lineSince: Date | null;
+}
+
+/** What is wrong with the line of a firm, since when; nothing where it works. */
+@ShopTable('firm_lines')
+export class FirmLineModel extends ShopRow {
+  @PrimaryKey @Column(uuid) declare id: string;
+  @Column(text) declare trouble: LineTrouble | null;
+  @Column(time) declare since: Date;
 }
 
 /** A ticket of a job as it stands, so that what is out is one question for the whole shop. */
@@ -25,6 +36,10 @@ export class TicketModel extends ShopRow {
   @Column(time) declare outSince: Date | null;
   @Column(day) declare due: string | null;
   @Column(length) declare price: number | null;
+  /** How often it went out. */
+  @Column(integer) declare turn: number;
+  /** When this shop sent it, or sent it again; null where that was said by a file. */
+  @Column(time) declare sentAt: Date | null;
 }
 
 /** A bore that came back from a firm and was measured: what it teaches. */

@@ -1,6 +1,13 @@
 import { Module } from '@nestjs/common';
+import { FirmsModule } from '../firms/index.js';
 import { JobsModule } from '../jobs/index.js';
+import { ReadingsModule } from '../readings/index.js';
+import { LinesService } from './lines.service.js';
 import { TicketsController } from './tickets.controller.js';
 
-@Module({ imports: [JobsModule], controllers: [TicketsController] })
+@Module({
+  imports: [JobsModule, FirmsModule, ReadingsModule],
+  controllers: [TicketsController],
+  providers: [LinesService],
+})
 export class OutsideModule {}

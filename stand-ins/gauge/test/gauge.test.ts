@@ -2,7 +2,8 @@ import { get } from 'node:http';
 import { WebSocket } from 'ws';
 import { Gauge, type Knobs } from '../src/gauge.js';
 import { parsePlace } from '../src/place.js';
-import { startGauge, type StandIn } from '../src/server.js';
+import type { StandIn } from '@tribos/stand-in-local';
+import { startGauge } from '../src/server.js';
 import { trueGap, trueSize, truePart } from '../src/truePart.js';
 
 const BORE = 'AT part=bore cylinder=0 depth=15 angle=0 nominal=77 gauge=dial-bore unit=mm engine=644-Twin';

@@ -28,6 +28,7 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
   timers: () => [keys.timers],
   // What a firm asks and how it works is part of every comparison.
   firms: () => [keys.firms, keys.allJobs],
+  firm_lines: () => [keys.firms],
   tickets: () => [keys.out, keys.benches],
   photos: (id) => [keys.photos(id)],
   benches: () => [keys.shop, keys.benches],
