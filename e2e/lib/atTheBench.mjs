@@ -9,8 +9,9 @@ import { startWorld } from './world.mjs';
 /**
  * The built application with the demo shop, a browser on it and a technician signed in, for all tests of a
  * file. What it returns is filled before the first of them.
+ * @param {() => Promise<Record<string, string>>} [around] starts what stands around it, and says what its server is told
  */
-export function atTheBench() {
+export function atTheBench(around = async () => ({})) {
   const at = {
     world: /** @type {World} */ (/** @type {unknown} */ (null)),
     browser: /** @type {Browser} */ (/** @type {unknown} */ (null)),
@@ -22,7 +23,7 @@ export function atTheBench() {
     },
   };
   beforeAll(async () => {
-    at.world = await startWorld();
+    at.world = await startWorld(undefined, await around());
     at.browser = await openBrowser();
     at.station = stationOf(at.world, at.browser);
     await signIn(at.browser.driver, at.world.base, 'tomasz@ternhollow.example');

@@ -21,15 +21,16 @@ export async function asOwner(url, sql, values = []) {
 /**
  * The built application with the demo shop in a database of its own.
  * @param {string | undefined} clusterUrl connection string of the throwaway cluster's owner
+ * @param {Record<string, string>} [env] what its server is told besides
  */
-export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL) {
+export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL, env = {}) {
   if (!clusterUrl)
     throw new Error('TEST_CLUSTER_URL is not set: run npm test, which starts a throwaway PostgreSQL.');
   const name = `e_${randomUUID().replaceAll('-', '')}`;
   const ownerUrl = await fromTemplate(clusterUrl, name, 'e_demo', async (empty) => {
     prepareDatabase(empty, ['--demo']);
   });
-  return serve(clusterUrl, name, ownerUrl, prepareDatabase(ownerUrl));
+  return serve(clusterUrl, name, ownerUrl, prepareDatabase(ownerUrl), env);
 }
 
 /** The same with nobody in it yet: `code` founds its shop. */
@@ -46,10 +47,11 @@ export async function startEmptyWorld(clusterUrl = process.env.TEST_CLUSTER_URL)
  * @param {string} name
  * @param {string} ownerUrl
  * @param {{url: string, code?: string | null}} prepared
+ * @param {Record<string, string>} [env]
  */
-async function serve(clusterUrl, name, ownerUrl, { url, code = null }) {
+async function serve(clusterUrl, name, ownerUrl, { url, code = null }, env = {}) {
   const port = await freePort();
-  let server = await startServer({ databaseUrl: url, port });
+  let server = await startServer({ databaseUrl: url, port, env });
   return {
     base: `http://127.0.0.1:${port}`,
     ownerUrl,
@@ -62,7 +64,7 @@ async function serve(clusterUrl, name, ownerUrl, { url, code = null }) {
       return gone;
     },
     async restart() {
-      server = await startServer({ databaseUrl: url, port });
+      server = await startServer({ databaseUrl: url, port, env });
     },
     async close() {
       await stopChild(server);

@@ -1,16 +1,30 @@
 import { inHouse, returnedBores, ticketsOf, toSend, type JobFile } from '@tribos/core';
 import { atTheBench } from '../lib/atTheBench.mjs';
+import { startOutside } from '../lib/outside.mjs';
 import { violations } from '../lib/axe.mjs';
 import { sees } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
 import { api, clientId, demoJob, take } from '../lib/job.mjs';
 
-const at = atTheBench();
+let firms: Awaited<ReturnType<typeof startOutside>>;
+const at = atTheBench(async () => {
+  firms = await startOutside();
+  return { OUTSIDE_LINE: firms.base, OUTSIDE_EVERY_MS: '300', OUTSIDE_PATIENCE_MS: '1500' };
+});
+afterAll(() => firms.close());
 const driver = () => at.browser.driver;
 const fileOf = async (id: string): Promise<JobFile> =>
   inHouse((await api(driver(), 'GET', `/jobs/${id}`)).body.file as JobFile);
 const settled = (id: string, done: (file: JobFile) => boolean, what: string) =>
   driver().wait(async () => done(await fileOf(id)), 15_000, `the server never had it: ${what}`);
+
+/** Every place of both bores that was read since they came back the first time. */
+const placesRead = (file: JobFile) => {
+  const seen = new Map<string, object>();
+  for (const e of file.log.slice(-40) as unknown as { kind: string; station?: { part: string } }[])
+    if (e.kind === 'reading' && e.station?.part === 'bore') seen.set(JSON.stringify(e.station), e.station);
+  return [...seen.values()];
+};
 
 describe('work that leaves the shop', () => {
   it('goes out with its ticket, comes back outside it, is caught, and goes back with the reason', async () => {
@@ -41,8 +55,22 @@ describe('work that leaves the shop', () => {
     );
     expect(pdf).toBeGreaterThan(5_000);
     await formOf(driver()).push('It is sent');
-    await sees(driver(), 'sent out');
-    await settled(id, (f) => ticketsOf(f)[0]!.outSince !== null, 'sent');
+    // The firm has it over its line, in the same digits; then its line dies, and nothing else does.
+    await sees(driver(), 'taken in by the firm');
+    const [told] = (await firms.state()).held;
+    expect(told.order.lines.map((l: { low: string; high: string }) => `${l.low} – ${l.high}`)).toEqual([
+      '77.503 – 77.515',
+      '77.503 – 77.515',
+    ]);
+    await firms.kill();
+    await sees(driver(), 'Its line does not answer');
+    expect(await violations(driver())).toEqual([]);
+    expect(ticketsOf(await fileOf(id))[0]!.state).toBe('accepted');
+    await firms.restart();
+    await driver().wait(async () => (await firms.state()).held.length === 1, 20_000, 'never told again');
+    await firms.days(5);
+    await sees(driver(), 'ready at the firm');
+    await sees(driver(), '124.00 EUR');
     await formOf(driver()).push('It is back');
     await sees(driver(), 'Not read yet');
     // Every place of both bores, the last of the right one over its ticket.
@@ -64,7 +92,38 @@ describe('work that leaves the shop', () => {
     await formOf(driver()).push('Back to the firm');
     await settled(id, (f) => ticketsOf(f)[0]!.state === 'rejected', 'rejected');
     await sees(driver(), 'not accepted, back to the firm');
-  }, 150_000);
+    // Told why, the firm does it again; it comes back right, is read place by place, and is accepted.
+    await driver().wait(
+      async () => (await firms.state()).held[0].order.rejected.includes('over its size'),
+      20_000,
+      'never told why',
+    );
+    await firms.days(5);
+    await sees(driver(), 'done again');
+    await formOf(driver()).push('It is back');
+    await sees(driver(), 'Not read yet');
+    await settled(id, (f) => ticketsOf(f)[0]!.state === 'back', 'back again');
+    const { file } = (await api(driver(), 'GET', `/jobs/${id}`)).body;
+    const gauge = file.instruments.find((i: { name: string }) => i.name.startsWith('Bore gauge 1')).id;
+    const entries = placesRead(file).map((station, i) => ({
+      id: clientId(),
+      kind: 'reading',
+      at: new Date(Date.now() + i).toISOString(),
+      station,
+      instrumentId: gauge,
+      text: '77.509',
+    }));
+    expect((await api(driver(), 'POST', `/jobs/${id}/log`, { entries })).status).toBe(200);
+    await sees(driver(), 'Accept it');
+    await formOf(driver()).push('Accept it');
+    await settled(id, (f) => ticketsOf(f)[0]!.state === 'passed', 'accepted');
+    const word = '//section[starts-with(@aria-label, "Ticket for")]//span[normalize-space() = "accepted"]';
+    await driver().wait(
+      async () => (await driver().findElements({ xpath: word })).length === 1,
+      10_000,
+      'accepted',
+    );
+  }, 180_000);
 
   it('is one list for the whole shop, with the firms beside it', async () => {
     await at.visit('/out', 'Quillon Plating');

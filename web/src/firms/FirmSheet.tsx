@@ -20,6 +20,7 @@ interface Values {
   name: string;
   unit: 'mm' | 'in';
   freight: string;
+  line: string;
   works: Record<OutsideWork, Row>;
 }
 
@@ -44,6 +45,7 @@ export function FirmSheet({ firm, onClose }: { firm: FirmView | null; onClose: (
     name: v.name.trim(),
     unit: v.unit,
     freight: amount('freight', v.freight),
+    line: v.line.trim() || null,
     works: OUTSIDE_WORK_KEYS.flatMap((what) => {
       const row = v.works[what];
       if (row.price.trim() === '') return [];
@@ -77,6 +79,7 @@ export function FirmSheet({ firm, onClose }: { firm: FirmView | null; onClose: (
       name: firm?.name ?? '',
       unit: firm?.unit ?? 'mm',
       freight: firm ? moneyText(money(firm.freight)) : '',
+      line: firm?.line ?? '',
       works: Object.fromEntries(OUTSIDE_WORK_KEYS.map((k) => [k, rowOf(k)])) as Values['works'],
     },
     bodyOf,
@@ -120,6 +123,14 @@ export function FirmSheet({ firm, onClose }: { firm: FirmView | null; onClose: (
             {...register('freight')}
           />
         </div>
+        <TextField
+          label="Its line"
+          hint="Its name at the exchange this server is told of: tickets go there, its answers come into the job. Empty: everything goes by paper."
+          className="figure"
+          maxLength={40}
+          error={errors.line?.message}
+          {...register('line')}
+        />
         {OUTSIDE_WORK_KEYS.map((what) => (
           <fieldset key={what} className="grid gap-3 border-t border-rule pt-2 sm:grid-cols-4">
             <legend className="font-semibold first-letter:uppercase">{OUTSIDE_WORKS[what]}</legend>

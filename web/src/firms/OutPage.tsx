@@ -5,7 +5,7 @@ import { money, moneyText, OUTSIDE_WORKS, type Firm } from '@tribos/core';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
-import { FirmPicture } from '../outside/index.js';
+import { FirmPicture, LineTrouble } from '../outside/index.js';
 import { useMay } from '../people/index.js';
 import { Button, Empty, Failed, Loading, Page } from '../ui/index.js';
 import { FirmSheet } from './FirmSheet.js';
@@ -38,6 +38,13 @@ export function OutPage() {
         )
       }
     >
+      {firms.data
+        .filter((f) => f.trouble !== null)
+        .map((f) => (
+          <div key={f.id} className="mb-3">
+            <LineTrouble firm={f} />
+          </div>
+        ))}
       {out.data.length === 0 ? <Empty>Nothing is out.</Empty> : <OutRows rows={out.data} />}
       <h2 className="mt-6 mb-2 text-title font-semibold">Firms</h2>
       {firms.data.length === 0 && (
@@ -60,6 +67,7 @@ export function OutPage() {
             </ul>
             <p className="mt-1 text-small text-soft">
               there and back {moneyText(money(f.freight))}; sizes in {f.unit}
+              {f.line === null ? '; by paper' : `; over its line, ${f.line}`}
               {f.retiredOn !== null && '; nothing more is sent there'}
             </p>
             {mayEdit && (

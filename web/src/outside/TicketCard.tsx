@@ -1,5 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import type { FirmView } from '@tribos/contract';
 import {
+  acceptedWords,
   mayPass,
   moneyText,
   NEWS,
@@ -9,6 +12,7 @@ import {
   partOfTicket,
   PART_WORK,
   TICKET_NEWS,
+  unproved,
   WORK_DONE,
   workOfTicket,
   type JobFile,
@@ -17,9 +21,12 @@ import {
   type TicketStanding,
 } from '@tribos/core';
 import { newEntry, refusedBy } from '../job/index.js';
+import { api } from '../kit/api.js';
+import { keys } from '../kit/queries.js';
 import { post } from '../outbox/index.js';
 import { Button, dayText, FileLink, momentText, TextField } from '../ui/index.js';
 import { BoreDrawing } from './BoreDrawing.js';
+import { LineTrouble } from './LineTrouble.js';
 import { Returned } from './Returned.js';
 
 interface Said {
@@ -27,6 +34,12 @@ interface Said {
   readonly price?: ReturnType<typeof parseMoney>;
   readonly due?: string | null;
 }
+
+/** The firm of a ticket as the server has it now, with what is wrong with its line. */
+const useFirm = (name: string): FirmView | null =>
+  useQuery({ queryKey: keys.firms, queryFn: () => api.get<FirmView[]>('/firms') }).data?.find(
+    (f) => f.name === name,
+  ) ?? null;
 
 /** A ticket with what happened to it, and the one thing to do about it now. */
 export function TicketCard({
@@ -46,6 +59,7 @@ export function TicketCard({
   const [asked, setAsked] = useState('');
   const [trouble, setTrouble] = useState<string | null>(null);
   const part = partOfTicket(ticket);
+  const firm = useFirm(ticket.firm);
   const say = (what: NewsKind, more: Said = {}) => {
     const entries = [
       newEntry(TICKET_NEWS, {
@@ -80,9 +94,13 @@ export function TicketCard({
           {ticket.firm}: {OUTSIDE_WORKS[ticket.what]}
         </h2>
         <span
-          className={`text-lead font-semibold ${out ? 'text-brass' : state === 'passed' ? 'text-within' : ''}`}
+          className={`text-lead font-semibold ${out ? 'text-brass' : state === 'passed' && unproved(file, standing) === null ? 'text-within' : ''}`}
         >
-          {state === 'written' ? 'written, not sent' : NEWS[state]}
+          {state === 'written'
+            ? 'written, not sent'
+            : state === 'passed'
+              ? acceptedWords(file, standing)
+              : NEWS[state]}
         </span>
       </div>
       <p className="text-small text-soft">
@@ -92,6 +110,16 @@ export function TicketCard({
         {price !== null && `, ${moneyText(price, file.shop.costs?.currency)}`}
         {ticket.inside !== null && `, back inside: ${oddsWords(ticket.inside)} when it was written`}
       </p>
+      {out && firm?.trouble && (
+        <div className="mt-2 text-lead">
+          <LineTrouble firm={firm} />
+        </div>
+      )}
+      {state === 'written' && firm?.line && (
+        <p className="mt-2">
+          {firm.name} has a line: once it is sent the firm is told by itself, and its answers come in here.
+        </p>
+      )}
       <div className="mt-2 flex flex-wrap gap-4">
         {part && <p className="text-lead">{ticket.text}</p>}
         {!part &&

@@ -1,1 +1,2 @@
 export { FirmPicture } from './FirmPicture.js';
+export { LineTrouble } from './LineTrouble.js';
