@@ -1,11 +1,13 @@
 import {
   boresOf,
+  costText,
   daysOf,
   inHouse,
   judgeJob,
   mm,
   money,
   propagate,
+  reportOf,
   mapKey,
   walkIn,
   type EngineSpec,
@@ -84,6 +86,20 @@ describe('what a way costs and how long it takes', () => {
         const names = w.cost.lines.map((l) => `${l.group} ${l.name}`);
         expect(new Set(names).size).toBe(names.length);
       }
+  });
+
+  it('stands in the report with the totals of the comparison, until one of the ways is gone', () => {
+    const file = worn('386', 84.095, 83.94);
+    const { ways, recommended } = waysFor(file);
+    const section = (of: JobFile) => reportOf(of, 'mm', spread).sections.find((s) => s.key === 'ways');
+    const [table] = section(file)!.blocks as unknown as readonly { rows: readonly (readonly string[])[] }[];
+    const open = ways.filter((w) => w.feasible && w.odds.p !== null);
+    expect(table!.rows.map((r) => r[1])).toEqual(open.map((w) => costText(file, w)));
+    expect(table!.rows.filter((r) => r[0]!.endsWith('(recommended)')).map((r) => r[0])).toEqual(
+      recommended ? [`${recommended.name} (recommended)`] : [],
+    );
+    // Nothing is read yet: nothing is compared on paper.
+    expect(section(inHouse(jobOf(engine('386'), [])))).toBeUndefined();
   });
 
   it('says what is no longer made, what goes in its place, and that it has no price', () => {

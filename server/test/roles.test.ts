@@ -73,6 +73,8 @@ const NEEDS: Readonly<Record<string, Permission | 'nobody'>> = {
   'POST /api/specifications': 'edit-specs',
   'GET /api/schemas/engine-file.v1.json': 'nobody',
   'GET /api/schemas/kit-file.v1.json': 'nobody',
+  'GET /api/schemas/outside-order.v1.json': 'nobody',
+  'GET /api/schemas/outside-answer.v1.json': 'nobody',
   'PUT /api/engines/{id}': 'edit-specs',
   'POST /api/engines/{id}/kits': 'edit-specs',
   'PUT /api/engines/{id}/kits/{kitId}': 'edit-specs',

@@ -1,6 +1,6 @@
 import { v7 } from 'uuid';
 import type { EngineView, SpecFilePreview } from '@tribos/contract';
-import { kitFileSchema, specFileSchema } from '@tribos/core';
+import { answerSchema, kitFileSchema, orderSchema, specFileSchema } from '@tribos/core';
 import { readFileSync } from 'node:fs';
 import { importOf, jobOf, makeWorld, type Agent, type World } from './support.js';
 
@@ -157,6 +157,8 @@ it('the schemas are published as they are documented', async () => {
   for (const [path, schema] of [
     ['engine-file.v1', specFileSchema],
     ['kit-file.v1', kitFileSchema],
+    ['outside-order.v1', orderSchema],
+    ['outside-answer.v1', answerSchema],
   ] as const) {
     const { body } = await world.nobody.get(`/api/schemas/${path}.json`).expect(200);
     expect(body).toEqual(JSON.parse(JSON.stringify(schema)));

@@ -30,8 +30,13 @@ const who = (file: JobFile, { ticket }: TicketStanding): string =>
 
 /** How it is said that work was accepted: with what does not prove it. */
 export const acceptedWords = (file: JobFile, t: TicketStanding): string => {
+  const word = t.news.findLast((n) => n.what === 'passed')?.text.trim() ?? '';
   const missing = unproved(file, t);
-  return missing === null ? 'accepted' : `accepted by word only, ${missing}`;
+  return missing !== null
+    ? `accepted by word only, ${missing}`
+    : word === ''
+      ? 'accepted'
+      : `accepted without a measure: ${word}`;
 };
 
 /** Whether the wall of every cylinder is another since a decision. */
@@ -78,8 +83,11 @@ function blockers(file: JobFile): Blocker[] {
 /** What is read of a ticket's bores, all of it inside: only then it is accepted. */
 export const mayPass = (file: JobFile, found: Pick<Found, 'figures'>, t: TicketStanding): boolean => {
   const part = partOfTicket(t.ticket);
-  // A part by itself is judged by what is measured of it.
-  if (part) return found.figures.every((f) => partOf(f) !== part.of || f.state === 'within');
+  // A part by itself is judged by what is measured of it; nothing measured proves nothing.
+  if (part) {
+    const own = found.figures.filter((f) => partOf(f) === part.of);
+    return own.length > 0 && own.every((f) => f.state === 'within');
+  }
   const of = new Set(t.ticket.lines.map((l) => l.cylinder));
   const walls = found.figures.filter((f) => f.feature.startsWith('bore') && of.has(cylinderOf(f) ?? -1));
   return (

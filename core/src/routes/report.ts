@@ -1,10 +1,58 @@
+import { deepestScores } from '../bore/index.js';
 import { whoOf } from '../specs/index.js';
-import { standingDecision, type JobFile } from '../job/index.js';
-import { finishText, printedDay, type Ask, type Found, type Section } from '../verdicts/index.js';
+import { standingDecision, wallOf, type JobFile } from '../job/index.js';
+import {
+  cylinderOf,
+  finishText,
+  oddsWords,
+  printedDay,
+  type Ask,
+  type Found,
+  type Section,
+} from '../verdicts/index.js';
 import { kitsOf } from './facts.js';
 import { waysOf } from './ways.js';
-import { recommendationSentence } from './waySentences.js';
+import { mayBeSound, tooEarly } from './tooEarly.js';
+import { costText, daysText, lifeText, recommendationSentence } from './waySentences.js';
 import { cannotBeVerifiedSentence, decidedText } from './kitSentences.js';
+
+/** Whether the wall of some cylinder is another since: the ways were between what is gone. */
+const isDone = (file: JobFile, since: string): boolean =>
+  file.engine.cylinders.some((_, i) => (wallOf(file, i)?.work.at ?? '') > since);
+
+/** The ways side by side as the customer is told of them; none while it is too early, nor once one of them is gone. */
+function waysSection(file: JobFile, found: Found, ask: Ask): Section[] {
+  const decision = standingDecision(file);
+  if (decision && isDone(file, decision.at)) return [];
+  const { ways, recommended, kits } = waysOf(file, found, ask);
+  const items = found.figures.filter((f) => cylinderOf(f) !== null);
+  if (tooEarly(kits, items, deepestScores(file)) || mayBeSound(items)) return [];
+  const open = ways.filter((w) => w.feasible && w.odds.p !== null);
+  if (open.length === 0) return [];
+  const shut = ways.filter((w) => !w.feasible && w.whyNot);
+  return [
+    {
+      key: 'ways',
+      title: 'Ways out',
+      blocks: [
+        {
+          kind: 'table',
+          heads: ['way', 'costs, with tax', 'working days', 'it succeeds', 'left after it'],
+          rows: open.map((w) => [
+            `${w.name}${w === recommended ? ' (recommended)' : ''}${w.route === decision?.route && (w.kit?.id ?? null) === decision.kitId ? ' (chosen)' : ''}`,
+            costText(file, w) ?? 'no prices set',
+            w.cost ? daysText(w.cost.days) : '–',
+            oddsWords(w.odds.p!),
+            lifeText(w),
+          ]),
+        },
+        ...(shut.length > 0
+          ? [{ kind: 'list' as const, items: shut.map((w) => `${w.name}: ${w.whyNot!}`) }]
+          : []),
+      ],
+    },
+  ];
+}
 
 /** What was decided and why, and to what size each bore is to be taken for it. */
 export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
@@ -43,5 +91,6 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
           : []),
       ],
     },
+    ...waysSection(file, found, ask),
   ];
 }

@@ -18,6 +18,21 @@ export function costText(file: Pick<JobFile, 'shop'>, { cost }: Pick<Way, 'cost'
   return cost.missing.length === 0 ? total : `${total} without ${cost.missing.join(', ')}: no price on file`;
 }
 
+/** What is left of the wall after a way. */
+export const lifeText = ({ life, route }: Pick<Way, 'life' | 'route'>): string =>
+  [
+    life.worn !== null && life.worn > 0
+      ? `${Math.round(100 * (1 - life.worn))} % of its wear left`
+      : route === 'exchange' || life.worn === 0
+        ? 'a new wall'
+        : '',
+    life.oversizesLeft === 0
+      ? 'no oversize left'
+      : `${life.oversizesLeft} oversize${life.oversizesLeft === 1 ? '' : 's'} left`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+
 /** Why a way that may be gone is not more sure, in a sentence. */
 export function waySentence(way: Way): string {
   if (way.whyNot) return way.whyNot;

@@ -1,4 +1,5 @@
 import {
+  acceptedWords,
   choosingAgain,
   CONSTRUCTION,
   decisionMisfit,
@@ -189,6 +190,12 @@ describe('a head sent out by itself', () => {
         state,
       }) as never;
     expect(mayPass(file, { figures: [figure('within')] }, standing!)).toBe(true);
+    // Nothing measured of it proves nothing.
+    expect(mayPass(file, { figures: [] }, standing!)).toBe(false);
+    book.keep(TICKET_NEWS, news(of, 'passed', { text: 'seats inked, even all round' }));
+    expect(acceptedWords(book.file(), ticketsOf(book.file())[0]!)).toContain(
+      'without a measure: seats inked',
+    );
     for (const state of ['beyond', 'undecided', 'noLimit'])
       expect(mayPass(file, { figures: [figure('within'), figure(state)] }, standing!)).toBe(false);
   });

@@ -1,4 +1,4 @@
-import { costText, oddsWords, type JobFile, type LengthUnit, type Way } from '@tribos/core';
+import { costText, lifeText, oddsWords, type JobFile, type LengthUnit, type Way } from '@tribos/core';
 import { Button } from '../ui/index.js';
 import { DaysScale, LifeScale, MoneyScale, OddsScale } from './scales.js';
 import { WayDetail } from './WayDetail.js';
@@ -12,20 +12,6 @@ export interface Most {
 
 export const WAY_COLUMNS =
   'grid grid-cols-2 gap-x-4 gap-y-1 md:grid-cols-[minmax(0,1.35fr)_repeat(4,minmax(0,1fr))]';
-
-const lifeText = ({ life, route }: Way): string =>
-  [
-    life.worn !== null && life.worn > 0
-      ? `${Math.round(100 * (1 - life.worn))} % of its wear left`
-      : route === 'exchange' || life.worn === 0
-        ? 'a new wall'
-        : '',
-    life.oversizesLeft === 0
-      ? 'no oversize left'
-      : `${life.oversizesLeft} oversize${life.oversizesLeft === 1 ? '' : 's'} left`,
-  ]
-    .filter(Boolean)
-    .join(', ');
 
 /** One way out on four small scales; opened, everything it is made of. */
 export function WayRow({

@@ -4,6 +4,7 @@ import {
   oddsWords,
   OUTSIDE_WORKS,
   outsideOf,
+  parseReading,
   TICKET,
   type JobFile,
   type Way,
@@ -21,6 +22,7 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
   const firm = firms.find((f) => f.id === firmId) ?? null;
   const base = draftTicket(file, way, firm);
   const [name, setName] = useState('');
+  const [deckFlat, setDeckFlat] = useState('');
   const [finish, setFinish] = useState('');
   const [text, setText] = useState('');
   const [hatch, setHatch] = useState(String(base.hatch ?? ''));
@@ -29,11 +31,14 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const { trouble, send } = useSend(file);
   const angle = Number(hatch);
+  const unit = firm?.unit ?? base.unit;
+  const deck = parseReading(deckFlat, { unit });
   const draft = {
     ...base,
     firm: firm?.name ?? name.trim(),
     hatch: hatch.trim() === '' ? null : angle > 0 && angle < 180 ? angle : 45,
     finish: finish.trim(),
+    deck: deck.ok ? deck.value : null,
     chamfer,
     readings,
     text: text.trim(),
@@ -93,6 +98,15 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
           onChange={(e) => setFinish(e.target.value)}
         />
         <TextField
+          label={`Deck flat within, ${unit}`}
+          hint="Empty: it is left alone."
+          inputMode="decimal"
+          className="figure"
+          value={deckFlat}
+          error={deckFlat.trim() === '' || deck.ok ? undefined : deck.sentence}
+          onChange={(e) => setDeckFlat(e.target.value)}
+        />
+        <TextField
           label="What else, or why only some go"
           value={text}
           maxLength={500}
@@ -133,7 +147,7 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
       <p className="mt-3">
         <Button
           look="brass"
-          disabled={draft.lines.length === 0}
+          disabled={draft.lines.length === 0 || (deckFlat.trim() !== '' && !deck.ok)}
           onClick={() => send(newEntry(TICKET, draft))}
         >
           Write the ticket

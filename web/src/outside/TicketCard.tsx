@@ -192,12 +192,24 @@ export function TicketCard({
       {mayDo && state === 'back' && !passes && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
           <TextField
-            label="Not accepted: why"
+            label={part ? 'Why not, or how it was looked at' : 'Not accepted: why'}
             value={text}
             maxLength={1000}
             onChange={(e) => setText(e.target.value)}
           />
           <Button onClick={() => say('rejected', { text: text.trim() })}>Back to the firm</Button>
+          {part && (
+            <Button
+              look="quiet"
+              onClick={() =>
+                text.trim() === ''
+                  ? setTrouble(`Nothing of the ${part.name} is measured: say how it was looked at.`)
+                  : say('passed', { text: text.trim() })
+              }
+            >
+              Accept it without a measure
+            </Button>
+          )}
         </div>
       )}
       {mayDo && state === 'written' && (
