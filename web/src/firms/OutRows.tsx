@@ -12,7 +12,7 @@ export function OutRows({ rows }: { rows: readonly OutView[] }) {
         return (
           <li
             key={o.id}
-            className="grid gap-x-4 gap-y-1 border-b border-rule px-4 py-2 md:grid-cols-[minmax(0,1.4fr)_minmax(0,1.2fr)_minmax(0,1fr)]"
+            className="grid items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-2 md:grid-cols-[minmax(0,1.4fr)_minmax(0,1.2fr)_minmax(0,1fr)]"
           >
             <span>
               <TextLink to={stationPath(o.jobId, 'outside')}>

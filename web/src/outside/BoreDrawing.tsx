@@ -71,7 +71,11 @@ export function BoreDrawing({
         <rect x="57" y="124" width="38" height="22" className="fill-none stroke-ink" strokeWidth="1" />
         {line.mark && (
           <text x="76" y="138" textAnchor="middle" className="fill-ink" fontSize="7">
-            {line.mark}
+            {line.mark.split(' ').map((word, i, { length }) => (
+              <tspan key={i} x="76" dy={i === 0 ? -4 * (length - 1) : 8}>
+                {word}
+              </tspan>
+            ))}
           </text>
         )}
         <text x="76" y="157" textAnchor="middle" className="figure fill-ink" fontSize="9">

@@ -162,7 +162,7 @@ export function TicketCard({
         )}
       </div>
       {mayDo && out && state !== 'rejected' && (
-        <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[9rem_9rem_minmax(0,1fr)_auto]">
+        <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[8rem_11rem_minmax(0,1fr)_auto]">
           <TextField
             label="They ask"
             inputMode="decimal"
