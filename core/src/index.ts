@@ -18,6 +18,7 @@ export * from './hone/index.js';
 export * from './setup/index.js';
 export * from './fluids/index.js';
 export * from './strip/index.js';
+export * from './torque/index.js';
 export * from './inspect/index.js';
 export * from './measurands/index.js';
 export * from './crank/index.js';

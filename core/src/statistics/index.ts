@@ -7,3 +7,4 @@ export * from './select.js';
 export * from './studentT.js';
 export * from './xoshiro.js';
 export * from './groupBy.js';
+export * from './assignment.js';

@@ -1,0 +1,2 @@
+export * from './pattern.js';
+export * from './wrench.js';
