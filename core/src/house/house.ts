@@ -31,6 +31,7 @@ import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
 import { setup } from '../setup/index.js';
 import { strip } from '../strip/index.js';
+import { torque } from '../torque/index.js';
 import { valvesRoom } from '../valves/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
@@ -58,6 +59,7 @@ export const HOUSE: readonly Room[] = [
   gearbox,
   clutch,
   pumps,
+  torque,
   cause,
 ];
 

@@ -1,0 +1,190 @@
+import { derived, type JobFile } from '../job/index.js';
+import type { AnyEntry } from '../log/index.js';
+import { effectiveSteps, stripLog, stripPlan } from '../strip/index.js';
+import {
+  TORQUE_AGAIN,
+  TORQUE_CHECKED,
+  TORQUE_KINDS,
+  TORQUE_ODD,
+  TORQUE_SEEN,
+  TORQUE_UNDO,
+  TORQUE_WRENCH,
+  TORQUED,
+  type TorqueWrench,
+} from './torqueEntries.js';
+import { groupsOf, isSingle, type PlacedGroup } from './torqueSheet.js';
+
+/** How one step of a group stands: which bolts have it, each by the entry that did it first. */
+export interface PassState {
+  readonly done: ReadonlyMap<number, AnyEntry>;
+  readonly complete: boolean;
+}
+
+export interface GroupState extends PlacedGroup {
+  readonly passes: readonly PassState[];
+  readonly wrench: TorqueWrench | null;
+  /** Bolts that are as they could be, by the entry that says so. */
+  readonly odd: ReadonlyMap<number, AnyEntry & { readonly text: string; readonly why: string }>;
+  /** What was looked at after it; null while nobody has. */
+  readonly seen: AnyEntry | null;
+  /** Clicked once more without a movement. */
+  readonly checked: AnyEntry | null;
+  readonly done: boolean;
+  /** ISO time its last bolt was tightened; null until it is. */
+  readonly doneAt: string | null;
+  /** Why it was begun anew, the last time; null where it never was. */
+  readonly again: string | null;
+}
+
+/** What the next press does. */
+export interface TorqueNow {
+  readonly group: string;
+  readonly pass: number;
+  /** Bolts of the press: all that are left early on, one at the last. */
+  readonly holes: readonly number[];
+}
+
+export interface TorqueRun {
+  readonly groups: readonly GroupState[];
+  readonly now: TorqueNow | null;
+  /** Whether anything was written of it. */
+  readonly begun: boolean;
+}
+
+const KINDS: ReadonlySet<string> = new Set(TORQUE_KINDS.map((k) => k.kind));
+
+/** Entries of the torque run that stand, in order. */
+export const torqueLog = derived((file): readonly AnyEntry[] => {
+  const gone = new Set(TORQUE_UNDO.in(file.log).map((u) => u.of));
+  return (file.log as readonly AnyEntry[]).filter(
+    (e) => KINDS.has(e.kind) && !TORQUE_UNDO.is(e) && !gone.has(e.id),
+  );
+});
+
+interface Walked {
+  passes: Map<number, AnyEntry>[];
+  wrench: TorqueWrench | null;
+  odd: GroupState['odd'] & Map<number, AnyEntry & { readonly text: string; readonly why: string }>;
+  seen: AnyEntry | null;
+  checked: AnyEntry | null;
+  again: string | null;
+}
+
+const fresh = ({ group }: PlacedGroup): Walked => ({
+  passes: group.steps.map(() => new Map<number, AnyEntry>()),
+  wrench: null,
+  odd: new Map<number, never>(),
+  seen: null,
+  checked: null,
+  again: null,
+});
+
+/** What slackens a group besides a word: its bolts taken off again, or what lies under it changed. */
+function slackened(
+  file: JobFile,
+): ReadonlyMap<AnyEntry, { readonly maps: readonly string[]; readonly head: boolean }> {
+  const found = new Map<AnyEntry, { maps: string[]; head: boolean }>();
+  const bolts = new Map(stripPlan(file).steps.map((s) => [s.step.key, s.step.bolts?.map ?? null]));
+  for (const { entry, is, done } of effectiveSteps(stripLog(file))) {
+    const map = is === 'off' ? bolts.get(done.step) : null;
+    if (!map) continue;
+    const of = found.get(entry) ?? { maps: [], head: false };
+    of.maps.push(map);
+    found.set(entry, of);
+  }
+  for (const e of file.log)
+    if (e.kind === 'work' && ['gasket-changed', 'skimmed', 'exchanged'].includes(e.what))
+      found.set(e, { maps: [], head: true });
+  return found;
+}
+
+function run(file: JobFile): TorqueRun {
+  const placed = groupsOf(file.engine);
+  const stands = new Set(torqueLog(file));
+  const slack = slackened(file);
+  const states = new Map(placed.map((p) => [p.group.key, fresh(p)]));
+  const full = (p: PlacedGroup, w: Walked, pass: number): boolean =>
+    p.order.every((h) => w.passes[pass]!.has(h) || w.odd.has(h));
+  const isDone = (p: PlacedGroup): boolean => {
+    const w = states.get(p.group.key)!;
+    return w.passes.every((_, i) => full(p, w, i)) && (p.group.after === '' || w.seen !== null);
+  };
+  for (const e of file.log as readonly AnyEntry[]) {
+    const off = slack.get(e);
+    if (off)
+      for (const p of placed) {
+        const w = states.get(p.group.key)!;
+        const hit =
+          off.maps.includes(p.group.map) ||
+          (off.head && (p.group.clamps === 'head' || p.group.clamps === 'cylinder'));
+        if (hit && w.passes.some((m) => m.size > 0))
+          states.set(p.group.key, { ...fresh(p), again: 'what it holds came off, or was changed' });
+      }
+    if (!stands.has(e)) continue;
+    const key = (e as AnyEntry & { readonly group: string }).group;
+    const at = placed.findIndex((p) => p.group.key === key);
+    const p = placed[at];
+    const w = p && states.get(key);
+    if (!p || !w) continue;
+    if (TORQUE_AGAIN.is(e)) states.set(key, { ...fresh(p), again: e.text.trim() });
+    if (TORQUE_WRENCH.is(e)) w.wrench = e;
+    if (TORQUE_ODD.is(e)) w.odd.set(e.hole, e);
+    // A step counts once everything before it is done: what came out of its order proves nothing.
+    const before = placed.slice(0, at).every(isDone);
+    if (TORQUED.is(e) && before && w.wrench?.id === e.wrench) {
+      const earlier = w.passes.slice(0, e.pass).every((_, i) => full(p, w, i));
+      // Two tablets that tell of one bolt tell of it once.
+      if (earlier) for (const h of e.holes) if (!w.passes[e.pass]!.has(h)) w.passes[e.pass]!.set(h, e);
+    }
+    const whole = w.passes.every((_, i) => full(p, w, i));
+    if (TORQUE_SEEN.is(e) && whole) w.seen = e;
+    if (TORQUE_CHECKED.is(e) && whole) {
+      if (e.moved.length === 0) w.checked = e;
+      else {
+        // One that moved had not its tension: the whole pattern of the last step again.
+        w.passes[w.passes.length - 1] = new Map();
+        w.seen = null;
+        w.checked = null;
+        w.again = `${e.moved.length === 1 ? `bolt ${e.moved[0]} moved` : `bolts ${e.moved.join(', ')} moved`} at the check`;
+      }
+    }
+  }
+  const groups = placed.map((p): GroupState => {
+    const w = states.get(p.group.key)!;
+    const done = isDone(p);
+    const last =
+      [...w.passes.at(-1)!.values()]
+        .map((e) => e.at)
+        .sort()
+        .at(-1) ?? null;
+    return {
+      ...p,
+      passes: w.passes.map((m, i) => ({ done: m, complete: full(p, w, i) })),
+      wrench: w.wrench,
+      odd: w.odd,
+      seen: w.seen,
+      checked: w.checked,
+      done,
+      doneAt: done ? last : null,
+      again: w.again,
+    };
+  });
+  return { groups, now: nextPress(groups), begun: torqueLog(file).length > 0 };
+}
+
+function nextPress(groups: readonly GroupState[]): TorqueNow | null {
+  const g = groups.find((x) => !x.done);
+  const pass = g?.passes.findIndex((p) => !p.complete) ?? -1;
+  if (!g || pass < 0) return null;
+  const left = g.order.filter((h) => !g.passes[pass]!.done.has(h) && !g.odd.has(h));
+  return { group: g.group.key, pass, holes: isSingle(g.group, pass) ? left.slice(0, 1) : left };
+}
+
+/** The torque run of a job as it stands, group by group. */
+export const torqueRun = derived(run);
+
+/** Whether every group that holds something down is tightened; also where the sheet names none. */
+export const isTight = (file: JobFile, clamps: PlacedGroup['group']['clamps']): boolean =>
+  torqueRun(file)
+    .groups.filter((g) => g.group.clamps === clamps)
+    .every((g) => g.done);

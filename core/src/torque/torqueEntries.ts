@@ -1,0 +1,200 @@
+import { day, entryKind, Refused, size, type EntryOf } from '../log/index.js';
+import { integer, list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
+import type { EngineSpec } from '../specs/index.js';
+import { CONDITIONS, groupsOf, isSingle, type ThreadCondition, type PlacedGroup } from './torqueSheet.js';
+import { adapterSetting, isBelieved, NUT_FACTOR } from './wrench.js';
+
+const short = text(60);
+
+const groupIn = (engine: EngineSpec, key: string): PlacedGroup => {
+  const found = groupsOf(engine).find((g) => g.group.key === key);
+  if (!found) throw new Refused('/group', 'There is no such group on this engine’s sheet.');
+  return found;
+};
+
+/** The wrench at hand for a group, and what is put on it. */
+export const TORQUE_WRENCH = entryKind(
+  'torque-wrench',
+  {
+    group: short,
+    name: text(80),
+    /** All of its range, N·m. */
+    range: number(0.1, 2_000),
+    /** Unit it is set in. */
+    unit: oneOf('N·m', 'lbf·ft', 'lbf·in', 'kgf·m'),
+    /** Day its calibration holds until; null where nobody knows. */
+    due: orNull(day),
+    /** From the square to the mark on the grip, and from there to the bolt; null without an adapter. */
+    adapter: orNull(object({ arm: size, out: size, angle: number(0, 180) })),
+    /** What is on the threads, as somebody looked. */
+    condition: oneOf(...(Object.keys(CONDITIONS) as ThreadCondition[])),
+    /** What of bolts that are used once; empty where none is. */
+    bolts: oneOf('new', 'used', 'none-are-once'),
+  },
+  {
+    read: (sent, { engine }) => {
+      const { group, holes } = groupIn(engine, sent.group);
+      if (sent.condition !== group.condition)
+        throw new Refused('/condition', conditionSentence(group.condition, sent.condition));
+      if (holes.some((h) => h.oneTime) && sent.bolts !== 'new')
+        throw new Refused(
+          '/bolts',
+          'These bolts are used once: new ones go in, or the figure means nothing.',
+        );
+      if (sent.adapter && sent.adapter.arm <= 0) throw new Refused('/adapter/arm', 'How long is the wrench?');
+      for (const s of group.steps) {
+        if (s.by !== 'torque') continue;
+        const setting = settingOf(s.value, sent.adapter);
+        if (setting === null)
+          throw new Refused('/adapter', 'Folded back that far the adapter leaves nothing to pull on.');
+        if (!isBelieved(setting, sent.range))
+          throw new Refused(
+            '/range',
+            `A wrench is believed from a fifth of its range to all of it: ${number1(setting)} N·m is ${setting > sent.range ? 'more than this one has' : 'too little for this one'}. Take another.`,
+          );
+      }
+    },
+  },
+);
+export type TorqueWrench = EntryOf<typeof TORQUE_WRENCH>;
+
+const number1 = (v: number): string => String(Number(v.toFixed(1)));
+
+/** What a wrench is set to for a torque at the bolt, N·m; null where its adapter leaves no arm. */
+export function settingOf(torque: number, adapter: TorqueWrench['adapter']): number | null {
+  if (adapter === null) return torque;
+  try {
+    return adapterSetting(torque, adapter);
+  } catch {
+    return null;
+  }
+}
+
+/** Why a thread in another condition is not tightened to this figure. */
+export function conditionSentence(meant: ThreadCondition, found: ThreadCondition): string {
+  const factors = NUT_FACTOR as Readonly<Record<string, number | undefined>>;
+  const [a, b] = [factors[meant], factors[found]];
+  const by = a !== undefined && b !== undefined ? Math.round(100 * (a / b - 1)) : null;
+  const much =
+    by === null
+      ? 'How much more or less it would pull nobody here can say.'
+      : by > 0
+        ? `At the same figure the bolt would be pulled ${by} % more.`
+        : `At the same figure the bolt would be pulled ${-by} % less.`;
+  return `The figure is for threads ${CONDITIONS[meant]}; these are ${CONDITIONS[found]}. ${much} Make them as the sheet has them; the figure is not corrected.`;
+}
+
+/** Bolts of a group brought to a step: all with one press early on, one by one at the last and by angles. */
+export const TORQUED = entryKind(
+  'torqued',
+  {
+    group: short,
+    pass: integer(0, 5),
+    holes: list(integer(1, 99), 1, 99),
+    /** Wrench it was done with. */
+    wrench: ref('entry'),
+    /** By hand, or told by a wrench on the line. */
+    from: oneOf('hand', 'line'),
+  },
+  {
+    read: (sent, { engine, known }) => {
+      const { group } = groupIn(engine, sent.group);
+      if (sent.pass >= group.steps.length) throw new Refused('/pass', 'This group has no such step.');
+      if (sent.holes.some((h) => !group.holes.includes(h)))
+        throw new Refused('/holes', 'That bolt is none of this group.');
+      if (isSingle(group, sent.pass) && sent.holes.length > 1)
+        throw new Refused('/holes', 'One press for each bolt now: each is felt and marked.');
+      const wrench = known(sent.wrench);
+      if (!wrench || !TORQUE_WRENCH.is(wrench) || wrench.group !== sent.group)
+        throw new Refused('/wrench', 'Say first which wrench this group is tightened with.');
+    },
+  },
+);
+
+/** A bolt that is not as the plan has it: said with its reason, and it names the bolt. */
+export const TORQUE_ODD = entryKind(
+  'torque-odd',
+  { group: short, hole: integer(1, 99), why: oneOf('no-access', 'thread', 'other'), text: text(500) },
+  {
+    read: (sent, { engine }) => {
+      const { group } = groupIn(engine, sent.group);
+      if (!group.holes.includes(sent.hole)) throw new Refused('/hole', 'That bolt is none of this group.');
+      if (sent.text.trim() === '')
+        throw new Refused('/text', 'Say how it was tightened instead, and who would feel it again.');
+    },
+  },
+);
+
+/** After a group: what was looked at is so. */
+export const TORQUE_SEEN = entryKind(
+  'torque-seen',
+  { group: short, is: oneOf('free', 'touches') },
+  {
+    read: (sent, { engine }) => {
+      groupIn(engine, sent.group);
+      if (sent.is === 'touches')
+        throw new Refused('/is', 'It stops here: slacken, find what touches, nothing is forced round.');
+    },
+  },
+);
+
+/** The same click once more: which of them moved. */
+export const TORQUE_CHECKED = entryKind(
+  'torque-checked',
+  { group: short, moved: list(integer(1, 99), 0, 99) },
+  {
+    read: (sent, { engine }) => {
+      const { group } = groupIn(engine, sent.group);
+      if (group.steps.some((s) => s.by === 'angle'))
+        throw new Refused(
+          '/group',
+          'Bolts turned by an angle are never clicked again: it would stretch them.',
+        );
+      if (sent.moved.some((h) => !group.holes.includes(h)))
+        throw new Refused('/moved', 'That bolt is none of this group.');
+    },
+  },
+);
+
+/** Begun anew: something under it came off, or was changed. */
+export const TORQUE_AGAIN = entryKind(
+  'torque-again',
+  { group: short, text: text(500) },
+  {
+    read: (sent, { engine }) => {
+      groupIn(engine, sent.group);
+      if (sent.text.trim() === '') throw new Refused('/text', 'Why again?');
+    },
+  },
+);
+
+const UNDONE: readonly string[] = [
+  'torque-wrench',
+  'torqued',
+  'torque-odd',
+  'torque-seen',
+  'torque-checked',
+  'torque-again',
+];
+
+/** One of them taken back. It stays in the log. */
+export const TORQUE_UNDO = entryKind(
+  'torque-undo',
+  { of: ref('entry') },
+  {
+    read: (sent, { known }) => {
+      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
+        throw new Refused('/of', 'There is nothing like that in this job.');
+    },
+  },
+);
+
+export const TORQUE_KINDS = [
+  TORQUE_WRENCH,
+  TORQUED,
+  TORQUE_ODD,
+  TORQUE_SEEN,
+  TORQUE_CHECKED,
+  TORQUE_AGAIN,
+  TORQUE_UNDO,
+] as const;
