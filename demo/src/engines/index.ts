@@ -5,6 +5,7 @@ import { measuredOf } from './measured.js';
 import * as others from './others.js';
 import { stackOf } from './stack.js';
 import { stripOf } from './stripLists.js';
+import { torquesOf } from './torques.js';
 import * as varrow from './varrow.js';
 
 /** An engine with what else is measured of it, what it is put together from and how it comes apart, by the manual its limits stand in. */
@@ -29,6 +30,7 @@ function withStrip(engine: EngineSpec, of: string): EngineSpec {
       ...whole.parts,
       ...assembliesOf(whole, sheet, measured.page),
       ...pricesOf(of, whole, sheet),
+      ...torquesOf(of, whole, sheet),
     },
   };
 }

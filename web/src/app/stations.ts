@@ -53,6 +53,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../prepare/Station.js')).PrepareStation }),
   },
   {
+    id: 'top',
+    name: 'Top',
+    load: async () => ({ Component: (await import('../top/Station.js')).TopStation }),
+  },
+  {
     id: 'hand-over',
     name: 'Report so far',
     load: async () => ({ Component: (await import('../handOver/Station.js')).ReportStation }),

@@ -1,0 +1,213 @@
+import { useState } from 'react';
+import { CONDITIONS, diameterOf, NUT_FACTOR, preload, stepsText, stepText, type JobFile } from '@tribos/core';
+import { LastSaid, useFootKeys } from '../bar/index.js';
+import { Button, dayText, Empty, Kbd } from '../ui/index.js';
+import { CheckSheet } from './CheckSheet.js';
+import { OddBoltSheet } from './OddBoltSheet.js';
+import { TorqueMap } from './TorqueMap.js';
+import { useTorque } from './useTorque.js';
+import { WrenchSheet } from './WrenchSheet.js';
+
+/** The torque run: the map, the one at hand, what the wrench is set to, one press for each step. */
+export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
+  const torque = useTorque(file);
+  const { groups, group, now, asks, trouble } = torque;
+  const [open, setOpen] = useState<'wrench' | 'odd' | null>(null);
+  const [checking, setChecking] = useState<string | null>(null);
+  const act = (held: boolean) => {
+    if (mayDo) setOpen(torque.act(held));
+  };
+  useFootKeys({
+    act,
+    waits: asks !== null,
+    own: mayDo
+      ? {
+          Backspace: torque.takeBack,
+          ...(asks === null ? {} : { '1': () => torque.answer('free'), '2': () => torque.answer('touches') }),
+          w: () => setOpen('wrench'),
+          x: () => setOpen('odd'),
+        }
+      : {},
+  });
+  if (groups.length === 0)
+    return <Empty>No torque plan is on file for this engine: its sheet takes one, group by group.</Empty>;
+  const shown = group ?? groups.at(-1)!;
+  const step = now && group ? group.group.steps[now.pass]! : null;
+  const checked = groups.find((g) => g.group.key === checking);
+  const d = shown.holes[0] ? diameterOf(shown.holes[0].thread) : null;
+  const k = (NUT_FACTOR as Readonly<Record<string, number | undefined>>)[shown.group.condition];
+  const last = shown.group.steps.findLast((s) => s.by === 'torque');
+  const overdue = shown.wrench?.due != null && shown.wrench.due < new Date().toISOString().slice(0, 10);
+  return (
+    <>
+      <div className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]">
+        <section
+          className="border-l-5 border-brass bg-sheet p-4"
+          aria-live="polite"
+          aria-label="Torque run"
+          data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
+        >
+          {group === null ? (
+            <p className="text-reading font-semibold text-within">Everything is tightened.</p>
+          ) : asks !== null ? (
+            <>
+              <p className="text-reading leading-tight font-semibold">{asks}</p>
+              <div className="mt-3 flex flex-wrap gap-3">
+                {(['free', 'touches'] as const).map((is, i) => (
+                  <Button
+                    key={is}
+                    look={torque.marked === i ? 'brass' : undefined}
+                    onClick={() => torque.answer(is)}
+                  >
+                    {is === 'free' ? 'It turns freely' : 'Something touches'} <Kbd>{i + 1}</Kbd>
+                  </Button>
+                ))}
+              </div>
+            </>
+          ) : (
+            <>
+              <p className="text-lead text-soft">
+                {group.group.name}, step {now!.pass + 1} of {group.group.steps.length}
+              </p>
+              <p className="text-reading leading-tight font-semibold">
+                {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
+              </p>
+              <p className="figure text-[2.75rem] leading-none font-semibold">
+                {stepText(step!, group.wrench)}
+              </p>
+              {group.wrench?.adapter && step!.by === 'torque' && (
+                <p className="text-soft">
+                  set so, for {stepText(step!, null)} at the bolt through the adapter
+                </p>
+              )}
+              {now!.pass === group.group.steps.length - 1 && (
+                <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>
+              )}
+              {group.group.before && <p className="mt-1">{group.group.before}</p>}
+            </>
+          )}
+          <TorqueMap group={shown} now={now} />
+          {trouble && open === null && (
+            <p role="alert" className="text-lead font-semibold text-beyond">
+              {trouble}
+            </p>
+          )}
+        </section>
+        <aside aria-label="Groups" className="grid content-start gap-4">
+          <ol className="border-t border-ink/60 bg-sheet">
+            {groups.map((g) => (
+              <li key={g.group.key} className="border-b border-rule px-3 py-2">
+                <p className={`font-semibold first-letter:uppercase ${g === group ? 'text-brass' : ''}`}>
+                  {g.group.name} {g.done && <span className="text-within">✓ tight</span>}
+                </p>
+                <p className="figure text-small">{stepsText(g)}</p>
+                <p className="text-small text-soft">
+                  {g.order.length} bolts, threads {CONDITIONS[g.group.condition]}, order{' '}
+                  {g.group.numbered === 'maker' ? 'by the maker’s numbers' : 'from where they sit'};{' '}
+                  {g.group.source.document}, {g.group.source.page}
+                </p>
+                {g.again && <p className="text-small text-undecided">Begun anew: {g.again}.</p>}
+                {[...g.odd.entries()].map(([h, o]) => (
+                  <p key={h} className="text-small text-undecided">
+                    Bolt {h}: {o.text}
+                  </p>
+                ))}
+                {g.done && g.group.again !== null && (
+                  <p className="text-small font-semibold text-brass">
+                    Again after {g.group.again} running hours.
+                  </p>
+                )}
+                {g.done && g.checked && (
+                  <p className="text-small text-within">Clicked once more: nothing moved.</p>
+                )}
+                {mayDo && g.done && !g.checked && g.group.steps.every((s) => s.by !== 'angle') && (
+                  <Button look="quiet" onClick={() => setChecking(g.group.key)}>
+                    Click once more
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ol>
+          {shown.wrench ? (
+            <p className="text-small">
+              <span className="font-semibold">{shown.wrench.name}</span>, up to{' '}
+              <span className="figure">{shown.wrench.range}</span> N·m
+              {shown.wrench.due === null ? (
+                <span className="text-undecided">, calibration not on file</span>
+              ) : (
+                <span className={overdue ? 'font-semibold text-beyond' : 'text-soft'}>
+                  , calibrated until {dayText(shown.wrench.due)}
+                  {overdue && ': overdue'}
+                </span>
+              )}
+            </p>
+          ) : null}
+          {d !== null && k !== undefined && last && (
+            <p className="text-small text-soft">
+              <span className="figure">{last.value}</span> N·m pulls about{' '}
+              <span className="figure">{preload(last.value, d, k).toFixed(1)}</span> kN here (F = T/(K·d), K{' '}
+              {k}); another state of the threads pulls otherwise.
+            </p>
+          )}
+          <p className="text-small text-soft">
+            Use the figure and thread condition of the manual. One-time bolts are replaced.
+          </p>
+        </aside>
+      </div>
+      {mayDo && (
+        <section
+          aria-label="Torque bar"
+          className="no-print grid shrink-0 grid-cols-1 border-t-2 border-ink bg-sheet max-md:sticky max-md:bottom-0 sm:grid-cols-[19rem_minmax(0,1fr)_15rem]"
+        >
+          <div className="px-4 py-2">
+            {group === null ? (
+              <p className="py-3 text-lead">Nothing is left to tighten.</p>
+            ) : (
+              <button
+                type="button"
+                onClick={() => act(asks !== null)}
+                className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass"
+              >
+                {asks !== null
+                  ? 'Take marked answer'
+                  : !group.wrench
+                    ? 'Which wrench?'
+                    : now!.holes.length === 1
+                      ? `Bolt ${now!.holes[0]} done`
+                      : `All ${now!.holes.length} done`}
+              </button>
+            )}
+            <p className="text-small text-soft max-sm:hidden">
+              <Kbd>Space</Kbd> or the foot-switch
+            </p>
+          </div>
+          <div className="flex flex-wrap items-center gap-x-5 border-rule px-4 py-1 sm:border-l">
+            {group && (
+              <>
+                <Button look="quiet" onClick={() => setOpen('wrench')}>
+                  Wrench <Kbd>w</Kbd>
+                </Button>
+                <Button look="quiet" onClick={() => setOpen('odd')}>
+                  A bolt is not so <Kbd>x</Kbd>
+                </Button>
+              </>
+            )}
+          </div>
+          <LastSaid said={torque.lastSaid} onBack={torque.last ? torque.takeBack : null} />
+        </section>
+      )}
+      {open === 'wrench' && group && (
+        <WrenchSheet file={file} group={group} torque={torque} onClose={() => setOpen(null)} />
+      )}
+      {open === 'odd' && group && (
+        <OddBoltSheet
+          group={group}
+          hole={now?.holes[0] ?? group.order[0]!}
+          torque={torque}
+          onClose={() => setOpen(null)}
+        />
+      )}
+      {checked && <CheckSheet group={checked} torque={torque} onClose={() => setChecking(null)} />}
+    </>
+  );
+}

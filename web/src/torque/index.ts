@@ -1,0 +1,1 @@
+export { TorquePanel } from './TorquePanel.js';
