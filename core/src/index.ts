@@ -22,6 +22,7 @@ export * from './torque/index.js';
 export * from './inspect/index.js';
 export * from './measurands/index.js';
 export * from './crank/index.js';
+export * from './assembly/index.js';
 export * from './bearings/index.js';
 export * from './head/index.js';
 export * from './valves/index.js';

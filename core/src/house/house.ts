@@ -1,3 +1,4 @@
+import { assembly } from '../assembly/index.js';
 import { bearings } from '../bearings/index.js';
 import { before } from '../before/index.js';
 import { bore } from '../bore/index.js';
@@ -61,6 +62,7 @@ export const HOUSE: readonly Room[] = [
   pumps,
   torque,
   cause,
+  assembly,
 ];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();
