@@ -5,6 +5,7 @@ export { generalList } from './general/index.js';
 export * from './ledger.js';
 export * from './openCrank.js';
 export * from './plan.js';
+export * from './putBack.js';
 export * from './room.js';
 export * from './standing.js';
 export * from './stripEntries.js';

@@ -6,7 +6,6 @@ import {
   jobLedger,
   lastStripped,
   looseOf,
-  mayNotGoBack,
   MOVED,
   openCrank,
   mayNotAssemble,
@@ -27,9 +26,9 @@ import {
   TRAY,
   trayAtHand,
   traysOf,
+  whyNotBack,
   type AnyEntry,
   type EntryKind,
-  type LogEntry,
   type Loose,
   type Move,
   type NoteAbout,
@@ -108,7 +107,7 @@ export function useStrip({ file, by }: JobContext) {
     if (!now || press.length === 0) return;
     if (back) {
       const entry = { step: now.step.key, name: now.step.what, loose: looseFor(now), opens: now.step.opens };
-      const closing = whyNot(entry) ?? notUsedAgain(now.step.key);
+      const closing = whyNotBack(file, [entry]) ?? notUsedAgain(now.step.key);
       setTrouble(closing);
       if (closing === null && keep(REFITTED, { steps: [entry] })) settle();
       return;
@@ -135,16 +134,6 @@ export function useStrip({ file, by }: JobContext) {
   /** Why nothing is put together yet, or not this part; one opened for a look goes back as it was. */
   const notUsedAgain = (step: string): string | null =>
     plan.chosen?.purpose === 'look' ? null : (mayNotAssemble(file) ?? mayNotFit(file, step));
-
-  /** Why a step that closes a way to the crank does not go back now. */
-  const whyNot = (entry: { step: string; name: string; loose: Loose[]; opens: string }): string | null => {
-    if (entry.opens === '' || !crank.ways.includes(entry.opens)) return null;
-    const after = [
-      ...stripLog(file),
-      { ...newEntry(REFITTED, { steps: [entry] }), by } as unknown as LogEntry,
-    ];
-    return mayNotGoBack(after, crank.ways.length === 1);
-  };
 
   const answer = (at: number): void => {
     const of = stop?.step.stop;

@@ -1,0 +1,139 @@
+import { useRef, useState } from 'react';
+import { type JobFile, type Judgement, type RunStep } from '@tribos/core';
+import { LastSaid, useFootKeys } from '../bar/index.js';
+import { StationPhotos } from '../photos/index.js';
+import { Button, CheckField, Kbd } from '../ui/index.js';
+import { OddStepSheet } from './OddStepSheet.js';
+import { RunList } from './RunList.js';
+import { StepAtHand } from './StepAtHand.js';
+import { useAssembly } from './useAssembly.js';
+
+/** Putting it together: the step at hand, what is seen at it, how far it is. */
+export function AssemblyPanel({
+  file,
+  judgement,
+  mayDo,
+}: {
+  file: JobFile;
+  judgement: Judgement;
+  mayDo: boolean;
+}) {
+  const assembling = useAssembly(file, judgement);
+  const { begun, hasOwn, now, press, ask, waits } = assembling;
+  const [alone, setAlone] = useState(true);
+  const [odd, setOdd] = useState<RunStep | null>(null);
+  const camera = useRef<HTMLInputElement>(null);
+  const answers = Object.fromEntries(
+    (ask && !waits ? ask.ask.answers : []).map((_, i) => [String(i + 1), () => assembling.answer(i)]),
+  );
+  useFootKeys({
+    act: (held) => {
+      if (mayDo) assembling.act(held);
+    },
+    waits: ask !== null && waits === null,
+    own: mayDo
+      ? {
+          ...answers,
+          Backspace: assembling.takeBack,
+          p: () => camera.current?.click(),
+          e: () => {
+            if (now) setOdd(now);
+          },
+        }
+      : {},
+  });
+  if (!begun)
+    return (
+      <div className="grid content-start gap-3 px-5 pb-6">
+        <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
+          <h2 className="text-title font-semibold">Put the top end together</h2>
+          <p>
+            Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
+            cannot stay is caught with its reason. What is not proved yet says so and waits.
+          </p>
+          {mayDo && (
+            <>
+              <CheckField
+                label="One person works here: a second look comes after a break"
+                checked={alone}
+                onChange={(e) => setAlone(e.target.checked)}
+              />
+              <div className="mt-2 flex flex-wrap gap-3">
+                <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
+                  Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
+                </Button>
+                {hasOwn && (
+                  <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
+                    By the general list
+                  </Button>
+                )}
+              </div>
+            </>
+          )}
+        </section>
+      </div>
+    );
+  return (
+    <>
+      <div className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]">
+        <div className="grid min-w-0 content-start gap-3">
+          <StepAtHand file={file} assembling={assembling} />
+          <StationPhotos
+            jobId={file.job.id}
+            station="top"
+            caption={now?.step.what ?? ''}
+            label="Photo of this step"
+            mayTake={mayDo}
+            camera={camera}
+          >
+            {now?.step.photo && (
+              <span className="font-semibold text-brass">A photo belongs to this one.</span>
+            )}
+          </StationPhotos>
+        </div>
+        <aside aria-label="How far it is">
+          <RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />
+        </aside>
+      </div>
+      {mayDo && (
+        <section
+          aria-label="Assembly bar"
+          className="no-print grid shrink-0 grid-cols-1 border-t-2 border-ink bg-sheet max-md:sticky max-md:bottom-0 sm:grid-cols-[19rem_minmax(0,1fr)_15rem]"
+        >
+          <div className="px-4 py-2">
+            {now ? (
+              <button
+                type="button"
+                disabled={waits !== null}
+                onClick={() => assembling.act(ask !== null)}
+                className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:bg-rule disabled:text-ink"
+              >
+                {waits
+                  ? 'Waits'
+                  : ask
+                    ? 'Take marked answer'
+                    : press.length > 1
+                      ? `All ${press.length} done`
+                      : 'Done'}
+              </button>
+            ) : (
+              <p className="py-3 text-lead">Everything is on.</p>
+            )}
+            <p className="text-small text-soft max-sm:hidden">
+              <Kbd>Space</Kbd> or the foot-switch{ask && ': moves the mark, held takes it'}
+            </p>
+          </div>
+          <div className="flex flex-wrap items-center gap-x-5 border-rule px-4 py-1 sm:border-l">
+            {now && (
+              <Button look="quiet" onClick={() => setOdd(now)}>
+                Not as the list has it <Kbd>e</Kbd>
+              </Button>
+            )}
+          </div>
+          <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
+        </section>
+      )}
+      {odd && <OddStepSheet file={file} step={odd} assembling={assembling} onClose={() => setOdd(null)} />}
+    </>
+  );
+}

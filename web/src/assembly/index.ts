@@ -1,0 +1,1 @@
+export { AssemblyPanel } from './AssemblyPanel.js';

@@ -1,0 +1,129 @@
+import { useState } from 'react';
+import {
+  ASSEMBLED,
+  ASSEMBLY_BEGUN,
+  ASSEMBLY_ODD,
+  ASSEMBLY_OPENED,
+  ASSEMBLY_SEEN,
+  ASSEMBLY_UNDO,
+  assemblyLog,
+  assemblyRun,
+  backWith,
+  mayNotFit,
+  notProved,
+  offAmong,
+  openAsk,
+  pressOf,
+  REFITTED,
+  timelineOf,
+  whyNotBack,
+  type JobFile,
+  type Judgement,
+  type RunStep,
+} from '@tribos/core';
+import { newEntry, refusedBy, useSend } from '../job/index.js';
+import { post } from '../outbox/index.js';
+
+/**
+ * The assembly run as the station shows and drives it: the step at hand, its question, what it waits for. Every change is
+ * an entry of the log; nothing is kept here but the mark that moves over the answers.
+ */
+export function useAssembly(file: JobFile, judgement: Judgement) {
+  const run = assemblyRun(file);
+  const { trouble, say, send } = useSend(file);
+  const [marked, setMarked] = useState(0);
+  const { now } = run;
+  const press = pressOf(run);
+  const waits = now ? notProved(file, judgement.items, now) : null;
+  const at = now ? openAsk(now) : null;
+  const ask = now && at !== null ? now.asks[at]! : null;
+  const log = assemblyLog(file);
+  const last = log.at(-1) ?? null;
+
+  const answer = (i: number, of: RunStep | null = now, n: number | null = at, again = false): void => {
+    const chosen = n === null ? undefined : of?.asks[n]?.ask.answers[i];
+    if (!of || n === null || !chosen) return;
+    // What hangs on the piston that goes in, its reader cannot know.
+    if (chosen.why !== '') return say(chosen.why);
+    const sent = send(
+      newEntry(ASSEMBLY_SEEN, {
+        step: of.step.key,
+        cylinder: of.cylinder,
+        ask: n,
+        answer: chosen.text,
+        again,
+      }),
+    );
+    if (sent) setMarked(0);
+  };
+
+  /** Steps of the strip that go back with this press: with the last cylinder where each has its own. */
+  const backNow = () => {
+    const going = new Set(press.map((s) => s.key));
+    const keys = press.flatMap((s) =>
+      run.steps.every((o) => o.step.key !== s.step.key || o.state !== 'open' || going.has(o.key))
+        ? s.step.refits
+        : [],
+    );
+    return offAmong(file, keys);
+  };
+
+  const done = (): void => {
+    if (press.length === 0 || ask || waits) return;
+    const back = backNow();
+    const steps = back.map((s) => backWith(file, s));
+    const not =
+      back.map((s) => mayNotFit(file, s.step.key)).find((w) => w !== null) ?? whyNotBack(file, steps);
+    if (not) return say(not);
+    const entries = [
+      newEntry(ASSEMBLED, {
+        steps: press.map((s) => ({ step: s.step.key, cylinder: s.cylinder })),
+        seen: press.flatMap((s) => s.asks.flatMap((a) => (a.seen ? [a.seen.id] : []))),
+      }),
+      ...(steps.length > 0 ? [newEntry(REFITTED, { steps })] : []),
+    ];
+    const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
+    say(refused);
+    if (refused === null) {
+      setMarked(0);
+      void post(file.job.id, entries);
+    }
+  };
+
+  return {
+    ...run,
+    press,
+    waits,
+    at,
+    ask,
+    marked,
+    trouble,
+    last,
+    lastSaid: last ? (timelineOf(file).find((t) => t.id === last.id)?.sentence ?? null) : null,
+    answer,
+    done,
+    /** The one press of hand or foot: at a question it moves the mark, held it takes the answer. */
+    act: (held: boolean): void => {
+      if (!run.begun || waits) return;
+      if (ask) {
+        if (held) answer(marked);
+        else {
+          say(null);
+          setMarked((marked + 1) % ask.ask.answers.length);
+        }
+        return;
+      }
+      if (!held) done();
+    },
+    begin: (list: 'sheet' | 'general', alone: boolean) => send(newEntry(ASSEMBLY_BEGUN, { list, alone })),
+    odd: (s: RunStep, why: 'not-there' | 'other-way' | 'stays-off', text: string) =>
+      send(newEntry(ASSEMBLY_ODD, { step: s.step.key, cylinder: s.cylinder, why, text })),
+    open: (s: RunStep, text: string) =>
+      send(newEntry(ASSEMBLY_OPENED, { step: s.step.key, cylinder: s.cylinder, text })),
+    takeBack: () => {
+      if (last) send(newEntry(ASSEMBLY_UNDO, { of: last.id }));
+    },
+  };
+}
+
+export type Assembling = ReturnType<typeof useAssembly>;
