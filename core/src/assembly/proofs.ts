@@ -2,6 +2,7 @@ import { mayNotAssemble } from '../cause/index.js';
 import type { JobFile } from '../job/index.js';
 import { openSteps } from '../log/index.js';
 import { preparing } from '../rings/index.js';
+import { lashChoice } from '../setup/index.js';
 import { openCrank } from '../strip/index.js';
 import { torqueRun } from '../torque/index.js';
 import { cylinderOf, verdictSentence, type Figure } from '../verdicts/index.js';
@@ -63,19 +64,28 @@ const BY: Readonly<
           'Neither deck nor squish is read yet.',
         )
       : null,
-  lash: (file, figures) =>
-    file.engine.strokes === 4 && file.engine.limits.some((l) => l.feature.startsWith('setup.valve'))
-      ? figuresSay(
-          file,
-          figures,
-          (f) => f.feature.startsWith('setup.valve'),
-          'No valve clearance is read yet.',
-        )
-      : null,
+  lash: (file, figures) => lash(file, figures),
   'head-tight': (file) => tight(file, 'head'),
   'cylinder-tight': (file) => tight(file, 'cylinder'),
   counted: (file) => openCrank(file).mayNotClose,
 };
+
+function lash(file: JobFile, figures: readonly Figure[]): string | null {
+  const own = (f: Figure) => f.feature.startsWith('setup.valve');
+  if (file.engine.strokes !== 4 || !file.engine.limits.some((l) => l.feature.startsWith('setup.valve')))
+    return null;
+  const { missing, since: read } = lashChoice(file);
+  const left = missing.find((m) => m.wants !== 'shim');
+  if (left) return `The clearance of the ${left.name} is not read yet: Set-up, beside.`;
+  const since = torqueRun(file)
+    .groups.filter((g) => g.group.clamps === 'head' || g.group.clamps === 'cams')
+    .flatMap((g) => g.doneAt ?? [])
+    .sort()
+    .at(-1);
+  if (since !== undefined && read !== null && read < since)
+    return 'A valve clearance was read before the head was tightened: read it again, cold.';
+  return figuresSay(file, figures, own, 'No valve clearance is read yet: Set-up, beside.');
+}
 
 function tight(file: JobFile, clamps: 'head' | 'cylinder'): string | null {
   const groups = torqueRun(file).groups.filter((g) => g.group.clamps === clamps);

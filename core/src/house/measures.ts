@@ -16,6 +16,7 @@ import {
 } from '../measurands/index.js';
 import { PUMP_MEASURES } from '../pumps/index.js';
 import { readingsOf } from '../readings/index.js';
+import { SETUP_MEASURES } from '../setup/index.js';
 import { VALVE_MEASURES } from '../valves/index.js';
 
 /** Rooms that measure things of the engine besides its cylinders. */
@@ -23,6 +24,8 @@ export const MEASURED: readonly {
   readonly room: string;
   readonly title: string;
   readonly measures: readonly Measurand[];
+  /** Where it is read, where that is another station than Measure. */
+  readonly at?: 'top';
 }[] = [
   { room: 'crank', title: 'Crank and rods', measures: CRANK_MEASURES },
   { room: 'bearings', title: 'Bearings', measures: BEARING_MEASURES },
@@ -31,6 +34,7 @@ export const MEASURED: readonly {
   { room: 'gearbox', title: 'Gearbox', measures: GEARBOX_MEASURES },
   { room: 'clutch', title: 'Clutch', measures: CLUTCH_MEASURES },
   { room: 'pumps', title: 'What hangs on it', measures: PUMP_MEASURES },
+  { room: 'setup', title: 'Set-up', measures: SETUP_MEASURES, at: 'top' },
 ];
 
 export const measurandOf = (part: ThingPlace['part']): Measurand | null =>
@@ -66,7 +70,7 @@ export function listedThings(file: JobFile, room: string, all: boolean): readonl
 
 /** Rooms something is asked for or was read in. */
 export const roomsMeasured = (file: JobFile) =>
-  MEASURED.filter((r) => listedThings(file, r.room, false).length > 0);
+  MEASURED.filter((r) => r.at === undefined && listedThings(file, r.room, false).length > 0);
 
 /** What a gap of the engine is held against, whatever state its part is in: the widest of its limits. */
 export function gapLimits(file: JobFile, place: ThingPlace): GapLimits & { readonly slack: number } {

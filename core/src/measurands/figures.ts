@@ -157,7 +157,7 @@ function sized(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null, unit
       ...base(m, rule, thing, at, side),
       of: reduced?.of ?? null,
       ...(reduced ? { value: reduced.value } : {}),
-      states: statesOf(file, [thing.part], featureOf(rule, thing), side),
+      states: rule.states ?? statesOf(file, [thing.part], featureOf(rule, thing), side),
       ...(reduced?.unseenP ? { unseenP: reduced.unseenP } : {}),
       ...(reduced ? { tailOf: reduced.tailOf } : {}),
       progress: { read: places.length, planned },
@@ -214,7 +214,7 @@ function gapped(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null): Fi
     return judgeValue(file, {
       ...base(m, rule, thing, at, side),
       of: null,
-      states: statesOf(file, [thing.part], featureOf(rule, thing), side),
+      states: rule.states ?? statesOf(file, [thing.part], featureOf(rule, thing), side),
       ...(gaps.length > 0
         ? {
             leaves: {

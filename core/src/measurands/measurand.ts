@@ -1,8 +1,22 @@
 import type { Sense } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import { Refused, type PlaceKind, type ThingPlace } from '../log/index.js';
+import {
+  isDoneOn,
+  Refused,
+  WORK,
+  type PlaceKind,
+  type Reopened,
+  type ThingPlace,
+  type WorkEntry,
+} from '../log/index.js';
 import { oneOf, object, text, type Shape } from '../shape/index.js';
-import { featureInfo, type EngineSpec, type FeatureKey, type Material } from '../specs/index.js';
+import {
+  featureInfo,
+  type EngineSpec,
+  type FeatureKey,
+  type LimitState,
+  type Material,
+} from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 
 /** A thing of the engine that is measured: of one of its parts, named as its sheet names it. */
@@ -40,6 +54,8 @@ export interface Rule {
   readonly how: How;
   readonly sides: readonly ('max' | 'min')[];
   readonly title: string;
+  /** Limits it is held against, whatever state its part is in: a setting is set anew each time. */
+  readonly states?: readonly LimitState[];
   /** Judged only where a limit is on file: else it serves another figure alone. */
   readonly ifLimit?: true;
   /** What the figure is, in the working. */
@@ -63,6 +79,10 @@ export interface Measurand {
   readonly has?: (file: JobFile, thing: Thing) => boolean;
   /** Figures it serves besides its own: their limits make it worth reading. */
   readonly serves?: readonly FeatureKey[];
+  /** Anything from a third to three times its nominal is to be expected: nobody made it to a size. */
+  readonly loose?: true;
+  /** What work opens it again, besides work on its part. */
+  readonly reopens?: Reopened;
   /** Beside the leaves' own tolerance, nm: what they are tried against is not perfect either. */
   readonly slack?: number;
 }
@@ -120,9 +140,16 @@ const isSize = (m: Measurand): boolean => m.sense === 'inside' || m.sense === 'o
 const endsOf = (m: Measurand, thing: Thing, engine: EngineSpec): number[] =>
   limitsFor(engine, m, thing).flatMap((l) => [l.low, l.high].filter((v) => v !== null));
 
+/** From, to, of its nominal, where it is made to no size. */
+const LOOSE = [0.3, 3] as const;
+
 /** Sizes the limits lead one to expect, of the figure that is the size itself. */
 function expectedOf(m: Measurand, thing: Thing, engine: EngineSpec) {
   if (!isSize(m)) return null;
+  if (m.loose) {
+    const nominal = nominalOf(m, thing, engine);
+    return { low: nm(Math.round(nominal * LOOSE[0])), high: nm(Math.round(nominal * LOOSE[1])) };
+  }
   const own = featureOf(m.rules[0]!, thing);
   const ends = engine.limits
     .filter((l) => l.feature === own)
@@ -157,6 +184,14 @@ export const thingsHad = (file: JobFile, m: Measurand): readonly Thing[] => {
   return m.has ? all.filter((t) => m.has!(file, t)) : all;
 };
 
+/** Whether work opens a thing again: on its own cylinder, where it belongs to one. */
+function isOpened({ thing }: ThingPlace, work: WorkEntry, what: Reopened): boolean {
+  const cylinder = /^cylinder:(\d+)$/u.exec(thing)?.[1];
+  return (
+    WORK[work.what].reopens.includes(what) && (cylinder === undefined || isDoneOn(work, Number(cylinder)))
+  );
+}
+
 const thingOf = (m: Measurand, engine: EngineSpec, key: string): Thing | undefined =>
   m.things(engine).find((t) => t.key === key);
 
@@ -183,7 +218,7 @@ export function measurandPlace(m: Measurand): PlaceKind {
       if (!m.spots(engine, of).some((x) => x.key === s.spot))
         throw new Refused('/station/spot', `“${s.spot}” is no place on the ${of.name}.`);
     },
-    reopenedBy: () => false,
+    reopenedBy: (s, work) => m.reopens !== undefined && isOpened(s, work, m.reopens),
     ofPart: (s, engine) => thing(s, engine).part,
     thing: (s) => `${m.part}:${s.thing}`,
     named: (s, engine) => {

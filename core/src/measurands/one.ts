@@ -1,7 +1,8 @@
 import type { FeatureKey, Material } from '../specs/index.js';
 import type { Sense } from '../gauges/index.js';
-import { ALONE, type How, type Measurand, type Spot, type Thing } from './measurand.js';
+import { ALONE, type How, type Measurand, type Rule, type Spot, type Thing } from './measurand.js';
 import type { EngineSpec } from '../specs/index.js';
+import { nm } from '../units/index.js';
 
 /** A measure of one figure: most of them are no more than that. */
 export function oneFigure(of: {
@@ -19,12 +20,42 @@ export function oneFigure(of: {
   readonly definition: string;
   readonly material?: Material;
   readonly slack?: number;
+  readonly states?: Rule['states'];
+  readonly reopens?: Measurand['reopens'];
+  readonly loose?: true;
+  /** Size of each where its sheet gives none, nm. */
+  readonly nominal?: number;
 }): Measurand {
-  const { feature, how, sides, definition, spots = ALONE, material = 'steel', ...rest } = of;
+  const {
+    feature,
+    how,
+    sides,
+    definition,
+    spots = ALONE,
+    material = 'steel',
+    states,
+    nominal,
+    things,
+    ...rest
+  } = of;
   return {
     ...rest,
+    things:
+      nominal === undefined
+        ? things
+        : (engine) => things(engine).map((t) => ({ ...t, nominal: nm(nominal) })),
     material,
     spots: () => spots,
-    rules: [{ key: of.part.split('.')[1]!, feature, how, sides, title: of.name, definition }],
+    rules: [
+      {
+        key: of.part.split('.')[1]!,
+        feature,
+        how,
+        sides,
+        title: of.name,
+        definition,
+        ...(states ? { states } : {}),
+      },
+    ],
   };
 }

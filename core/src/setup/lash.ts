@@ -1,0 +1,80 @@
+import type { JobFile } from '../job/index.js';
+import { readThing, thingsOfKind } from '../measurands/index.js';
+import { governingFor } from '../verdicts/index.js';
+import { chooseShims, type LashNow, type ShimChoice } from '../valves/index.js';
+import { LASH, SHIM } from './measures.js';
+import { SHIMS } from './sheets.js';
+
+export interface LashChoice {
+  readonly valves: readonly (LashNow & { readonly key: string })[];
+  /** ISO time of the earliest of the last leaves: what was done after it opens them; null where none was tried. */
+  readonly since: string | null;
+  /** Valves that still want a figure: their leaves, their shim. */
+  readonly missing: readonly { readonly name: string; readonly wants: 'leaves' | 'shim' | 'thinner' }[];
+  /** Which shim goes where; null where none brings every valve inside, or nothing can be said yet. */
+  readonly choice: readonly ShimChoice[] | null;
+}
+
+/** Every thickness that can be had for the valves of an engine, nm. */
+function toBuy(file: JobFile): readonly number[] {
+  return (SHIMS.of(file.engine)?.shims ?? [])
+    .filter((s) => s.of === 'valve')
+    .flatMap((s) =>
+      Array.from({ length: Math.floor((s.to - s.from) / s.step) + 1 }, (_, i) => s.from + i * s.step),
+    );
+}
+
+/**
+ * Which shim goes under which valve: swaps of what is in the engine first, then what has to be bought. A valve under which
+ * the thinnest leaf does not go has no figure: a thinner shim first.
+ */
+export function lashChoice(file: JobFile): LashChoice {
+  const missing: LashChoice['missing'][number][] = [];
+  const tried: string[] = [];
+  const valves = thingsOfKind(
+    'valve-intake',
+    'valve-exhaust',
+  )(file.engine).flatMap((t) => {
+    const feature =
+      t.kind === 'valve-exhaust' ? ('setup.valve.exhaust' as const) : ('setup.valve.intake' as const);
+    const [low, high] = (['min', 'max'] as const).map((side) => {
+      const found = governingFor(file, feature, ['new'], side);
+      return found.status === 'governed' ? (side === 'min' ? found.limit.low : found.limit.high) : null;
+    });
+    if (low == null || high == null) return [];
+    const state = readThing(file, LASH, t, 'mm').gaps.get('');
+    const gap = state?.bracket;
+    const last = state?.tries.at(-1)?.at;
+    if (last !== undefined) tried.push(last);
+    const shim = readThing(file, SHIM, t, 'mm').places.get('')?.result?.estimate.value ?? null;
+    if (!gap || gap.high === null) {
+      missing.push({ name: t.name, wants: 'leaves' });
+      return [];
+    }
+    if (gap.low === null) {
+      missing.push({ name: t.name, wants: 'thinner' });
+      return [];
+    }
+    if (shim === null) {
+      missing.push({ name: t.name, wants: 'shim' });
+      return [];
+    }
+    return [
+      {
+        key: t.key,
+        name: t.name,
+        measured: (gap.low + gap.high) / 2,
+        shim,
+        low,
+        high,
+        target: (low + high) / 2,
+      },
+    ];
+  });
+  return {
+    valves,
+    since: tried.sort()[0] ?? null,
+    missing,
+    choice: missing.length > 0 || valves.length === 0 ? null : chooseShims(valves, [], toBuy(file)),
+  };
+}
