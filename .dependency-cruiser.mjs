@@ -40,6 +40,7 @@ const CORE = [
   ['before'],
   ['cause'],
   ['assembly'],
+  ['refit'],
   ['intake'],
   ['practice'],
   ['house'],

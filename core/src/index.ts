@@ -13,6 +13,7 @@ export * from './bore/index.js';
 export * from './fit/index.js';
 export * from './routes/index.js';
 export * from './outside/index.js';
+export * from './refit/index.js';
 export * from './rings/index.js';
 export * from './hone/index.js';
 export * from './setup/index.js';

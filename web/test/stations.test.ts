@@ -55,6 +55,8 @@ describe('the run sheet', () => {
       '/jobs/j/decide',
       '/jobs/j/outside',
       '/jobs/j/prepare',
+      '/jobs/j/top',
+      '/jobs/j/refit',
       '/jobs/j/hand-over',
     ]);
   });

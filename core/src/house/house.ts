@@ -28,6 +28,7 @@ import { intake } from '../intake/index.js';
 import { outside } from '../outside/index.js';
 import { pumps } from '../pumps/index.js';
 import { readings } from '../readings/index.js';
+import { refit } from '../refit/index.js';
 import { rings } from '../rings/index.js';
 import { routes } from '../routes/index.js';
 import { setup } from '../setup/index.js';
@@ -63,6 +64,7 @@ export const HOUSE: readonly Room[] = [
   torque,
   cause,
   assembly,
+  refit,
 ];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();

@@ -57,7 +57,7 @@ export function strokeOf(train: CrankTrain): number {
  * @param below  in the unit of the train, 0 … its stroke
  * @returns degrees of a wheel zeroed at top dead centre: `before` ≤ 0 ≤ `after`
  * @throws OutOfRange outside the stroke
- * @example wheelAt({ throw: 34, rod: 132 }, 2).before // −17.63
+ * @example wheelAt({ throw: 34, rod: 132 }, 2).before // -17.63
  */
 export function wheelAt(
   train: CrankTrain,

@@ -30,7 +30,7 @@ export interface ShimChoice {
 
 /**
  * Shim for a valve: old + measured − target, by the thickness that was measured and not by what is marked on it.
- * @example newShim({ shim: 2.4e6, measured: 0.14e6, target: 0.1e6 }) // 2.44 mm
+ * @example newShim({ shim: 2400, measured: 140, target: 100 }) // 2440
  */
 export const newShim = ({ shim, measured, target }: Pick<LashNow, 'shim' | 'measured' | 'target'>): number =>
   shim + measured - target;

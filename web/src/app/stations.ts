@@ -58,6 +58,11 @@ export const STATIONS: readonly StationEntry[] = [
     load: async () => ({ Component: (await import('../top/Station.js')).TopStation }),
   },
   {
+    id: 'refit',
+    name: 'Refit',
+    load: async () => ({ Component: (await import('../refit/Station.js')).RefitStation }),
+  },
+  {
     id: 'hand-over',
     name: 'Report so far',
     load: async () => ({ Component: (await import('../handOver/Station.js')).ReportStation }),

@@ -67,6 +67,7 @@ export function ThingsPanel({
   unit,
   onPick,
   onItem,
+  whole = false,
 }: {
   file: JobFile;
   prepared: Prepared;
@@ -76,8 +77,10 @@ export function ThingsPanel({
   unit: LengthUnit;
   onPick: (at: Place) => void;
   onItem: (item: Figure) => void;
+  /** Everything that can be measured here is shown at once. */
+  whole?: boolean;
 }) {
-  const [all, setAll] = useState(false);
+  const [all, setAll] = useState(whole);
   const listed = listedThings(file, room, all);
   const here = placeKey(current);
   const measures = [...new Set(listed.map((l) => l.m))];

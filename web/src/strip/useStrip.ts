@@ -46,8 +46,9 @@ type Counts = Readonly<Record<string, number>>;
 /**
  * The strip as the station shows and drives it: the step at hand, its hard stop, what is counted, where it goes. Every
  * change is one entry of the log; nothing is kept here but what was not pressed yet.
+ * @param backFrom it begins with what goes back
  */
-export function useStrip({ file, by }: JobContext) {
+export function useStrip({ file, by }: JobContext, backFrom = false) {
   const grain = useGrain(by);
   const plan = stripPlan(file);
   const ledger = jobLedger(file);
@@ -57,7 +58,7 @@ export function useStrip({ file, by }: JobContext) {
   const [counts, setCounts] = useState<Counts>({});
   const [counted, setCounted] = useState(0);
   const [choice, setChoice] = useState(0);
-  const [back, setBack] = useState(false);
+  const [back, setBack] = useState(backFrom);
   const [trouble, setTrouble] = useState<string | null>(null);
   /** A tray somebody just asked for; nothing is in it yet. */
   const [asked, setAsked] = useState<number | null>(null);

@@ -1,0 +1,92 @@
+import type { EngineSpec } from '../specs/index.js';
+
+/** Something that goes back on besides what is counted, and how it may be found. */
+export interface RefitCheck {
+  readonly key: string;
+  readonly ask: string;
+  /** Answers; with a reason it cannot stay like that. */
+  readonly answers: readonly { readonly text: string; readonly why: string }[];
+}
+
+const check = (
+  key: string,
+  ask: string,
+  answers: readonly (readonly [text: string, why?: string])[],
+): RefitCheck => ({ key, ask, answers: answers.map(([text, why = '']) => ({ text, why })) });
+
+const NONE = ['this engine has none'] as const;
+
+/** What is looked at before an engine of this kind may run: cables, pumps, ignition, washers, hoses, seals. */
+export function refitChecks({
+  strokes,
+  kind,
+  cooling,
+}: Pick<EngineSpec, 'strokes' | 'kind' | 'cooling'>): readonly RefitCheck[] {
+  const saw = kind === 'chainsaw';
+  return [
+    check('intake', 'Manifolds and boots', [
+      ['tight all round, no crack seen when bent'],
+      ['one is cracked or loose', 'It draws air and leans the engine out: a new one goes on before it runs.'],
+    ]),
+    check('cables', 'Cables and their free play', [
+      ['free play as the sheet has it, at every angle of the steering'],
+      ['tight at full lock', 'The engine would run away as the bars are turned: reroute it now.'],
+      ['sticks', 'A throttle that stays open cannot be stopped by hand: free or renew it.'],
+      NONE,
+    ]),
+    ...(strokes === 2 && !saw
+      ? [
+          check('oil-pump', 'Oil pump', [
+            ['mark on its line, lines full, no air seen'],
+            ['air in a line', 'The first minutes would run dry: bleed it until none is seen.'],
+            ['mark off its line', 'Set its cable until the marks meet.'],
+            NONE,
+          ]),
+        ]
+      : []),
+    ...(cooling === 'liquid'
+      ? [
+          check('pump-gear', 'Pump and its gear', [
+            ['meshed, turns with the crank'],
+            ['not seen turning', 'A pump that does not turn boils the engine in minutes: look once more.'],
+            NONE,
+          ]),
+          check('hoses', 'Hoses and clamps', [
+            ['all on, clamps tight, none kinked'],
+            ['one is hard or cracked', 'It bursts when it is hot: renew it.'],
+          ]),
+        ]
+      : []),
+    check('ignition', saw ? 'Coil and its air gap' : 'Ignition', [
+      [saw ? 'set by its card, screws tight' : 'base plate on its mark, screws tight'],
+      [
+        saw ? 'touches the magnets' : 'off its mark',
+        saw
+          ? 'It wears through and dies: set it by the card.'
+          : 'Timing off its mark holes pistons: back to the mark.',
+      ],
+    ]),
+    check('banjo', 'Banjo bolts', [
+      ['new washers on both sides of each'],
+      ['an old washer', 'It leaks where nobody looks: new ones, both sides.'],
+      NONE,
+    ]),
+    check('leads', 'Plug leads', [
+      ['in order, snapped on'],
+      ['two changed over', 'It fires back into an open valve or port: change them.'],
+    ]),
+    check('fuel', 'Fuel: tap, filter, vent', [
+      ['clean, open, no leak with the tap on'],
+      ['it weeps', 'Fire: nothing is started over a leak.'],
+    ]),
+    ...(strokes === 2
+      ? [
+          check('leak-test', 'Crankcase leak test after the new seals', [
+            ['held, pressure and vacuum, written down at Before'],
+            ['not done', 'A leak at a seal seizes a fresh two-stroke within minutes: test it first.'],
+            ['no seal was opened'],
+          ]),
+        ]
+      : []),
+  ];
+}

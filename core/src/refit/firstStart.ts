@@ -1,0 +1,112 @@
+import { assemblyRun, unprovedSteps } from '../assembly/index.js';
+import { FLUIDS, type Fluid } from '../fluids/index.js';
+import { fittedInVain } from '../inspect/index.js';
+import { derived, type JobFile } from '../job/index.js';
+import type { AnyEntry } from '../log/index.js';
+import { backwards, effectiveSteps, jobLedger, openCrank, stripLog, stripPlan } from '../strip/index.js';
+import { torqueRun } from '../torque/index.js';
+import { type Figure } from '../verdicts/index.js';
+import { refitChecks, type RefitCheck } from './checks.js';
+import {
+  FLUID_FILLED,
+  REFIT_KINDS,
+  REFIT_SEEN,
+  REFIT_UNDO,
+  type FluidFilled,
+  type RefitSeen,
+} from './refitEntries.js';
+
+const KINDS: ReadonlySet<string> = new Set(REFIT_KINDS.map((k) => k.kind));
+
+/** Entries of the refit that stand, in order. */
+export const refitLog = derived((file): readonly AnyEntry[] => {
+  const gone = new Set(REFIT_UNDO.in(file.log).map((u) => u.of));
+  return (file.log as readonly AnyEntry[]).filter(
+    (e) => KINDS.has(e.kind) && !REFIT_UNDO.is(e) && !gone.has(e.id),
+  );
+});
+
+export interface RefitState {
+  readonly checks: readonly { readonly check: RefitCheck; readonly seen: RefitSeen | null }[];
+  readonly fluids: readonly {
+    readonly fluid: Fluid;
+    readonly at: number;
+    readonly filled: FluidFilled | null;
+  }[];
+}
+
+/** When the engine was last opened: what was looked at before that was looked at on another engine. */
+function lastOpened(file: JobFile): number {
+  const off = effectiveSteps(stripLog(file)).filter((s) => s.is === 'off');
+  const at = off.map((s) => (file.log as readonly AnyEntry[]).indexOf(s.entry));
+  return Math.max(-1, ...at);
+}
+
+/** What was seen and filled since the engine was last opened. */
+export const refitState = derived((file): RefitState => {
+  const since = lastOpened(file);
+  const all = file.log as readonly AnyEntry[];
+  const log = refitLog(file).filter((e) => all.indexOf(e) > since);
+  const seen = log.filter(REFIT_SEEN.is);
+  const filled = log.filter(FLUID_FILLED.is);
+  return {
+    checks: refitChecks(file.engine).map((check) => ({
+      check,
+      seen: seen.findLast((s) => s.check === check.key) ?? null,
+    })),
+    fluids: (FLUIDS.of(file.engine)?.fluids ?? []).map((fluid, at) => ({
+      fluid,
+      at,
+      filled: filled.findLast((f) => f.fluid === at) ?? null,
+    })),
+  };
+});
+
+/**
+ * Why the engine is not started yet; empty where it may. It opens only when everything that came off is back, everything
+ * small is accounted for, the top end is together and tight, fluids stand at their marks and what else goes on was seen.
+ */
+export function notYetStarted(file: JobFile, figures: readonly Figure[]): readonly string[] {
+  const plan = stripPlan(file);
+  const off = backwards(plan);
+  const { mayNotClose, ways } = openCrank(file);
+  const loose = jobLedger(file).filter((l) => l.open > 0 || l.surplus > 0);
+  const run = assemblyRun(file);
+  const tight = torqueRun(file);
+  const { checks, fluids } = refitState(file);
+  const count = (n: number, one: string, many: string) => `${n} ${n === 1 ? one : many}`;
+  return [
+    ...(off.length > 0
+      ? [
+          `${count(off.length, 'step of the strip is', 'steps of the strip are')} not back: ${off[0]!.step.what.toLowerCase()} is next.`,
+        ]
+      : []),
+    ...(ways.length > 0 && mayNotClose ? [mayNotClose] : []),
+    ...(loose.length > 0
+      ? [
+          `Still out: ${loose.map((l) => (l.surplus > 0 ? `${l.surplus} ${l.name} too many` : `${l.open} ${l.name}`)).join(', ')}.`,
+        ]
+      : []),
+    ...fittedInVain(file),
+    ...(run.begun
+      ? [
+          ...(run.now ? [`Top end: ${run.done} of ${run.steps.length} steps done.`] : []),
+          ...run.provisional.map((p) => `${p.text.charAt(0).toUpperCase()}${p.text.slice(1)}.`),
+          ...run.steps
+            .filter((s) => s.waitsForAgain && s.state === 'done')
+            .map((s) => `Not looked at a second time: ${s.step.what.toLowerCase()}.`),
+          ...unprovedSteps(file, figures, run.steps).map((u) => u.why),
+        ]
+      : []),
+    ...(tight.begun ? tight.groups.filter((g) => !g.done).map((g) => `Not tightened: ${g.group.name}.`) : []),
+    ...fluids.filter((f) => f.filled === null).map((f) => `Not filled: ${f.fluid.what}, ${f.fluid.grade}.`),
+    ...(checks.some((c) => c.seen === null)
+      ? [
+          `Not looked at: ${checks
+            .filter((c) => c.seen === null)
+            .map((c) => c.check.ask.toLowerCase())
+            .join(', ')}.`,
+        ]
+      : []),
+  ];
+}

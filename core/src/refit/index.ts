@@ -1,0 +1,4 @@
+export * from './checks.js';
+export * from './firstStart.js';
+export * from './refitEntries.js';
+export * from './room.js';

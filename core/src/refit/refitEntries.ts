@@ -1,0 +1,67 @@
+import { FLUIDS } from '../fluids/index.js';
+import { entryKind, Refused, type EntryOf } from '../log/index.js';
+import { boolean, integer, number, oneOf, ref, text } from '../shape/index.js';
+import { refitChecks } from './checks.js';
+
+/** What was seen of something that goes back on. */
+export const REFIT_SEEN = entryKind(
+  'refit-seen',
+  { check: text(60), answer: text(80) },
+  {
+    read: (sent, { engine }) => {
+      const of = refitChecks(engine).find((c) => c.key === sent.check);
+      if (!of) throw new Refused('/check', 'Nothing like that is asked of this engine.');
+      const given = of.answers.find((a) => a.text === sent.answer);
+      if (!given) throw new Refused('/answer', 'That is none of the answers.');
+      if (given.why !== '') throw new Refused('/answer', given.why);
+    },
+  },
+);
+
+/** A fluid of this variant filled, its level read by its own method, its air let out. */
+export const FLUID_FILLED = entryKind(
+  'fluid-filled',
+  {
+    /** Which of the sheet's fluids, in its order from 0. */
+    fluid: integer(0, 19),
+    what: text(80),
+    /** cm³ that went in; 0 where it was filled to a mark. */
+    amount: number(0, 50_000),
+    level: oneOf('on-its-mark', 'over', 'under'),
+    bled: boolean,
+    text: text(300),
+  },
+  {
+    read: (sent, { engine }) => {
+      const fluid = FLUIDS.of(engine)?.fluids[sent.fluid];
+      if (!fluid) throw new Refused('/fluid', 'This engine’s sheet has no such fluid.');
+      if (sent.level !== 'on-its-mark')
+        throw new Refused(
+          '/level',
+          sent.level === 'under'
+            ? 'Fill it to its mark first: nothing is started below it.'
+            : 'Take it down to its mark first: too much foams, or bursts a seal.',
+        );
+      if (fluid.bleed !== '' && !sent.bled)
+        throw new Refused('/bled', `Let the air out first: ${fluid.bleed}.`);
+    },
+  },
+);
+
+const UNDONE: readonly string[] = ['refit-seen', 'fluid-filled'];
+
+/** One of them taken back. It stays in the log. */
+export const REFIT_UNDO = entryKind(
+  'refit-undo',
+  { of: ref('entry') },
+  {
+    read: (sent, { known }) => {
+      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
+        throw new Refused('/of', 'There is nothing like that in this job.');
+    },
+  },
+);
+
+export const REFIT_KINDS = [REFIT_SEEN, FLUID_FILLED, REFIT_UNDO] as const;
+export type RefitSeen = EntryOf<typeof REFIT_SEEN>;
+export type FluidFilled = EntryOf<typeof FLUID_FILLED>;

@@ -1,0 +1,95 @@
+import type { JobFile } from '../job/index.js';
+import { whoOf } from '../specs/index.js';
+import {
+  printedDay,
+  type Action,
+  type Block,
+  type Found,
+  type Room,
+  type Section,
+} from '../verdicts/index.js';
+import { refitChecks } from './checks.js';
+import { notYetStarted, refitLog, refitState } from './firstStart.js';
+import { FLUID_FILLED, REFIT_KINDS, REFIT_SEEN } from './refitEntries.js';
+
+const begun = (file: JobFile): boolean => refitLog(file).length > 0;
+
+function report(file: JobFile, { figures }: Found): Section[] {
+  if (!begun(file)) return [];
+  const { checks, fluids } = refitState(file);
+  const missing = notYetStarted(file, figures);
+  const table = (heads: string[], rows: string[][]): Block[] =>
+    rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
+  return [
+    {
+      key: 'refit',
+      title: 'Back together',
+      blocks: [
+        ...table(
+          ['fluid', 'how much', 'level', 'by'],
+          fluids.flatMap(({ fluid, filled }) =>
+            filled
+              ? [
+                  [
+                    `${fluid.what}, ${fluid.grade}`,
+                    filled.amount > 0 ? `${filled.amount} cm³` : 'to its mark',
+                    `${fluid.level}${fluid.bleed ? `; bled: ${fluid.bleed}` : ''}`,
+                    `${whoOf(filled)}, ${printedDay(filled.at)}`,
+                  ],
+                ]
+              : [],
+          ),
+        ),
+        ...table(
+          ['looked at', 'seen', 'by'],
+          checks.flatMap(({ check, seen }) => (seen ? [[check.ask, seen.answer, whoOf(seen)]] : [])),
+        ),
+        ...(missing.length > 0 ? [{ kind: 'list' as const, items: missing }] : []),
+      ],
+    },
+  ];
+}
+
+/** Everything back on, filled and looked at before it runs. */
+export const refit: Room = {
+  name: 'refit',
+  station: 'refit',
+  entries: [...REFIT_KINDS],
+  steps: (file) =>
+    begun(file)
+      ? [
+          {
+            key: 'refit',
+            done:
+              refitState(file).checks.every((c) => c.seen) && refitState(file).fluids.every((f) => f.filled)
+                ? refitLog(file).at(-1)!.id
+                : null,
+            excused: null,
+            sentence: () => 'Everything back on, filled and looked at before the first start.',
+          },
+        ]
+      : [],
+  actions: (file, { figures }) => [
+    {
+      urgency: 'step',
+      find: (): Action | null => {
+        if (!begun(file)) return null;
+        const [missing] = notYetStarted(file, figures);
+        return missing
+          ? { kind: 'refit', urgency: 'step', station: 'refit', at: null, sentence: () => missing }
+          : null;
+      },
+    },
+  ],
+  tell: (entry, file) => {
+    if (REFIT_SEEN.is(entry))
+      return `${refitChecks(file.engine).find((c) => c.key === entry.check)?.ask ?? entry.check}: ${entry.answer}`;
+    return FLUID_FILLED.is(entry)
+      ? `${entry.what}: ${entry.amount > 0 ? `${entry.amount} cm³, ` : ''}on its mark${entry.bled ? ', bled' : ''}`
+      : null;
+  },
+  report,
+  cautions: [
+    'First start outdoors or with extraction: carbon monoxide. Kill switch checked, hands and clothes clear, extinguisher at hand.',
+  ],
+};

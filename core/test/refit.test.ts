@@ -1,0 +1,167 @@
+import {
+  FLUID_FILLED,
+  generalList,
+  notYetStarted,
+  REFIT_SEEN,
+  REFIT_UNDO,
+  refitChecks,
+  refitState,
+  REFITTED,
+  reportOf,
+  STRIP_PLAN,
+  STRIPPED,
+  TORQUE_WRENCH,
+  type EngineSpec,
+} from '../src/index.js';
+import { TWIN } from './support.js';
+import { Book } from './strip/support.js';
+
+const source = TWIN.limits[0]!.source;
+const engine: EngineSpec = {
+  ...TWIN,
+  parts: {
+    ...TWIN.parts,
+    fluids: {
+      fluids: [
+        {
+          what: 'engine oil',
+          of: '',
+          grade: '10W-40',
+          amount: 2_700,
+          level: 'sight glass',
+          bleed: '',
+          source,
+        },
+        {
+          what: 'coolant',
+          of: '',
+          grade: '50 %',
+          amount: 1_600,
+          level: 'to the neck',
+          bleed: 'pump screw',
+          source,
+        },
+      ],
+    },
+  },
+};
+const fill = (fluid: number, over: object = {}) =>
+  ({ fluid, what: 'x', amount: 0, level: 'on-its-mark', bled: true, text: '', ...over }) as const;
+const seeAll = (book: Book) => {
+  for (const c of refitChecks(engine))
+    book.keep(REFIT_SEEN, { check: c.key, answer: c.answers.find((a) => a.why === '')!.text });
+};
+
+describe('before the first start', () => {
+  it('everything is filled and seen, else it says what is missing', () => {
+    const book = new Book(engine);
+    expect(notYetStarted(book.file(), [])).toEqual([
+      'Not filled: engine oil, 10W-40.',
+      'Not filled: coolant, 50 %.',
+      expect.stringContaining('Not looked at: manifolds and boots'),
+    ]);
+    expect(book.try(FLUID_FILLED, fill(0, { level: 'under' }))).toContain('Fill it to its mark');
+    expect(book.try(FLUID_FILLED, fill(0, { level: 'over' }))).toContain('down to its mark');
+    expect(book.try(FLUID_FILLED, fill(1, { bled: false }))).toContain('pump screw');
+    expect(book.try(FLUID_FILLED, fill(7))).toContain('no such fluid');
+    book.keep(FLUID_FILLED, fill(0, { bled: false }));
+    book.keep(FLUID_FILLED, fill(1));
+    seeAll(book);
+    expect(notYetStarted(book.file(), [])).toEqual([]);
+    expect(JSON.stringify(reportOf(book.file()))).toContain('Back together');
+    book.keep(REFIT_UNDO, { of: book.log.at(-1)!.id });
+    expect(notYetStarted(book.file(), [])).toHaveLength(1);
+    expect(book.try(REFIT_UNDO, { of: 'x' })).toContain('nothing like that');
+  });
+
+  it('no answer that cannot stay is taken, on any kind of engine', () => {
+    let tried = 0;
+    for (const of of [
+      engine,
+      { ...engine, strokes: 2 as const, kind: 'snowmobile' as const },
+      { ...engine, strokes: 2 as const, kind: 'chainsaw' as const, cooling: 'air' as const },
+    ])
+      for (const c of refitChecks(of)) {
+        const book = new Book(of);
+        expect(c.answers.some((a) => a.why === '')).toBe(true);
+        for (const a of c.answers.filter((x) => x.why !== '')) {
+          expect(book.try(REFIT_SEEN, { check: c.key, answer: a.text })).toBe(a.why);
+          tried += 1;
+        }
+        expect(book.try(REFIT_SEEN, { check: c.key, answer: 'yes' })).toContain('none of the answers');
+      }
+    expect(tried).toBeGreaterThan(20);
+    expect(new Book(engine).try(REFIT_SEEN, { check: 'nothing', answer: 'x' })).toContain(
+      'Nothing like that',
+    );
+  });
+
+  /** Where the refit has its place, in the trade's words: manifolds, cables, pump, ignition, banjo, hoses, leak test. */
+  it.each([
+    ['manifolds', 'intake'],
+    ['cables and their free play', 'cables'],
+    ['pump gear meshed', 'pump-gear'],
+    ['ignition at its mark', 'ignition'],
+    ['banjo washers', 'banjo'],
+    ['hoses', 'hoses'],
+    ['leak test after new seals', 'leak-test'],
+  ])('%s has its place', (_, key) => {
+    const all = [...refitChecks(engine), ...refitChecks({ ...engine, strokes: 2 })].map((c) => c.key);
+    expect(all).toContain(key);
+  });
+
+  it('what came off has to be back and counted, and what was seen before it was opened again is seen anew', () => {
+    const book = new Book(engine);
+    book.keep(FLUID_FILLED, fill(0, { bled: false }));
+    book.keep(FLUID_FILLED, fill(1));
+    seeAll(book);
+    book.keep(STRIP_PLAN, { scope: 'top', list: 'general', purpose: 'rebuild' });
+    const [step] = generalList(engine)
+      .flatMap((s) => s.steps)
+      .filter((s) => s.stop === null && s.takes.length > 0);
+    const done = (count: number) => ({
+      step: step!.key,
+      name: step!.what,
+      loose: step!.takes.map((t) => ({ ...t, count, inside: false })),
+      opens: '',
+    });
+    book.keep(STRIPPED, { steps: [done(4)], tray: 1, answers: [] });
+    const missing = () => notYetStarted(book.file(), []).join(' ');
+    expect(missing()).toContain('1 step of the strip is not back');
+    expect(missing()).toContain('Still out: 4');
+    expect(missing()).toContain('Not filled');
+    expect(refitState(book.file()).checks.every((c) => c.seen === null)).toBe(true);
+    book.keep(REFITTED, { steps: [done(3)] });
+    expect(missing()).toContain('Still out: 1');
+    expect(missing()).not.toContain('not back');
+  });
+
+  it('what was begun to be tightened is tightened', () => {
+    const group = {
+      key: 'head',
+      name: 'the head bolts',
+      clamps: 'head',
+      map: '',
+      holes: [1, 2],
+      numbered: 'maker',
+      steps: [{ by: 'torque', value: 40 }],
+      condition: 'dry',
+      before: '',
+      after: '',
+      again: null,
+      source,
+    };
+    const book = new Book({ ...engine, parts: { ...engine.parts, 'torque-plan': { groups: [group] } } });
+    book.keep(TORQUE_WRENCH, {
+      group: 'head',
+      name: 'w',
+      range: 60,
+      unit: 'N·m',
+      due: null,
+      adapter: null,
+      condition: 'dry',
+      bolts: 'none-are-once',
+    });
+    expect(notYetStarted(book.file(), []).join(' ')).toContain('Not tightened: the head bolts.');
+  });
+});

@@ -1,0 +1,1 @@
+export { ThingsPanel } from './ThingsPanel.js';

@@ -1,0 +1,57 @@
+import { REFIT_SEEN, refitState, type JobFile } from '@tribos/core';
+import { newEntry, useSend } from '../job/index.js';
+
+/** What else goes back on: asked what is seen, never whether it is done. */
+export function Checks({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
+  const { checks } = refitState(file);
+  return (
+    <section aria-label="Looked at" className="mt-4 bg-sheet p-3">
+      <h2 className="text-title font-semibold">What is seen</h2>
+      <ul>
+        {checks.map((c) => (
+          <CheckRow key={c.check.key} file={file} of={c} mayDo={mayDo} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function CheckRow({
+  file,
+  of: { check, seen },
+  mayDo,
+}: {
+  file: JobFile;
+  of: ReturnType<typeof refitState>['checks'][number];
+  mayDo: boolean;
+}) {
+  const { trouble, send } = useSend(file);
+  return (
+    <li className="border-t border-rule py-2">
+      <p className="font-semibold">
+        {check.ask}
+        {seen && <span className="text-within"> ✓</span>}
+      </p>
+      {seen && <p className="text-small">{seen.answer}</p>}
+      {mayDo && !seen && (
+        <div role="group" aria-label={check.ask} className="no-print mt-1 grid gap-1">
+          {check.answers.map((a) => (
+            <button
+              key={a.text}
+              type="button"
+              onClick={() => send(newEntry(REFIT_SEEN, { check: check.key, answer: a.text }))}
+              className="min-h-11 border border-rule px-3 py-1 text-left leading-snug"
+            >
+              {a.text}
+            </button>
+          ))}
+        </div>
+      )}
+      {trouble && (
+        <p role="alert" className="font-semibold text-beyond">
+          {trouble}
+        </p>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { FLUID_FILLED, parseFigure, refitState, type JobFile } from '@tribos/core';
+import { newEntry, useSend } from '../job/index.js';
+import { Button, CheckField, TextField } from '../ui/index.js';
+
+/** Fluids of this very variant, each with how its level is read and how its air is let out. */
+export function Fluids({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
+  const { fluids } = refitState(file);
+  if (fluids.length === 0)
+    return (
+      <p className="bg-sheet p-3">
+        No fluids are on this engine’s sheet: the manual says which, and how much.
+      </p>
+    );
+  return (
+    <section aria-label="Fluids" className="bg-sheet p-3">
+      <h2 className="text-title font-semibold">Fluids</h2>
+      <ul>
+        {fluids.map((f) => (
+          <FluidRow key={f.at} file={file} of={f} mayDo={mayDo} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function FluidRow({
+  file,
+  of: { fluid, at, filled },
+  mayDo,
+}: {
+  file: JobFile;
+  of: ReturnType<typeof refitState>['fluids'][number];
+  mayDo: boolean;
+}) {
+  const { trouble, send, say } = useSend(file);
+  const [amount, setAmount] = useState('');
+  const [bled, setBled] = useState(false);
+  const keep = () => {
+    const read = amount.trim() === '' ? null : parseFigure('volume', amount, 'cm³');
+    if (read && !read.ok) return say(read.sentence);
+    send(
+      newEntry(FLUID_FILLED, {
+        fluid: at,
+        what: `${fluid.what}, ${fluid.grade}`,
+        amount: read ? Math.round(read.value) : 0,
+        level: 'on-its-mark',
+        bled: fluid.bleed === '' ? false : bled,
+        text: '',
+      }),
+    );
+  };
+  return (
+    <li className="border-t border-rule py-2">
+      <p className="text-lead font-semibold first-letter:uppercase">
+        {fluid.what}, {fluid.grade}
+        {filled && <span className="text-within"> ✓</span>}
+      </p>
+      <p className="text-small">
+        {fluid.amount > 0 && (
+          <>
+            <span className="figure">{fluid.amount}</span> cm³;{' '}
+          </>
+        )}
+        level: {fluid.level}
+        {fluid.bleed && `; air out: ${fluid.bleed}`}
+      </p>
+      <p className="text-small text-soft">
+        {fluid.source.document}, {fluid.source.page}
+        {filled && `; ${filled.amount > 0 ? `${filled.amount} cm³ went in, ` : ''}${filled.by}`}
+      </p>
+      {mayDo && !filled && (
+        <div className="no-print mt-1 flex flex-wrap items-end gap-3">
+          <div className="w-28">
+            <TextField
+              label="Went in, cm³"
+              inputMode="decimal"
+              className="figure"
+              value={amount}
+              onChange={(e) => setAmount(e.target.value)}
+            />
+          </div>
+          {fluid.bleed && (
+            <CheckField label="the air is out" checked={bled} onChange={(e) => setBled(e.target.checked)} />
+          )}
+          <Button onClick={keep}>It stands on its mark</Button>
+        </div>
+      )}
+      {trouble && (
+        <p role="alert" className="font-semibold text-beyond">
+          {trouble}
+        </p>
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,159 @@
+import { useState } from 'react';
+import {
+  GASKETS,
+  nm,
+  STACK_LAID,
+  stackChoices,
+  stackNow,
+  withUnit,
+  WORK_DONE,
+  type JobFile,
+  type LengthUnit,
+  type StackEffect,
+} from '@tribos/core';
+import { newEntry, refusedBy } from '../job/index.js';
+import { post } from '../outbox/index.js';
+import { Button, SelectField } from '../ui/index.js';
+
+/** What lies between case and cylinder, and which stack brings squish or deck into its range. */
+export function GasketStack({ file, unit, mayDo }: { file: JobFile; unit: LengthUnit; mayDo: boolean }) {
+  const known = (GASKETS.of(file.engine)?.gaskets ?? []).filter((g) => g.where === 'base');
+  const now = stackNow(file);
+  const choices = stackChoices(file);
+  const [names, setNames] = useState<readonly string[]>([]);
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 10_000 : 25_400 });
+  const lay = (gaskets: readonly string[]) => {
+    const entries = [
+      newEntry(STACK_LAID, { where: 'base' as const, gaskets: [...gaskets] }),
+      // What was read over another stack is read of another height.
+      ...(now !== null && now.names.join() !== gaskets.join()
+        ? [
+            newEntry(WORK_DONE, {
+              what: 'gasket-changed' as const,
+              cylinder: null,
+              kitId: null,
+              ticket: null,
+              text: gaskets.join(', '),
+            }),
+          ]
+        : []),
+    ];
+    const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
+    setTrouble(refused);
+    if (refused === null) void post(file.job.id, entries);
+  };
+  if (known.length === 0) return null;
+  return (
+    <section className="mt-4 bg-sheet p-3" aria-label="Base gaskets">
+      <h2 className="text-title font-semibold">Base gaskets</h2>
+      <p>
+        {now === null
+          ? 'Say what lies there while it is read dry; then the stacks that fit are shown.'
+          : `Lies there now: ${now.names.length === 0 ? 'none' : now.names.join(', ')}, ${text(now.thickness)} together.`}
+      </p>
+      {trouble && (
+        <p role="alert" className="font-semibold text-beyond">
+          {trouble}
+        </p>
+      )}
+      {mayDo && (
+        <div className="no-print mt-2 flex flex-wrap items-end gap-3">
+          {[0, 1, 2].map((i) => (
+            <SelectField
+              key={i}
+              label={i === 0 ? 'Gasket' : `and ${i + 1}`}
+              value={names[i] ?? ''}
+              onChange={(e) => {
+                const next = [...names];
+                next[i] = e.target.value;
+                setNames(next.filter((n) => n !== ''));
+              }}
+            >
+              <option value="">none</option>
+              {known.map((g) => (
+                <option key={g.name}>{g.name}</option>
+              ))}
+            </SelectField>
+          ))}
+          <Button onClick={() => lay(names)}>Lies there</Button>
+        </div>
+      )}
+      {choices.map((c) => (
+        <div key={c.cylinder} className="mt-3">
+          <h3 className="font-semibold first-letter:uppercase">
+            {file.engine.cylinders[c.cylinder]}: {c.from} {text(c.read.mean)}
+            {c.from === 'squish' && `, smaller end ${text(c.read.smaller)}`}; {text(c.limits.low)} to{' '}
+            {text(c.limits.high)}
+          </h3>
+          {c.stacks.length === 0 && (
+            <p className="text-undecided">
+              No stack of the gaskets on this sheet brings it in. Cylinder or head has to be worked on, or
+              another gasket made.
+            </p>
+          )}
+          <ol>
+            {c.stacks.map((s, i) => (
+              <StackRow
+                key={s.gaskets.map((g) => g.name).join()}
+                stack={s}
+                first={i === 0}
+                text={text}
+                lies={now?.names.join() === s.gaskets.map((g) => g.name).join()}
+                onLay={mayDo ? () => lay(s.gaskets.map((g) => g.name)) : null}
+              />
+            ))}
+          </ol>
+        </div>
+      ))}
+    </section>
+  );
+}
+
+function StackRow({
+  stack,
+  first,
+  lies,
+  text,
+  onLay,
+}: {
+  stack: StackEffect;
+  first: boolean;
+  lies: boolean;
+  text: (v: number) => string;
+  onLay: (() => void) | null;
+}) {
+  const ports = [...new Map(stack.ports.map((p) => [p.name.replace(/ .*/u, ''), p])).values()];
+  return (
+    <li
+      className={`grid items-center gap-x-4 gap-y-1 border-t border-l-5 border-t-rule py-2 pl-3 sm:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(0,1.4fr)_auto] ${first ? 'border-l-brass' : 'border-l-transparent'}`}
+    >
+      <span className="font-semibold">
+        {stack.gaskets.map((g) => g.name).join(' + ')}
+        {stack.fibre && (
+          <span className="block text-small font-normal text-undecided">fibre: usual once clamped</span>
+        )}
+      </span>
+      <span className="figure text-lead">{text(stack.mean)}</span>
+      <span className="text-small">
+        {ports.map((p) => (
+          <span key={p.name} className="block">
+            {p.name}{' '}
+            <span className="figure">
+              {p.before.toFixed(1)}° → {p.after.toFixed(1)}°
+            </span>
+          </span>
+        ))}
+      </span>
+      {lies ? (
+        <span className="text-within">lies there</span>
+      ) : (
+        onLay && (
+          <Button look={first ? 'brass' : undefined} onClick={onLay}>
+            Lay it
+          </Button>
+        )
+      )}
+    </li>
+  );
+}

@@ -1,0 +1,1 @@
+export { SetupPanel } from './SetupPanel.js';

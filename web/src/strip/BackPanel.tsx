@@ -1,0 +1,57 @@
+import type { ReactNode } from 'react';
+import { useFootKeys } from '../bar/index.js';
+import type { JobContext } from '../job/index.js';
+import { StepNow } from './StepNow.js';
+import { StripBar } from './StripBar.js';
+import { useStrip } from './useStrip.js';
+
+/** The strip list run backwards: what goes back now, its trays and counts falling to nought, what is left after it. */
+export function BackPanel({
+  context,
+  mayDo,
+  children,
+}: {
+  context: JobContext;
+  mayDo: boolean;
+  children: ReactNode;
+}) {
+  const strip = useStrip(context, true);
+  const { off, plan } = strip;
+  useFootKeys({
+    act: (held) => {
+      if (mayDo && plan.chosen && off.length > 0) strip.act(held);
+    },
+    waits: false,
+    own: mayDo && plan.chosen ? { Backspace: strip.takeBack } : {},
+  });
+  return (
+    <>
+      <div className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem]">
+        <section aria-label="What goes back" className="min-w-0 bg-sheet p-3">
+          {plan.chosen && off.length > 0 ? (
+            <>
+              <StepNow strip={strip} unit={context.unit} onHole={() => undefined} />
+              <ol className="mt-3">
+                {off.slice(1, 7).map((s, i) => (
+                  <li
+                    key={s.step.key}
+                    className={`border-t border-rule py-1 ${i < 2 ? 'text-lead' : 'text-small text-soft'}`}
+                  >
+                    {s.step.what}
+                  </li>
+                ))}
+                {off.length > 7 && <li className="text-small text-soft">and {off.length - 7} more</li>}
+              </ol>
+            </>
+          ) : (
+            <p className="text-lead">
+              {plan.chosen ? 'Everything that came off is back.' : 'Nothing was taken apart by the list.'}
+            </p>
+          )}
+        </section>
+        <div className="min-w-0">{children}</div>
+      </div>
+      {mayDo && plan.chosen && off.length > 0 && <StripBar strip={strip} />}
+    </>
+  );
+}
