@@ -3,7 +3,15 @@ import { FLUIDS, type Fluid } from '../fluids/index.js';
 import { fittedInVain } from '../inspect/index.js';
 import { derived, type JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
-import { backwards, effectiveSteps, jobLedger, openCrank, stripLog, stripPlan } from '../strip/index.js';
+import {
+  backwards,
+  effectiveSteps,
+  jobLedger,
+  openCrank,
+  stripLog,
+  stripPlan,
+  type LedgerLine,
+} from '../strip/index.js';
 import { torqueRun } from '../torque/index.js';
 import { type Figure } from '../verdicts/index.js';
 import { refitChecks, type RefitCheck } from './checks.js';
@@ -62,6 +70,15 @@ export const refitState = derived((file): RefitState => {
   };
 });
 
+/** Named one by one; of many the first, and how many more. */
+const NAMED = 4;
+
+function stillOut(loose: readonly LedgerLine[]): string {
+  const said = loose.map((l) => (l.surplus > 0 ? `${l.surplus} ${l.name} too many` : `${l.open} ${l.name}`));
+  const more = said.length - NAMED;
+  return `Still out: ${said.slice(0, NAMED).join(', ')}${more > 0 ? `, and ${more} more lines of the count` : ''}.`;
+}
+
 /**
  * Why the engine is not started yet; empty where it may. It opens only when everything that came off is back, everything
  * small is accounted for, the top end is together and tight, fluids stand at their marks and what else goes on was seen.
@@ -82,11 +99,7 @@ export function notYetStarted(file: JobFile, figures: readonly Figure[]): readon
         ]
       : []),
     ...(ways.length > 0 && mayNotClose ? [mayNotClose] : []),
-    ...(loose.length > 0
-      ? [
-          `Still out: ${loose.map((l) => (l.surplus > 0 ? `${l.surplus} ${l.name} too many` : `${l.open} ${l.name}`)).join(', ')}.`,
-        ]
-      : []),
+    ...(loose.length > 0 ? [stillOut(loose)] : []),
     ...fittedInVain(file),
     ...(run.begun
       ? [

@@ -1,3 +1,4 @@
+import type { JobFile } from '../job/index.js';
 import { oneFigure, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
 
@@ -11,6 +12,12 @@ const cylinders = thingsOfKind('cylinder');
 const valves = thingsOfKind('valve-intake', 'valve-exhaust');
 const side = (t: Thing): 'intake' | 'exhaust' => (t.kind === 'valve-exhaust' ? 'exhaust' : 'intake');
 
+/** Whether this engine's sheet has a limit that a measure serves. */
+const hasLimit =
+  (feature: string) =>
+  ({ engine }: Pick<JobFile, 'engine'>): boolean =>
+    engine.limits.some((l) => l.feature.startsWith(feature));
+
 /** How far the crown stays below the deck at top dead centre, or stands above it. */
 export const DECK = oneFigure({
   part: 'setup.deck',
@@ -23,6 +30,7 @@ export const DECK = oneFigure({
   spots: [...PIN_SIDES, ...PIN_SIDES.map((s) => spot(`${s.key}${PROUD}`, `${s.name}, standing proud`))],
   held: 'cylinder clamped down, piston at its highest, needle from the deck to the crown beside the pin; proud is read under “standing proud”',
   definition: 'mean of both ends of the pin axis, positive below the deck',
+  has: hasLimit('setup.deck'),
   reopens: 'deck',
 });
 
@@ -39,6 +47,7 @@ export const WIRE = oneFigure({
   nominal: 1_600_000,
   loose: true,
   definition: 'diameter of the wire',
+  has: hasLimit('setup.squish'),
   reopens: 'squish',
 });
 
@@ -54,6 +63,7 @@ export const SQUISH = oneFigure({
   loose: true,
   held: 'both ends of the pin axis at once, head clamped as it will be, turned over top dead centre by hand; the thinnest place of each end',
   definition: 'minimum against the smaller end, maximum against the mean; the wire springs back up to 0.03',
+  has: hasLimit('setup.squish'),
   reopens: 'squish',
 });
 
@@ -69,6 +79,7 @@ export const LASH = oneFigure({
   definition:
     'between the leaf that goes and the one that does not; the thinnest that does not go is no figure',
   states: ['new'],
+  has: hasLimit('setup.valve'),
   reopens: 'lash',
 });
 
@@ -85,6 +96,7 @@ export const SHIM = oneFigure({
   loose: true,
   held: 'wiped dry, in its middle; its marking is not its size',
   definition: 'thickness as it was measured',
+  has: hasLimit('setup.valve'),
   reopens: 'lash',
 });
 
@@ -92,13 +104,5 @@ export const SHIM = oneFigure({
 export const SETUP_MEASURES: readonly Measurand[] = [DECK, WIRE, SQUISH, LASH, SHIM];
 
 /** What this engine's sheet has limits for, and so is worth reading here. */
-export function setupMeasures(engine: EngineSpec): readonly Measurand[] {
-  const has = (feature: string) => engine.limits.some((l) => l.feature.startsWith(feature));
-  return SETUP_MEASURES.filter((m) =>
-    m === DECK
-      ? has('setup.deck')
-      : m === WIRE || m === SQUISH
-        ? has('setup.squish')
-        : engine.strokes === 4 && has('setup.valve'),
-  );
-}
+export const setupMeasures = (engine: EngineSpec): readonly Measurand[] =>
+  SETUP_MEASURES.filter((m) => m.things(engine).some((t) => m.has?.({ engine } as JobFile, t) ?? true));

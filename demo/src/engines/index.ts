@@ -6,6 +6,7 @@ import * as others from './others.js';
 import { stackOf } from './stack.js';
 import { stripOf } from './stripLists.js';
 import { torquesOf } from './torques.js';
+import { trainOf } from './trains.js';
 import * as varrow from './varrow.js';
 
 /** An engine with what else is measured of it, what it is put together from and how it comes apart, by the manual its limits stand in. */
@@ -31,6 +32,7 @@ function withStrip(engine: EngineSpec, of: string): EngineSpec {
       ...assembliesOf(whole, sheet, measured.page),
       ...pricesOf(of, whole, sheet),
       ...torquesOf(of, whole, sheet),
+      ...trainOf(of, whole, sheet),
     },
   };
 }

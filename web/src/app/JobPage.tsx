@@ -100,7 +100,7 @@ function Job({ context }: { context: JobContext }) {
       </header>
       <nav aria-label="Run sheet" className="px-5 pt-1">
         <ScribedScale />
-        <ul className="-mt-3 flex flex-wrap gap-x-2">
+        <ul className="-mt-3 flex flex-wrap gap-x-1">
           {STATIONS.map((s) => (
             <Tick
               key={s.id}
@@ -174,7 +174,7 @@ function Tick({
         to={to}
         end={end}
         className={({ isActive }) =>
-          `inline-flex min-h-12 min-w-22 items-center gap-2 border-t-5 px-2.5 pt-1 whitespace-nowrap ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
+          `inline-flex min-h-12 min-w-18 items-center gap-1.5 border-t-5 px-2 pt-1 whitespace-nowrap ${isActive ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft'}`
         }
       >
         {name}

@@ -64,7 +64,7 @@ export const STATIONS: readonly StationEntry[] = [
   },
   {
     id: 'hand-over',
-    name: 'Report so far',
+    name: 'Report',
     load: async () => ({ Component: (await import('../handOver/Station.js')).ReportStation }),
   },
 ];

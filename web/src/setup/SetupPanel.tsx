@@ -44,7 +44,9 @@ export function SetupPanel({
     );
     return places.length > 0 ? places : walkOf(file, true);
   }, [file]);
-  const entry = useBar(context, walk);
+  const { places, gaps } = judgement.readings;
+  const start = walk.find((p) => !places.has(placeKey(p)) && !gaps.has(placeKey(p))) ?? walk[0] ?? null;
+  const entry = useBar(context, walk, { start });
   useBarKeys(
     entry,
     {
