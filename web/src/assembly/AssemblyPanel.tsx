@@ -75,7 +75,12 @@ export function AssemblyPanel({
     );
   return (
     <>
-      <div className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <div
+        role="group"
+        aria-label="Assembly"
+        tabIndex={0}
+        className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
+      >
         <div className="grid min-w-0 content-start gap-3">
           <StepAtHand file={file} assembling={assembling} />
           <StationPhotos

@@ -26,7 +26,12 @@ export function BackPanel({
   });
   return (
     <>
-      <div className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem]">
+      <div
+        role="group"
+        aria-label="Refit"
+        tabIndex={0}
+        className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem]"
+      >
         <section aria-label="What goes back" className="min-w-0 bg-sheet p-3">
           {plan.chosen && off.length > 0 ? (
             <>

@@ -40,7 +40,12 @@ export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) 
   const overdue = shown.wrench?.due != null && shown.wrench.due < new Date().toISOString().slice(0, 10);
   return (
     <>
-      <div className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]">
+      <div
+        role="group"
+        aria-label="Torque"
+        tabIndex={0}
+        className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
+      >
         <section
           className="border-l-5 border-brass bg-sheet p-4"
           aria-live="polite"
