@@ -1,5 +1,6 @@
 import { FREE_SLIDE, mm, RING_CARD, RING_CLOCK, RING_STEP, type GappedRing } from '@tribos/core';
 import { drumlin386 } from '../engines/index.js';
+import { assembled, readyToStart } from './assembled.js';
 import { apart, cameIn, together } from './apart.js';
 import type { DemoJob, LogBook } from './build.js';
 import { lookedOver, named } from './lookedOver.js';
@@ -87,5 +88,6 @@ export function finishedLog(book: LogBook): DemoJob['log'] {
     gaps: { top: 0, second: 180, 'upper-rail': 50, expander: 90, 'lower-rail': 130 },
     expander: 'butted',
   });
-  return together(book.wait(30), drumlin386).log;
+  assembled(book.wait(30), drumlin386, 'Lintel');
+  return readyToStart(together(book.wait(30), drumlin386).wait(20), drumlin386).log;
 }

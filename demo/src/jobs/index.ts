@@ -21,6 +21,7 @@ import {
 } from '../engines/index.js';
 import { benches } from '../shop.js';
 import { apart, cameIn } from './apart.js';
+import { squishOf212 } from './assembled.js';
 import { PLUS_50, pellwormLog } from './bored.js';
 import { LogBook, type DemoJob } from './build.js';
 import { finishedLog } from './finished.js';
@@ -315,28 +316,30 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
         'Knocks, worn big end; new crank to go in',
         13,
       ),
-      log: crank212(
-        apart(
-          cameIn(book(drumlin212, 2, tomasz), {
-            compression: [['7.6']],
-            leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
-            plugs: ['sooty, dry'],
-            seen: {
-              noise: 'deep knock',
-              oil: 'nothing',
-              coolant: 'clean',
-              openings: 'all closed',
-              washed: 'washed and dry',
+      log: squishOf212(
+        crank212(
+          apart(
+            cameIn(book(drumlin212, 2, tomasz), {
+              compression: [['7.6']],
+              leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
+              plugs: ['sooty, dry'],
+              seen: {
+                noise: 'deep knock',
+                oil: 'nothing',
+                coolant: 'clean',
+                openings: 'all closed',
+                washed: 'washed and dry',
+              },
+            }),
+            drumlin212,
+            {
+              scope: 'whole',
+              notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
+              shelf: 'rack B, 2',
             },
-          }),
+          ),
           drumlin212,
-          {
-            scope: 'whole',
-            notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
-            shelf: 'rack B, 2',
-          },
         ),
-        drumlin212,
       ).log,
     },
     {

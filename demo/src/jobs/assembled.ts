@@ -1,0 +1,110 @@
+import {
+  ASSEMBLED,
+  ASSEMBLY_BEGUN,
+  ASSEMBLY_SEEN,
+  FLUID_FILLED,
+  FLUIDS,
+  generalAssembly,
+  groupsOf,
+  isSingle,
+  REFIT_SEEN,
+  refitChecks,
+  RING_PACKS,
+  STACK_LAID,
+  TORQUE_CHECKED,
+  TORQUE_SEEN,
+  TORQUE_WRENCH,
+  TORQUED,
+  type EngineSpec,
+  type SizePlace,
+} from '@tribos/core';
+import type { LogBook } from './build.js';
+
+const right = (answers: readonly { readonly text: string; readonly why: string }[]): string =>
+  answers.find((a) => a.why === '')!.text;
+
+/** The top end put together by the general list: what is seen at every hard stop, second looks after a break. */
+export function assembled(book: LogBook, engine: EngineSpec, piston: string): LogBook {
+  const pack = RING_PACKS.of(engine)?.packs.find((p) => p.piston === piston) ?? null;
+  book.entry(ASSEMBLY_BEGUN, { list: 'general', alone: true });
+  const again: (() => void)[] = [];
+  for (const { steps } of generalAssembly(engine, pack))
+    for (const step of steps)
+      for (const cylinder of step.each ? engine.cylinders.map((_, i) => i) : [null]) {
+        if (step.proof === 'head-tight') tightened(book, engine);
+        const seen = step.asks.map((a, ask) => {
+          const said = { step: step.key, cylinder, ask, answer: right(a.answers) };
+          book.entry(ASSEMBLY_SEEN, { ...said, again: false });
+          if (step.twice) again.push(() => book.entry(ASSEMBLY_SEEN, { ...said, again: true }));
+          return book.log.at(-1)!.id;
+        });
+        book.entry(ASSEMBLED, { steps: [{ step: step.key, cylinder }], seen });
+      }
+  book.wait(25);
+  for (const look of again) look();
+  return book;
+}
+
+/** Everything on its torque plan, bolt by bolt at the last, and clicked once more. */
+function tightened(book: LogBook, engine: EngineSpec): void {
+  for (const placed of groupsOf(engine)) {
+    const { group, order } = placed;
+    const most = Math.max(...group.steps.filter((s) => s.by === 'torque').map((s) => s.value));
+    book.entry(TORQUE_WRENCH, {
+      group: group.key,
+      name: most > 25 ? 'Click wrench 60' : 'Click wrench 25',
+      range: most > 25 ? 60 : 25,
+      unit: 'N·m',
+      due: null,
+      adapter: null,
+      condition: group.condition,
+      bolts: placed.holes.some((h) => h.oneTime) ? 'new' : 'none-are-once',
+    });
+    const wrench = book.log.at(-1)!.id;
+    group.steps.forEach((_, pass) => {
+      const presses = isSingle(group, pass) ? order.map((h) => [h]) : [[...order]];
+      for (const holes of presses)
+        book.entry(TORQUED, { group: group.key, pass, holes, wrench, from: 'hand' });
+    });
+    if (group.after !== '') book.entry(TORQUE_SEEN, { group: group.key, is: 'free' });
+    if (group.steps.every((s) => s.by === 'torque'))
+      book.entry(TORQUE_CHECKED, { group: group.key, moved: [] });
+  }
+}
+
+/** Fluids at their marks, and what else goes back on looked at. */
+export function readyToStart(book: LogBook, engine: EngineSpec): LogBook {
+  FLUIDS.of(engine)?.fluids.forEach((f, fluid) => {
+    book.entry(FLUID_FILLED, {
+      fluid,
+      what: `${f.what}, ${f.grade}`,
+      amount: f.amount,
+      level: 'on-its-mark',
+      bled: f.bleed !== '',
+      text: '',
+    });
+  });
+  for (const c of refitChecks(engine)) book.entry(REFIT_SEEN, { check: c.key, answer: right(c.answers) });
+  return book;
+}
+
+/** Squish read dry over two gaskets, too loose; one taken out, and read again. */
+export function squishOf212(book: LogBook): LogBook {
+  const at = (part: 'setup.wire' | 'setup.squish', spot: string): SizePlace => ({
+    part,
+    thing: 'cylinder:0',
+    spot,
+  });
+  const read = (ends: readonly [string, string]) =>
+    book
+      .read(at('setup.wire', ''), 'mic-0-25', '2.003')
+      .read(at('setup.squish', 'pin-a'), 'mic-0-25', ends[0])
+      .read(at('setup.squish', 'pin-b'), 'mic-0-25', ends[1]);
+  book.wait(40).entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.25', 'Drumlin base 0.40'] });
+  read(['1.521', '1.503']);
+  book
+    .wait(20)
+    .entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.40'] })
+    .work('gasket-changed', null, null, null, 'The 0.25 is out.');
+  return read(['1.268', '1.252']);
+}
