@@ -18,6 +18,8 @@ await run(async () => {
   buildChanged();
   const { By, openBrowser, sees, signIn } = await import('../e2e/lib/browser.mjs');
   const { api, demoJob } = await import('../e2e/lib/job.mjs');
+  const { assembledUpTo, writes } = await import('../e2e/lib/assembly.mjs');
+  const { inHouse } = await import('@tribos/core');
   const { startWorld } = await import('../e2e/lib/world.mjs');
   mkdirSync(FOLDER, { recursive: true });
   const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-shots-')), 'cluster'));
@@ -80,13 +82,23 @@ await run(async () => {
         await sees(driver, 'What was found?');
       },
     });
+    // Up to the clip on the side that is hard to reach.
+    const file = async () => inHouse((await api(driver, 'GET', `/jobs/${job}`)).body.file);
+    await writes(driver, job, { kind: 'assembly-begun', list: 'general', alone: true });
+    await assembledUpTo(driver, job, 'first-clip', file);
+    await shot('top', `/jobs/${job}/top`, 'Which side is the first clip on?', {
+      act: async () => {
+        await driver.actions().sendKeys('1').perform();
+        await sees(driver, 'Its opening points');
+      },
+    });
+    const youth = await demoJob(driver, 'Drumlin 212 Y');
+    await shot('refit', `/jobs/${youth}/refit`, 'Still missing');
     const four = await demoJob(driver, 'Varrow 744 Four');
     await shot('measure-bearings', `/jobs/${four}`, 'swapping those that are there');
-    await shot('bench-sheet', `/jobs/${job}/bench-sheet`, 'back to the job');
     await driver.manage().deleteAllCookies();
     await signIn(driver, world.base, 'mirela@ternhollow.example');
     await shot('record', '/shop/record', 'Yes: nothing was changed');
-    await shot('people', '/shop/people', 'Who may do what');
     await shot('intake', `/jobs/${kaldera}/intake`, 'Photos and sounds');
   } finally {
     await browser.close();

@@ -10,10 +10,12 @@ import {
   type JobFile,
   type RunStep,
 } from '@tribos/core';
+import { assembledUpTo, writes } from '../lib/assembly.mjs';
 import { violations } from '../lib/axe.mjs';
 import { Key, openBrowser, sees, signIn } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
-import { api, clientId, freshJob, press, take } from '../lib/job.mjs';
+import { setHandsFree, startGauge } from '../lib/gauge.mjs';
+import { api, freshJob, press, take } from '../lib/job.mjs';
 import { startWorld } from '../lib/world.mjs';
 
 type World = Awaited<ReturnType<typeof startWorld>>;
@@ -41,12 +43,7 @@ const visit = async (of: Browser, path: string, shows: string) => {
   await of.driver.get(`${world.base}${path}`);
   await sees(of.driver, shows);
 };
-const send = async (id: string, ...entries: object[]) => {
-  const { status, body } = await api(browser.driver, 'POST', `/jobs/${id}/log`, {
-    entries: entries.map((e) => ({ id: clientId(), at: new Date().toISOString(), ...e })),
-  });
-  if (status !== 200) throw new Error(JSON.stringify(body));
-};
+const send = (id: string, ...entries: object[]) => writes(browser.driver, id, ...entries);
 
 describe('tightening', () => {
   const at = ({ driver }: Browser): Promise<string> =>
@@ -124,30 +121,52 @@ describe('tightening', () => {
   }, 120_000);
 });
 
-describe('putting it together', () => {
-  /** Everything before a step, done by the API: what is asked about is answered rightly. */
-  async function upTo(id: string, key: string): Promise<RunStep> {
-    for (;;) {
-      const { now } = assemblyRun(await fileOf(id));
-      if (!now) throw new Error(`never at ${key}`);
-      if (now.step.key === key) return now;
-      const { step, cylinder } = now;
-      const seen = step.asks.map((a, ask) => ({
-        id: clientId(),
-        kind: 'assembly-seen',
-        step: step.key,
-        cylinder,
-        ask,
-        answer: a.answers.find((x) => x.why === '')!.text,
-        again: false,
-      }));
-      await send(id, ...seen, {
-        kind: 'assembled',
-        steps: [{ step: step.key, cylinder }],
-        seen: seen.map((s) => s.id),
+describe('a wrench on the line', () => {
+  it('ticks a bolt with each click, and names the one that was off', async () => {
+    const gauge = await startGauge();
+    try {
+      const id = await freshJob(browser.driver, '212 Y');
+      await send(id, {
+        kind: 'torque-wrench',
+        group: 'head-main',
+        name: 'Clicking wrench',
+        range: 30,
+        unit: 'N·m',
+        due: '2031-01-01',
+        adapter: null,
+        condition: 'dry',
+        bolts: 'none-are-once',
       });
+      await setHandsFree(browser.driver, { line: gauge.line });
+      await visit(browser, `/jobs/${id}/top?at=torque`, 'on the line');
+      const done = async () =>
+        torqueRun(await fileOf(id)).groups[0]!.passes.reduce((n, p) => n + p.done.size, 0);
+      for (let bolts = 0; bolts < 8;) {
+        await gauge.press();
+        await browser.driver.sleep(120);
+        const now = await done();
+        // A click further off than four in a hundred ticks nothing, and the same bolt is asked again.
+        bolts = now;
+      }
+      await sees(browser.driver, 'does it turn freely');
+      const entries = TORQUED.in((await fileOf(id)).log);
+      expect(entries.every((e) => e.from === 'line' && e.clicked !== null && e.holes.length === 1)).toBe(
+        true,
+      );
+      for (const e of entries) {
+        const wanted = [12, 21.5][e.pass]!;
+        expect(Math.abs(e.clicked! - wanted)).toBeLessThanOrEqual(0.04 * wanted);
+      }
+    } finally {
+      await setHandsFree(browser.driver, { line: '' });
+      await gauge.close();
     }
-  }
+  }, 60_000);
+});
+
+describe('putting it together', () => {
+  const upTo = (id: string, key: string): Promise<RunStep> =>
+    assembledUpTo(browser.driver, id, key, () => fileOf(id));
 
   it('asks what is seen of a clip, catches what throws it out, and goes on by the foot-switch', async () => {
     const id = await freshJob(browser.driver);

@@ -1,6 +1,7 @@
 export * from './compressionRatio.js';
 export * from './crankGeometry.js';
 export * from './gasketStack.js';
+export * from './geometry.js';
 export * from './lash.js';
 export * from './measures.js';
 export * from './room.js';

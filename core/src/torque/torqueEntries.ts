@@ -70,6 +70,16 @@ export function settingOf(torque: number, adapter: TorqueWrench['adapter']): num
   }
 }
 
+/** A click further from what is wanted than this part of it is none. */
+const CLICK = 0.04;
+
+/** Why a click of a wrench on the line does not count; null where it does. */
+export function clickOff(clicked: number, torque: number, adapter: TorqueWrench['adapter']): string | null {
+  const setting = settingOf(torque, adapter);
+  if (setting === null || Math.abs(clicked - setting) <= CLICK * setting) return null;
+  return `It clicked at ${number1(clicked)} N·m and ${number1(setting)} are wanted: ${clicked > setting ? 'too much, slacken this bolt and begin the group anew' : 'this bolt once more'}.`;
+}
+
 /** Why a thread in another condition is not tightened to this figure. */
 export function conditionSentence(meant: ThreadCondition, found: ThreadCondition): string {
   const factors = NUT_FACTOR as Readonly<Record<string, number | undefined>>;
@@ -95,6 +105,8 @@ export const TORQUED = entryKind(
     wrench: ref('entry'),
     /** By hand, or told by a wrench on the line. */
     from: oneOf('hand', 'line'),
+    /** What the wrench on the line showed, N·m at the wrench; null by hand. */
+    clicked: orNull(number(0, 2_000)),
   },
   {
     read: (sent, { engine, known }) => {
@@ -102,6 +114,12 @@ export const TORQUED = entryKind(
       if (sent.pass >= group.steps.length) throw new Refused('/pass', 'This group has no such step.');
       if (sent.holes.some((h) => !group.holes.includes(h)))
         throw new Refused('/holes', 'That bolt is none of this group.');
+      const step = group.steps[sent.pass]!;
+      const tool = known(sent.wrench);
+      if (sent.clicked !== null && step.by === 'torque' && tool && TORQUE_WRENCH.is(tool)) {
+        const off = clickOff(sent.clicked, step.value, tool.adapter);
+        if (off !== null) throw new Refused('/clicked', off);
+      }
       if (isSingle(group, sent.pass) && sent.holes.length > 1)
         throw new Refused('/holes', 'One press for each bolt now: each is felt and marked.');
       const wrench = known(sent.wrench);

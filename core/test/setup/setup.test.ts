@@ -1,6 +1,7 @@
 import {
   deckOf,
   endsOf,
+  geometryOf,
   judgeJob,
   lashChoice,
   mm,
@@ -200,6 +201,33 @@ describe('lash', () => {
     after.log.push(...book.log);
     after.keep(WORK_DONE, { what: 'shim-changed', cylinder: null, kitId: null, ticket: null, text: '' });
     expect(lashChoice(after.file()).missing[0]!.wants).toBe('leaves');
+  });
+});
+
+describe('ratio and timing of a job', () => {
+  it('come from what was read, and say what is missing', () => {
+    const book = new Book(engine, GAUGES);
+    const [none] = geometryOf(book.file())!;
+    expect(none).toMatchObject({
+      deck: null,
+      ratio: null,
+      missing: 'the head was never filled from a burette',
+    });
+    const sheet = engine.parts!['crank-train'] as { trains: object[] };
+    const filled = {
+      ...engine,
+      parts: { ...engine.parts, 'crank-train': { trains: [{ ...sheet.trains[0], burette: 30 }] } },
+    };
+    const read = new Book(filled, GAUGES);
+    read.log.push(
+      reading(at('setup.deck', 'pin-a'), '0.10', dial),
+      reading(at('setup.deck', 'pin-b'), '0.10', dial),
+    );
+    const [g] = geometryOf(read.file())!;
+    // π/4·7.7²·6.91 = 321.77 cm³ over 30 + π/4·7.7²·0.01 = 30.466.
+    expect(g!.swept).toBeCloseTo(321.774, 2);
+    expect(g!.ratio).toBeCloseTo(1 + 321.774 / 30.4657, 3);
+    expect(geometryOf({ ...read.file(), engine: TWIN })).toBeNull();
   });
 });
 

@@ -1,4 +1,5 @@
 import {
+  clickOff,
   conditionSentence,
   isTight,
   judgeJob,
@@ -97,6 +98,7 @@ class Run extends Book {
       holes: now.holes,
       wrench: of.wrench!.id,
       from: 'hand',
+      clicked: null,
     });
     this.n += 1;
     return true;
@@ -134,7 +136,14 @@ describe('a torque run', () => {
     const { order } = torqueRun(run.file()).groups[0]!;
     // Somebody presses the fifth; the first four are still asked for.
     const id = run.log[0]!.id;
-    run.keep(TORQUED, { group: 'head', pass: 2, holes: [order[4]!], wrench: id, from: 'hand' });
+    run.keep(TORQUED, {
+      group: 'head',
+      pass: 2,
+      holes: [order[4]!],
+      wrench: id,
+      from: 'hand',
+      clicked: null,
+    });
     for (const h of order.slice(0, 4)) {
       expect(torqueRun(run.file()).now!.holes).toEqual([h]);
       run.press();
@@ -146,7 +155,7 @@ describe('a torque run', () => {
     const run = begun();
     const id = run.log[0]!.id;
     const at = (pass: number, holes: number[]) =>
-      run.keep(TORQUED, { group: 'head', pass, holes, wrench: id, from: 'hand' });
+      run.keep(TORQUED, { group: 'head', pass, holes, wrench: id, from: 'hand', clicked: null });
     // The last step before the first is done.
     at(2, [3]);
     expect(torqueRun(run.file()).groups[0]!.passes[2]!.done.size).toBe(0);
@@ -157,18 +166,18 @@ describe('a torque run', () => {
     at(2, [3]);
     const [g] = torqueRun(run.file()).groups;
     expect([...g!.passes[2]!.done.keys()]).toEqual([3]);
-    expect(run.try(TORQUED, { group: 'head', pass: 2, holes: [1, 2], wrench: id, from: 'hand' })).toContain(
-      'each bolt',
-    );
-    expect(run.try(TORQUED, { group: 'head', pass: 3, holes: [1], wrench: id, from: 'hand' })).toContain(
-      'no such step',
-    );
-    expect(run.try(TORQUED, { group: 'head', pass: 0, holes: [99], wrench: id, from: 'hand' })).toContain(
-      'none of this group',
-    );
-    expect(run.try(TORQUED, { group: 'head', pass: 0, holes: [1], wrench: 'x', from: 'hand' })).toContain(
-      'which wrench',
-    );
+    expect(
+      run.try(TORQUED, { group: 'head', pass: 2, holes: [1, 2], wrench: id, from: 'hand', clicked: null }),
+    ).toContain('each bolt');
+    expect(
+      run.try(TORQUED, { group: 'head', pass: 3, holes: [1], wrench: id, from: 'hand', clicked: null }),
+    ).toContain('no such step');
+    expect(
+      run.try(TORQUED, { group: 'head', pass: 0, holes: [99], wrench: id, from: 'hand', clicked: null }),
+    ).toContain('none of this group');
+    expect(
+      run.try(TORQUED, { group: 'head', pass: 0, holes: [1], wrench: 'x', from: 'hand', clicked: null }),
+    ).toContain('which wrench');
   });
 
   it('refuses a wrench that is not believed there, threads in another state, bolts that are used twice', () => {
@@ -194,6 +203,23 @@ describe('a torque run', () => {
     expect(stepText({ by: 'torque', value: 40 }, { adapter: null, unit: 'lbf·ft' })).toBe('29.5 lbf·ft');
   });
 
+  it('takes a click of a wrench on the line for one bolt, and none that is off', () => {
+    const run = begun();
+    const id = run.log[0]!.id;
+    const click = (clicked: number, holes = [1]) =>
+      run.try(TORQUED, { group: 'head', pass: 0, holes, wrench: id, from: 'line', clicked });
+    // 15 N·m and 4 % of it: 14.4 to 15.6.
+    expect(click(15.6)).toBeNull();
+    expect(click(14.4, [2])).toBeNull();
+    expect(click(14.3, [3])).toContain('this bolt once more');
+    expect(click(15.7, [3])).toContain('slacken this bolt');
+    expect([...torqueRun(run.file()).groups[0]!.passes[0]!.done.keys()]).toEqual([1, 2]);
+    // Through an adapter it shows what it is set to: 40 by 280 + 45 is 34.46.
+    const adapter = { arm: mm(280), out: mm(45), angle: 0 };
+    expect(clickOff(34.5, 40, adapter)).toBeNull();
+    expect(clickOff(40, 40, adapter)).toContain('34.5 are wanted');
+  });
+
   it('takes groups in their order, and angles bolt by bolt and never again', () => {
     const two = engine([
       group({
@@ -214,7 +240,14 @@ describe('a torque run', () => {
     ]);
     const run = new Run(two);
     const id = run.keep(TORQUE_WRENCH, wrench());
-    run.keep(TORQUED, { group: 'head', pass: 0, holes: HOLES.slice(2), wrench: id, from: 'hand' });
+    run.keep(TORQUED, {
+      group: 'head',
+      pass: 0,
+      holes: HOLES.slice(2),
+      wrench: id,
+      from: 'hand',
+      clicked: null,
+    });
     expect(torqueRun(run.file()).groups[1]!.passes[0]!.done.size).toBe(0);
     run.keep(TORQUE_WRENCH, wrench({ group: 'snug' }));
     while (run.press());

@@ -64,7 +64,7 @@ function tightened(book: LogBook, engine: EngineSpec): void {
     group.steps.forEach((_, pass) => {
       const presses = isSingle(group, pass) ? order.map((h) => [h]) : [[...order]];
       for (const holes of presses)
-        book.entry(TORQUED, { group: group.key, pass, holes, wrench, from: 'hand' });
+        book.entry(TORQUED, { group: group.key, pass, holes, wrench, from: 'hand', clicked: null });
     });
     if (group.after !== '') book.entry(TORQUE_SEEN, { group: group.key, is: 'free' });
     if (group.steps.every((s) => s.by === 'torque'))

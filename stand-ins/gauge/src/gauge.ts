@@ -100,6 +100,7 @@ export class Gauge {
   take(): string {
     const { place } = this;
     if (place?.gauge === 'leaf') return this.leaf(place);
+    if (place?.gauge === 'wrench') return this.wrench(place);
     const habit = place && HABITS[place.gauge];
     if (!place) return 'ERROR The gauge is not held anywhere yet.';
     if (!habit) return `ERROR There is no such gauge: ${place.gauge}.`;
@@ -118,6 +119,15 @@ export class Gauge {
       text = place.unit === 'mm' ? shown(turned, habit.step, 0) : shown(turned / 2.54, 0.5, 1);
     }
     this.sent.push({ text, place, truth, slipped });
+    if (this.sent.length > 500) this.sent.shift();
+    return `READING ${text}`;
+  }
+
+  /** A wrench clicks near what it is set to: a hundredth and a half either way. */
+  private wrench(place: Place): string {
+    const clicked = place.nominal * (1 + 0.012 * this.normal() * this.knobs.scatter);
+    const text = clicked.toFixed(1);
+    this.sent.push({ text, place, truth: clicked, slipped: false });
     if (this.sent.length > 500) this.sent.shift();
     return `READING ${text}`;
   }

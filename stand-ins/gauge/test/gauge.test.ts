@@ -55,6 +55,16 @@ describe('the hidden part', () => {
   });
 });
 
+describe('a wrench on the line', () => {
+  it('clicks near what it is set to', () => {
+    const gauge = held('AT part=torque nominal=43 gauge=wrench thing=5');
+    const all = Array.from({ length: 300 }, () => take(gauge));
+    const mean = all.reduce((s, v) => s + v, 0) / all.length;
+    expect(mean).toBeCloseTo(43, 0);
+    expect(all.filter((v) => Math.abs(v - 43) <= 0.04 * 43).length).toBeGreaterThan(290);
+  });
+});
+
 describe('a reading', () => {
   it('scatters as its kind of gauge does, about the truth and one scale error', () => {
     const gauge = held();

@@ -18,6 +18,7 @@ import { ThingsPanel } from '../measure/index.js';
 import { useWaitingOf } from '../outbox/index.js';
 import { Empty } from '../ui/index.js';
 import { WorkingSheet } from '../verdicts/index.js';
+import { Geometry } from './Geometry.js';
 import { GasketStack } from './GasketStack.js';
 import { LashChoice } from './LashChoice.js';
 
@@ -103,6 +104,7 @@ export function SetupPanel({
           />
           <GasketStack file={file} unit={unit} mayDo={mayDo} />
           <LashChoice file={file} unit={unit} />
+          <Geometry file={file} unit={unit} />
         </div>
       </StationBody>
       <ReadingBar

@@ -1,12 +1,31 @@
-import { useState } from 'react';
-import { CONDITIONS, diameterOf, NUT_FACTOR, preload, stepsText, stepText, type JobFile } from '@tribos/core';
+import { useEffect, useRef, useState } from 'react';
+import {
+  CONDITIONS,
+  diameterOf,
+  fromBase,
+  NUT_FACTOR,
+  preload,
+  settingOf,
+  stepsText,
+  stepText,
+  type JobFile,
+} from '@tribos/core';
 import { LastSaid, useFootKeys } from '../bar/index.js';
+import { connectLine, onFigure, sayPlace, useLineState } from '../gaugeLine/index.js';
 import { Button, dayText, Empty, Kbd } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
 import { OddBoltSheet } from './OddBoltSheet.js';
 import { TorqueMap } from './TorqueMap.js';
-import { useTorque } from './useTorque.js';
+import { useTorque, type Torque } from './useTorque.js';
 import { WrenchSheet } from './WrenchSheet.js';
+
+/** Where a wrench on the line is set on, as the gauge line says it; null while nothing is to be tightened by a torque. */
+function wrenchLine({ now, group }: Torque, model: string): string | null {
+  const step = now && group?.wrench ? group.group.steps[now.pass]! : null;
+  if (!now || !group?.wrench || step?.by !== 'torque') return null;
+  const setting = settingOf(step.value, group.wrench.adapter) ?? step.value;
+  return `AT part=torque nominal=${fromBase('torque', setting, group.wrench.unit).toFixed(2)} thing=${now.holes[0]} gauge=wrench engine=${model.replaceAll(' ', '-')}`;
+}
 
 /** The torque run: the map, the one at hand, what the wrench is set to, one press for each step. */
 export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
@@ -14,6 +33,17 @@ export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) 
   const { groups, group, now, asks, trouble } = torque;
   const [open, setOpen] = useState<'wrench' | 'odd' | null>(null);
   const [checking, setChecking] = useState<string | null>(null);
+  const line = useLineState();
+  const latest = useRef(torque.clicked);
+  useEffect(() => {
+    latest.current = torque.clicked;
+  });
+  useEffect(connectLine, []);
+  useEffect(() => onFigure((figure) => latest.current(figure)), []);
+  const held = wrenchLine(torque, file.engine.model);
+  useEffect(() => {
+    if (held) sayPlace(held);
+  }, [held]);
   const act = (held: boolean) => {
     if (mayDo) setOpen(torque.act(held));
   };
@@ -133,6 +163,11 @@ export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) 
               </li>
             ))}
           </ol>
+          {line.status === 'ready' && (
+            <p className="text-small text-within">
+              {line.name || 'A wrench'} on the line: a click near what is wanted counts for one bolt.
+            </p>
+          )}
           {shown.wrench ? (
             <p className="text-small">
               <span className="font-semibold">{shown.wrench.name}</span>, up to{' '}

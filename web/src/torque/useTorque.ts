@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  parseFigure,
   timelineOf,
   TORQUE_CHECKED,
   TORQUE_SEEN,
@@ -51,9 +52,26 @@ export function useTorque(file: JobFile) {
           holes: now.holes,
           wrench: group.wrench.id,
           from: 'hand',
+          clicked: null,
         }),
       );
       return null;
+    },
+    /** A wrench on the line clicked: one bolt, at what it showed. */
+    clicked: (figure: string) => {
+      if (!now || !group?.wrench || asks !== null) return;
+      const read = parseFigure('torque', figure, group.wrench.unit);
+      if (!read.ok) return say(read.sentence);
+      send(
+        newEntry(TORQUED, {
+          group: now.group,
+          pass: now.pass,
+          holes: now.holes.slice(0, 1),
+          wrench: group.wrench.id,
+          from: 'line',
+          clicked: read.value,
+        }),
+      );
     },
     check: (of: string, moved: readonly number[]) => send(newEntry(TORQUE_CHECKED, { group: of, moved })),
     takeBack: () => {
