@@ -267,6 +267,7 @@ describe('parts of a sheet', () => {
       'bolt-maps',
       'cams',
       'clutch',
+      'crank-train',
       'cranks',
       'fluids',
       'gaskets',
@@ -277,6 +278,7 @@ describe('parts of a sheet', () => {
       'route-parts',
       'special-tools',
       'strip-list',
+      'torque-plan',
     ]);
     const owner = new pg.Client({ connectionString: world.ownerUrl });
     const client = new pg.Client({ connectionString: world.url });
