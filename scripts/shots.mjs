@@ -88,7 +88,7 @@ await run(async () => {
     await assembledUpTo(driver, job, 'first-clip', file);
     await shot('top', `/jobs/${job}/top`, 'Which side is the first clip on?', {
       act: async () => {
-        await driver.actions().sendKeys('1').perform();
+        await press('the side that is hard to reach');
         await sees(driver, 'Its opening points');
       },
     });

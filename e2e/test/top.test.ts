@@ -176,18 +176,28 @@ describe('putting it together', () => {
     await settled(id, (f) => assemblyRun(f).begun !== null, 'begun');
     await upTo(id, 'first-clip');
     await visit(browser, `/jobs/${id}/top`, 'Which side is the first clip on?');
-    await press(browser.driver, '2');
+    // By its number, whichever place it stands at: the right one is not always the first.
+    const key = async (answer: string) => {
+      const { now } = assemblyRun(await fileOf(id));
+      const ask = now!.asks.find((a) => a.shown.some((x) => x.text === answer))!;
+      await press(browser.driver, String(ask.shown.findIndex((x) => x.text === answer) + 1));
+    };
+    await key('the easy side');
     await sees(browser.driver, 'Then the last clip has to go in where no hand reaches');
-    await press(browser.driver, '1');
+    await key('the side that is hard to reach');
     await sees(browser.driver, 'Its opening points');
-    await press(browser.driver, '3');
+    await key('to a side');
     await sees(browser.driver, 'Inertia works along the stroke');
     expect(await violations(browser.driver)).toEqual([]);
-    // The foot-switch moves the mark to the second answer, held it takes it.
-    await press(browser.driver, Key.SPACE);
-    await browser.driver.actions().keyDown(' ').pause(750).keyUp(' ').perform();
+    // Held before it has marked anything the foot-switch takes nothing; it moves the mark, held it takes it.
+    const hold = () => browser.driver.actions().keyDown(' ').pause(750).keyUp(' ').perform();
+    await hold();
+    await sees(browser.driver, 'Look first, then mark what is seen');
+    const opening = assemblyRun(await fileOf(id)).now!.asks[1]!.shown.findIndex((a) => a.text === 'down');
+    for (let i = 0; i <= opening; i += 1) await press(browser.driver, Key.SPACE);
+    await hold();
     await sees(browser.driver, 'The clip in its groove');
-    await press(browser.driver, '1');
+    await key('seated all round, opening clear of the pick notch');
     await sees(browser.driver, 'Left: First clip in');
     await press(browser.driver, Key.SPACE);
     await settled(

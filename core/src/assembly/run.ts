@@ -20,6 +20,8 @@ export const BREAK_MS = 10 * 60_000;
 /** A question of a step, and what was seen. */
 export interface AskState {
   readonly ask: AssemblyAsk;
+  /** Its answers as they are shown: the right one is not always the first, or a hand stops looking. */
+  readonly shown: AssemblyAsk['answers'];
   readonly seen: AssemblySeen | null;
   /** Why what was seen cannot stay; empty where it can. */
   readonly wrong: string;
@@ -68,6 +70,14 @@ export const assemblyLog = derived((file): readonly AnyEntry[] => {
 });
 
 const keyOf = (step: string, cylinder: number | null): string => `${step}:${cylinder ?? ''}`;
+
+/** The same on every tablet, another for each step and cylinder. */
+function turned<T>(all: readonly T[], by: string): readonly T[] {
+  let sum = 0;
+  for (const letter of by) sum = (sum * 31 + letter.codePointAt(0)!) % 9_973;
+  const from = sum % all.length;
+  return [...all.slice(from), ...all.slice(0, from)];
+}
 
 /** Steps in the order they are done: what is done for each cylinder is done for one after the other. */
 function inOrder(steps: readonly AssemblyStep[], cylinders: number) {
@@ -168,7 +178,7 @@ function run(file: JobFile): AssemblyRun {
                 index.get(s)! > index.get(first)! &&
                 (s.by !== first.by || Date.parse(s.at) - Date.parse(first.at) >= BREAK_MS),
             ) ?? null);
-      return { ask, seen: first, wrong, again };
+      return { ask, shown: turned(ask.answers, `${key}:${a}`), seen: first, wrong, again };
     });
     const waits = step.twice && asks.some((a) => a.seen !== null && a.wrong === '' && a.again === null);
     const fine = asks.every((a) => a.seen !== null && a.wrong === '');

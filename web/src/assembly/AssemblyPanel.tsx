@@ -24,7 +24,7 @@ export function AssemblyPanel({
   const [odd, setOdd] = useState<RunStep | null>(null);
   const camera = useRef<HTMLInputElement>(null);
   const answers = Object.fromEntries(
-    (ask && !waits ? ask.ask.answers : []).map((_, i) => [String(i + 1), () => assembling.answer(i)]),
+    (ask && !waits ? ask.shown : []).map((_, i) => [String(i + 1), () => assembling.answer(i)]),
   );
   useFootKeys({
     act: (held) => {

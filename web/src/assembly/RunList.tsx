@@ -31,7 +31,7 @@ export function RunList({
                   <Button
                     onClick={() =>
                       assembling.answer(
-                        a.ask.answers.findIndex((x) => x.text === a.seen!.answer),
+                        a.shown.findIndex((x) => x.text === a.seen!.answer),
                         s,
                         n,
                         true,

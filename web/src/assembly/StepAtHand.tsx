@@ -61,7 +61,7 @@ export function StepAtHand({ file, assembling }: { file: JobFile; assembling: As
           <p className="text-reading leading-tight font-semibold">{ask.ask.ask}</p>
           {ask.wrong && <p className="font-semibold text-beyond">{ask.wrong}</p>}
           <ul className="mt-3 grid gap-2 sm:grid-cols-2">
-            {ask.ask.answers.map((a, i) => (
+            {ask.shown.map((a, i) => (
               <li key={a.text}>
                 <button
                   type="button"

@@ -31,7 +31,8 @@ import { post } from '../outbox/index.js';
 export function useAssembly(file: JobFile, judgement: Judgement) {
   const run = assemblyRun(file);
   const { trouble, say, send } = useSend(file);
-  const [marked, setMarked] = useState(0);
+  /** Which answer the foot has marked; none before it has looked at one. */
+  const [marked, setMarked] = useState(-1);
   const { now } = run;
   const press = pressOf(run);
   const waits = now ? notProved(file, judgement.items, now) : null;
@@ -41,7 +42,8 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
   const last = log.at(-1) ?? null;
 
   const answer = (i: number, of: RunStep | null = now, n: number | null = at, again = false): void => {
-    const chosen = n === null ? undefined : of?.asks[n]?.ask.answers[i];
+    const chosen = n === null ? undefined : of?.asks[n]?.shown[i];
+    if (i < 0) return say('Look first, then mark what is seen.');
     if (!of || n === null || !chosen) return;
     // What hangs on the piston that goes in, its reader cannot know.
     if (chosen.why !== '') return say(chosen.why);
@@ -54,7 +56,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
         again,
       }),
     );
-    if (sent) setMarked(0);
+    if (sent) setMarked(-1);
   };
 
   /** Steps of the strip that go back with this press: with the last cylinder where each has its own. */
@@ -85,7 +87,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
     const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
     say(refused);
     if (refused === null) {
-      setMarked(0);
+      setMarked(-1);
       void post(file.job.id, entries);
     }
   };
@@ -109,7 +111,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
         if (held) answer(marked);
         else {
           say(null);
-          setMarked((marked + 1) % ask.ask.answers.length);
+          setMarked((marked + 1) % ask.shown.length);
         }
         return;
       }
