@@ -4,3 +4,4 @@ export * from './engines/index.js';
 export * from './jobs/index.js';
 export * from './studies.js';
 export { LogBook } from './jobs/build.js';
+export { demoFile } from './jobs/jobFile.js';

@@ -11,31 +11,13 @@ import {
   strokeOf,
   CRANK_TRAIN,
   torqueRun,
-  UNKNOWN_VARIANT,
   type JobFile,
 } from '@tribos/core';
-import { engines, instruments, jobs, shop } from '../src/index.js';
+import { demoFile, engines, instruments, jobs } from '../src/index.js';
 
 const GAUGES = instruments('2027-05-01');
 const all = jobs(new Date('2026-11-24T08:00:00.000Z'), GAUGES).map((job): JobFile =>
-  inHouse({
-    format: 'tribos-job',
-    version: 5,
-    shop,
-    engine: job.engine,
-    instruments: GAUGES,
-    studies: [],
-    job: {
-      ...job.facts,
-      id: 'job',
-      number: 1,
-      customer: job.customer.name,
-      overrides: [],
-      variant: UNKNOWN_VARIANT,
-    },
-    log: job.log,
-    decisions: job.decisions,
-  }),
+  inHouse(demoFile(job, GAUGES)),
 );
 const jobOn = (model: string) => all.find((f) => f.job.machine.includes(model))!;
 const figures = (file: JobFile) => judgeJob(file, 'mm', (p) => propagate(p, 4_000)).items;

@@ -24,16 +24,15 @@ import {
   type FeatureKey,
   type JobFile,
   type Judgement,
-  UNKNOWN_VARIANT,
 } from '@tribos/core';
 import {
   brask59,
+  demoFile,
   drumlin386,
   engines,
   instruments,
   jobs,
   people,
-  shop,
   varrow312,
   varrow644,
   varrow744,
@@ -44,24 +43,7 @@ const GAUGES = instruments('2027-05-01');
 
 function fileOf(machine: string, which = 0): JobFile {
   const job = jobs(NOW, GAUGES).filter((j) => j.facts.machine === machine)[which]!;
-  return {
-    format: 'tribos-job',
-    version: 5,
-    shop,
-    engine: job.engine,
-    instruments: GAUGES,
-    studies: [],
-    job: {
-      ...job.facts,
-      id: 'job',
-      number: 1,
-      customer: job.customer.name,
-      overrides: [],
-      variant: UNKNOWN_VARIANT,
-    },
-    log: job.log,
-    decisions: job.decisions,
-  };
+  return demoFile(job, GAUGES);
 }
 
 const judged = (machine: string): Judgement => judgeJob(fileOf(machine));

@@ -1,6 +1,7 @@
 import { v7 } from 'uuid';
 import { learnedFrom, moneyText, money, ticketsOf, inHouse, type JobFile } from '@tribos/core';
 import type { FirmView, OutView } from '@tribos/contract';
+import { pdfText } from './pdfText.js';
 import { bringIn, importOf, jobOf, makeWorld, type World } from './support.js';
 
 let world: World;
@@ -141,6 +142,12 @@ describe('work that is out', () => {
     const pdf = await world.technician.get(`/api/jobs/${id}/tickets/${one.id}/pdf`).expect(200);
     expect(pdf.headers['content-type']).toContain('application/pdf');
     expect(pdf.body.subarray(0, 5).toString()).toBe('%PDF-');
+    // The very digits of the ticket, on paper.
+    const paper = pdfText(pdf.body as Buffer);
+    expect(paper.match(/77\.503 – ?77\.515/gu)?.length).toBeGreaterThanOrEqual(2);
+    expect(paper).toContain('77.467 mm');
+    expect(paper).toContain('77.508');
+    expect(paper).not.toMatch(/77\.50[0-2]/u);
     await world.technician.get(`/api/jobs/${id}/tickets/${one.id}/letter`).expect(200);
     await world.technician.get(`/api/jobs/${id}/tickets/${v7()}/pdf`).expect(404);
     // The job file carries it, digit for digit, into another job of the same shop.

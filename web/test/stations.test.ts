@@ -1,27 +1,10 @@
-import { foundIn, HOUSE, inHouse, judgeJob, UNKNOWN_VARIANT, type Action, type JobFile } from '@tribos/core';
-import { engines, instruments, jobs, shop } from '@tribos/demo';
+import { foundIn, HOUSE, inHouse, judgeJob, type Action, type JobFile } from '@tribos/core';
+import { demoFile, engines, instruments, jobs } from '@tribos/demo';
 import { STATIONS } from '../src/app/stations.js';
 import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
 
 const GAUGES = instruments('2027-05-01');
-const files = jobs(new Date('2026-11-24T08:00:00.000Z'), GAUGES).map((job): JobFile => ({
-  format: 'tribos-job',
-  version: 5,
-  shop,
-  engine: job.engine,
-  instruments: GAUGES,
-  studies: [],
-  job: {
-    ...job.facts,
-    id: 'job',
-    number: 1,
-    customer: job.customer.name,
-    overrides: [],
-    variant: UNKNOWN_VARIANT,
-  },
-  log: job.log,
-  decisions: job.decisions,
-}));
+const files = jobs(new Date('2026-11-24T08:00:00.000Z'), GAUGES).map((job): JobFile => demoFile(job, GAUGES));
 const ids = STATIONS.map((s) => s.id);
 
 describe('the run sheet', () => {

@@ -15,8 +15,9 @@ const HEADERS = {
 const FILES: Readonly<Record<string, readonly [file: string, type: string]>> = {
   '/': ['index.html', 'text/html; charset=utf-8'],
   '/page.js': ['page.js', 'text/javascript; charset=utf-8'],
-  '/page.css': ['page.css', 'text/css; charset=utf-8'],
 };
+/** All their pages look alike. */
+const LOOK = new URL('../page/page.css', import.meta.url);
 
 function isOfThisMachine(address: string): boolean {
   try {
@@ -46,7 +47,7 @@ export type Answering = (
 ) => readonly [status: number, body: unknown] | 'answered' | null;
 
 /**
- * Serves a stand-in's own page (`index.html`, `page.js`, `page.css`) and what `answering` says.
+ * Serves a stand-in's own page (`index.html`, `page.js`) and what `answering` says.
  * @param page    folder of the page
  * @param longest body that is read, characters
  */
@@ -64,6 +65,10 @@ export function localServer(page: URL, answering: Answering, longest = 4_096): S
       return void response
         .writeHead(200, { ...HEADERS, 'content-type': file[1] })
         .end(readFileSync(new URL(file[0], page)));
+    if (method === 'GET' && path === '/page.css')
+      return void response
+        .writeHead(200, { ...HEADERS, 'content-type': 'text/css; charset=utf-8' })
+        .end(readFileSync(LOOK));
     let body: unknown;
     try {
       body = await bodyOf(request, longest);
