@@ -136,6 +136,47 @@ describe('before the first start', () => {
     expect(missing()).not.toContain('not back');
   });
 
+  it('a top end that was off goes together by its list, and its bolts by their plan, whether or not anybody began', () => {
+    const steps = generalList(engine).flatMap((s) => s.steps);
+    const named = (k: string) => steps.find((s) => s.key === k)!.what;
+    const group = {
+      key: 'head',
+      name: 'the head bolts',
+      clamps: 'head',
+      map: 'head',
+      holes: [1, 2],
+      numbered: 'maker',
+      steps: [{ by: 'torque', value: 40 }],
+      condition: 'dry',
+      before: '',
+      after: '',
+      again: null,
+      source,
+    };
+    const sections = generalList(engine).map((s) => ({
+      ...s,
+      steps: s.steps.map((x) => (x.key === 'head-bolts' ? { ...x, bolts: { map: 'head', holes: [] } } : x)),
+    }));
+    const off = (purpose: 'rebuild' | 'look') => {
+      const book = new Book({
+        ...engine,
+        parts: { ...engine.parts, 'torque-plan': { groups: [group] }, 'strip-list': { sections } },
+      });
+      book.keep(STRIP_PLAN, { scope: 'top', list: 'sheet', purpose });
+      for (const step of ['tensioner', 'head-bolts']) {
+        const done = { step, name: named(step), loose: [], opens: '' };
+        book.keep(STRIPPED, { steps: [done], tray: null, answers: [] });
+        book.keep(REFITTED, { steps: [done] });
+      }
+      return notYetStarted(book.file(), []).join(' ');
+    };
+    expect(off('rebuild')).toContain('without its list');
+    expect(off('rebuild')).toContain('Not tightened: the head bolts.');
+    // Opened for a look, it goes back as it was.
+    expect(off('look')).not.toContain('without its list');
+    expect(off('look')).not.toContain('Not tightened');
+  });
+
   it('what was begun to be tightened is tightened', () => {
     const group = {
       key: 'head',

@@ -89,7 +89,9 @@ function lash(file: JobFile, figures: readonly Figure[]): string | null {
 
 function tight(file: JobFile, clamps: 'head' | 'cylinder'): string | null {
   const groups = torqueRun(file).groups.filter((g) => g.group.clamps === clamps);
-  if (groups.length === 0) return null;
+  // Nothing on file is no proof: how it is tightened is written down instead.
+  if (groups.length === 0)
+    return `No torque plan is on file for what holds the ${clamps} down: enter it on the sheet, or write down how it is tightened.`;
   const open = groups.find((g) => !g.done);
   return open ? `Tighten ${open.group.name} first: Torque, beside.` : null;
 }

@@ -1,4 +1,4 @@
-import { assemblyRun, unprovedSteps } from '../assembly/index.js';
+import { assemblyRun, generalFor, unprovedSteps } from '../assembly/index.js';
 import { FLUIDS, type Fluid } from '../fluids/index.js';
 import { fittedInVain } from '../inspect/index.js';
 import { derived, type JobFile } from '../job/index.js';
@@ -70,6 +70,24 @@ export const refitState = derived((file): RefitState => {
   };
 });
 
+/** What came off of an engine that is rebuilt: steps and the maps of their bolts. One opened for a look goes back as it was. */
+const wereOff = derived((file) => {
+  const { chosen, steps } = stripPlan(file);
+  const off = new Set(
+    chosen?.purpose === 'rebuild'
+      ? effectiveSteps(stripLog(file)).flatMap((s) => (s.is === 'off' ? [s.done.step] : []))
+      : [],
+  );
+  const maps = new Set(steps.flatMap((s) => (off.has(s.step.key) && s.step.bolts ? [s.step.bolts.map] : [])));
+  return { steps: off, maps };
+});
+
+/** Whether something came off that the assembly list puts back: cylinder, piston, head. */
+const topWasOff = (file: JobFile): boolean =>
+  generalFor(file).some((s) =>
+    s.steps.some((x) => x.asks.length > 0 && x.refits.some((k) => wereOff(file).steps.has(k))),
+  );
+
 /** Named one by one; of many the first, and how many more. */
 const NAMED = 4;
 
@@ -111,7 +129,12 @@ export function notYetStarted(file: JobFile, figures: readonly Figure[]): readon
           ...unprovedSteps(file, figures, run.steps).map((u) => u.why),
         ]
       : []),
-    ...(tight.begun ? tight.groups.filter((g) => !g.done).map((g) => `Not tightened: ${g.group.name}.`) : []),
+    ...(run.begun === null && topWasOff(file)
+      ? ['The top end went together without its list: nothing of what ruins engines was looked at.']
+      : []),
+    ...tight.groups
+      .filter((g) => !g.done && (tight.begun || wereOff(file).maps.has(g.group.map)))
+      .map((g) => `Not tightened: ${g.group.name}.`),
     ...fluids.filter((f) => f.filled === null).map((f) => `Not filled: ${f.fluid.what}, ${f.fluid.grade}.`),
     ...(checks.some((c) => c.seen === null)
       ? [
