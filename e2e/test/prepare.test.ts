@@ -61,6 +61,9 @@ describe('the demo’s job half-way through its rings', () => {
     await press(driver(), SPACE);
     await becomes('top', 'done');
     await driver().wait(async () => (await where()).includes('second ring'), 5_000);
+    // The screen goes on before the server has it.
+    const last = async () => ((await serverLog(driver(), id)) as Entry[]).at(-1)?.what;
+    await driver().wait(async () => (await last()) === 'bagged', 10_000, 'the server never had the bag');
     const log = (await serverLog(driver(), id)) as Entry[];
     expect(log.slice(-6).map((e) => [e.kind, e.what ?? e.answer ?? e.strokes])).toEqual([
       ['filed', 5],
