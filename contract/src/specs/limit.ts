@@ -15,7 +15,7 @@ import {
 } from 'class-validator';
 import { IsClientId, IsLine, IsName, OrNull } from '../kit/rules.js';
 
-export const UNITS = ['mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%'] as const;
+export const UNITS = ['mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%', '°'] as const;
 const SOURCE_TYPES = ['engine-maker', 'part-maker', 'machinist', 'shop-rule', 'adoption'] as const;
 
 /** Both ends of a limit, in the base unit of its feature: nm for lengths. */
@@ -31,6 +31,21 @@ class Ends {
   @Min(-1e9)
   @Max(1e9)
   high!: number | null;
+}
+
+/** Head, cams, piston and gasket a limit is of: `maker` for the engine maker's own. */
+export class BuildBody {
+  @IsName()
+  head!: string;
+
+  @IsName()
+  cams!: string;
+
+  @IsName()
+  piston!: string;
+
+  @IsName()
+  gasket!: string;
 }
 
 /** When a limit holds at all; what is left out does not matter. */
@@ -68,6 +83,12 @@ export class ConditionsBody {
   @IsOptional()
   @IsName()
   use?: string;
+
+  @IsOptional()
+  @IsObject()
+  @ValidateNested()
+  @Type(() => BuildBody)
+  build?: BuildBody;
 }
 
 export class LimitBody extends Ends {

@@ -67,6 +67,27 @@ export const ASSEMBLED = entryKind(
   },
 );
 
+/** The photo that belongs to a step, or why there is none. */
+export const ASSEMBLY_PICTURED = entryKind(
+  'assembly-pictured',
+  {
+    step: short,
+    cylinder,
+    /** Photo it is on; empty where none could be taken. */
+    photo: text(64),
+    text: text(200),
+  },
+  {
+    read: (sent, { engine }) => {
+      if (!listsFor(engine).some((l) => stepIn(l, sent.step)?.photo))
+        throw new Refused('/step', 'No photo belongs to that step.');
+      if (sent.photo.trim() === '' && sent.text.trim() === '')
+        throw new Refused('/text', 'Say why there is no photo: nobody sees it again once it is closed.');
+    },
+  },
+);
+export type AssemblyPictured = EntryOf<typeof ASSEMBLY_PICTURED>;
+
 /** A step that is not as the list has it. */
 export const ASSEMBLY_ODD = entryKind(
   'assembly-odd',
@@ -96,6 +117,7 @@ const UNDONE: readonly string[] = [
   'assembly-begun',
   'assembly-seen',
   'assembled',
+  'assembly-pictured',
   'assembly-odd',
   'assembly-opened',
 ];
@@ -116,6 +138,7 @@ export const ASSEMBLY_KINDS = [
   ASSEMBLY_BEGUN,
   ASSEMBLY_SEEN,
   ASSEMBLED,
+  ASSEMBLY_PICTURED,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
   ASSEMBLY_UNDO,

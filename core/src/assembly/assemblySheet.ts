@@ -11,6 +11,7 @@ export const PROOFS = {
   gaps: 'the ring gaps',
   clock: 'the ring clock',
   squish: 'squish and deck',
+  contact: 'room between valves and piston',
   lash: 'the valve clearances',
   'head-tight': 'the head is tightened',
   'cylinder-tight': 'the cylinder is tightened',

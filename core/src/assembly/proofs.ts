@@ -1,13 +1,14 @@
 import { mayNotAssemble } from '../cause/index.js';
 import type { JobFile } from '../job/index.js';
 import { openSteps } from '../log/index.js';
-import { preparing } from '../rings/index.js';
+import { orderOfWork, preparing } from '../rings/index.js';
 import { lashChoice } from '../setup/index.js';
+import { notClear } from './clearValves.js';
 import { openCrank } from '../strip/index.js';
 import { torqueRun } from '../torque/index.js';
 import { cylinderOf, verdictSentence, type Figure } from '../verdicts/index.js';
 import type { Proof } from './assemblySheet.js';
-import type { RunStep } from './run.js';
+import { wantsPicture, type RunStep } from './run.js';
 
 /** What of a figure keeps a step waiting: everything but within, and a limit nobody has put on file. */
 const speaksAgainst = (f: Figure): boolean =>
@@ -31,8 +32,8 @@ const BY: Readonly<
   none: () => null,
   cause: (file) => mayNotAssemble(file),
   washed: (file, _, c) => {
-    const open = openSteps(file.log).find(
-      (o) => o.work.cylinder === null || c === null || o.work.cylinder === c,
+    const open = openSteps(file.log, file.engine.cylinders.length).find(
+      (o) => c === null || o.cylinders.includes(c),
     );
     const order = preparing(file).find((s) => s.key === 'wash' && s.cylinder === c && s.done === null);
     return open || order ? 'The wall is not washed since it was worked on: Prepare.' : null;
@@ -52,7 +53,7 @@ const BY: Readonly<
       'No ring gap of this cylinder is proved yet: Prepare.',
     ),
   clock: (file, _, c) =>
-    preparing(file).some((s) => s.key === 'clock' && s.cylinder === c && s.done !== null)
+    c === null || orderOfWork(file, c).some((s) => s.key === 'clock' && s.done !== null)
       ? null
       : 'The gaps are not set to their angles yet: the ring clock, at Prepare.',
   squish: (file, figures) =>
@@ -61,9 +62,10 @@ const BY: Readonly<
           file,
           figures,
           (f) => f.feature === 'setup.squish' || f.feature === 'setup.deck',
-          'Neither deck nor squish is read yet.',
+          'Neither deck nor squish is read yet: Set-up, beside.',
         )
-      : null,
+      : 'No limit for deck or squish is on file: enter it on the sheet, or write down what was read.',
+  contact: (file, figures) => notClear(file, figures),
   lash: (file, figures) => lash(file, figures),
   'head-tight': (file) => tight(file, 'head'),
   'cylinder-tight': (file) => tight(file, 'cylinder'),
@@ -102,6 +104,11 @@ function tight(file: JobFile, clamps: 'head' | 'cylinder'): string | null {
  */
 export const notProved = (file: JobFile, figures: readonly Figure[], s: RunStep): string | null =>
   BY[s.step.proof](file, figures, s.cylinder);
+
+/** What a step waits for now: its proof, then, once what is asked was seen, its photo. */
+export const waitsFor = (file: JobFile, figures: readonly Figure[], s: RunStep): string | null =>
+  notProved(file, figures, s) ??
+  (wantsPicture(s) ? 'Take its photo, or say why there is none: nobody sees it again.' : null);
 
 /** Steps that are done and whose proof no longer stands. */
 export const unprovedSteps = (

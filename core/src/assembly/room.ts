@@ -15,11 +15,12 @@ import {
   ASSEMBLY_KINDS,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
+  ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
 } from './assemblyEntries.js';
 import { ASSEMBLY_LIST } from './assemblySheet.js';
 import { listsFor, stepIn } from './lists.js';
-import { notProved, unprovedSteps } from './proofs.js';
+import { unprovedSteps, waitsFor } from './proofs.js';
 import { assemblyRun, type RunStep } from './run.js';
 
 /** A step with its cylinder, as it is read out. */
@@ -57,6 +58,17 @@ function report(file: JobFile, { figures }: Found): Section[] {
   const odd = steps.flatMap((s) =>
     s.by && ASSEMBLY_ODD.is(s.by) ? [[stepName(file, s), ODD[s.by.why], s.by.text, whoOf(s.by)]] : [],
   );
+  const pictures = steps.flatMap((s) =>
+    s.pictured
+      ? [
+          [
+            stepName(file, s),
+            s.pictured.photo === '' ? `no photo: ${s.pictured.text.trim()}` : 'photo kept with the job',
+            `${whoOf(s.pictured)}, ${printedDay(s.pictured.at)}`,
+          ],
+        ]
+      : [],
+  );
   const table = (heads: string[], rows: string[][]): Block[] =>
     rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
   const open = steps.filter((s) => s.state === 'open');
@@ -70,6 +82,7 @@ function report(file: JobFile, { figures }: Found): Section[] {
           text: `${steps.length - open.length} of ${steps.length} steps.${begun.alone ? ' One person: second looks were after a break.' : ''}`,
         },
         ...table(['step', 'asked', 'seen', 'by'], seen),
+        ...table(['step', 'evidence', 'by'], pictures),
         ...table(['step', 'what', 'in words', 'by'], odd),
         ...unprovedSteps(file, figures, steps).map(({ step, why }): Block => ({
           kind: 'text',
@@ -122,7 +135,7 @@ export const assembly: Room = {
       find: (): Action | null => {
         const { now } = assemblyRun(file);
         if (!now) return null;
-        const why = notProved(file, figures, now);
+        const why = waitsFor(file, figures, now);
         return {
           kind: 'assemble',
           urgency: 'step',
@@ -149,6 +162,8 @@ export const assembly: Room = {
     }
     if (ASSEMBLY_ODD.is(entry))
       return `${on(entry.cylinder)}${what(entry.step)}: ${ODD[entry.why]}${entry.text.trim() ? `, ${entry.text.trim()}` : ''}`;
+    if (ASSEMBLY_PICTURED.is(entry))
+      return `${on(entry.cylinder)}${what(entry.step)}: ${entry.photo === '' ? `no photo, ${entry.text.trim()}` : 'photo taken'}`;
     return ASSEMBLY_OPENED.is(entry)
       ? `${on(entry.cylinder)}apart again from: ${what(entry.step)}: ${entry.text.trim()}`
       : null;

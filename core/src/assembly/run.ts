@@ -7,8 +7,10 @@ import {
   ASSEMBLY_KINDS,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
+  ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   ASSEMBLY_UNDO,
+  type AssemblyPictured,
   type AssemblySeen,
 } from './assemblyEntries.js';
 import { ASSEMBLY_LIST, type AssemblyAsk, type AssemblyStep } from './assemblySheet.js';
@@ -38,6 +40,8 @@ export interface RunStep {
   /** Entry that did it, or says why it is over. */
   readonly by: AnyEntry | null;
   readonly asks: readonly AskState[];
+  /** The photo that belongs to it, or why there is none; null while neither is there. */
+  readonly pictured: AssemblyPictured | null;
   /** It waits for the second look at what was seen. */
   readonly waitsForAgain: boolean;
   /** It was done, and is open again: why. */
@@ -145,6 +149,7 @@ function run(file: JobFile): AssemblyRun {
   );
   const opened = openedAfter(file, order, index);
   const seen = log.filter(ASSEMBLY_SEEN.is);
+  const pictures = log.filter(ASSEMBLY_PICTURED.is);
   const did = new Map<string, AnyEntry[]>();
   for (const e of log)
     if (ASSEMBLED.is(e))
@@ -181,10 +186,12 @@ function run(file: JobFile): AssemblyRun {
       return { ask, shown: turned(ask.answers, `${key}:${a}`), seen: first, wrong, again };
     });
     const waits = step.twice && asks.some((a) => a.seen !== null && a.wrong === '' && a.again === null);
-    const fine = asks.every((a) => a.seen !== null && a.wrong === '');
+    const pictured =
+      pictures.findLast((x) => keyOf(x.step, x.cylinder) === key && index.get(x)! > since) ?? null;
+    const fine = asks.every((a) => a.seen !== null && a.wrong === '') && (!step.photo || pictured !== null);
     const isOver = last !== null && undone === null && ASSEMBLY_ODD.is(last);
     // A wrong answer proves nothing, whoever said it is done.
-    const isDone = last !== null && undone === null && !isOver && (fine || step.asks.length === 0);
+    const isDone = last !== null && undone === null && !isOver && fine;
     const state = isOver ? 'over' : isDone ? 'done' : 'open';
     return {
       key,
@@ -194,6 +201,7 @@ function run(file: JobFile): AssemblyRun {
       state,
       by: state === 'open' ? null : last,
       asks,
+      pictured,
       waitsForAgain: waits,
       reopened: undone && state === 'open' ? undone.why : null,
     };
@@ -245,3 +253,7 @@ export const openAsk = (s: RunStep): number | null => {
   const at = s.asks.findIndex((a) => a.seen === null || a.wrong !== '');
   return at < 0 ? null : at;
 };
+
+/** Whether a step waits for nothing but its photo: what is asked was seen. */
+export const wantsPicture = (s: RunStep): boolean =>
+  s.step.photo && s.pictured === null && openAsk(s) === null;

@@ -1,6 +1,6 @@
 import { numbered, oneFigure, roomOf, type Measurand, type Thing } from '../measurands/index.js';
 import { integer, list, measured, object, text, type Of } from '../shape/index.js';
-import { engineFacts, type JobFile } from '../job/index.js';
+import { variantFacts, type JobFile } from '../job/index.js';
 import { applies, sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
 import type { Room } from '../verdicts/index.js';
@@ -51,7 +51,7 @@ const wet = (engine: EngineSpec): boolean => ['motorcycle', 'atv'].includes(engi
  * the code is stronger than one of all.
  */
 export function packsOf(file: Pick<JobFile, 'engine' | 'job'>): readonly ClutchPack[] {
-  const facts = engineFacts(file);
+  const facts = variantFacts(file);
   const may = versionsOf(file.engine).filter((v) => !v.code || applies({ code: v.code }, facts) !== 'no');
   const named = may.filter((v) => v.code);
   return named.length > 0 ? named : may;

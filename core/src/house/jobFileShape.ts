@@ -32,7 +32,7 @@ export const limitShape = object(
     state,
     low: figure,
     high: figure,
-    unit: oneOf('mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%'),
+    unit: oneOf('mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%', '°'),
     conditions: object(
       {},
       {
@@ -43,6 +43,7 @@ export const limitShape = object(
         code: name,
         wall,
         use: name,
+        build: object({ head: name, cams: name, piston: name, gasket: name }),
       },
     ),
     source: SOURCE,

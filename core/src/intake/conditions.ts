@@ -1,4 +1,4 @@
-import { engineFacts, type JobFile } from '../job/index.js';
+import { variantFacts, type JobFile } from '../job/index.js';
 import { applies, type EngineSpec, type Limit } from '../specs/index.js';
 
 /** What limits of an engine hang on, to be asked once, where the engine comes in. */
@@ -30,6 +30,8 @@ export function askedConditions({ limits }: Pick<EngineSpec, 'limits'>): AskedCo
   };
 }
 
-/** Limits nobody can tell whether they hold for the engine of a job: what they hang on was not looked for. */
+/** Limits nobody can tell whether they hold for the engine that came in; what it is built of is said at Top. */
 export const hangingLimits = (file: Pick<JobFile, 'engine' | 'job'>): readonly Limit[] =>
-  file.engine.limits.filter((l) => applies(l.conditions, engineFacts(file)) === 'unknown');
+  file.engine.limits.filter(
+    ({ conditions: { build: _, ...c } }) => applies(c, variantFacts(file)) === 'unknown',
+  );

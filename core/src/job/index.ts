@@ -1,5 +1,6 @@
 export * from './firm.js';
 export * from './benchOf.js';
+export * from './build.js';
 export * from './derived.js';
 export * from './fitted.js';
 export * from './importerOf.js';

@@ -91,8 +91,8 @@ export interface JobFile extends PlacedFile {
   readonly decisions: readonly Decision[];
 }
 
-/** What is known of the engine on the bench: what was found on it, else what its model always is. */
-export const engineFacts = ({ engine, job }: Pick<JobFile, 'engine' | 'job'>): EngineFacts => ({
+/** What is known of the engine that came in: what was found on it, else what its model always is. */
+export const variantFacts = ({ engine, job }: Pick<JobFile, 'engine' | 'job'>): EngineFacts => ({
   maker: engine.maker,
   wall: engine.wall,
   year: job.variant.year ?? engine.year,

@@ -67,8 +67,8 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
     place: P,
     engine: EngineSpec,
   ) => { readonly low: Nanometres; readonly high: Nanometres } | null;
-  /** The part of the engine it belongs to: another one fitted, or worked on, opens it again. */
-  readonly ofPart?: (place: P, engine: EngineSpec) => string;
+  /** Parts of the engine it belongs to or hangs on: another one fitted, or worked on, opens it again. */
+  readonly ofParts?: (place: P, engine: EngineSpec) => readonly string[];
   /** What it is made of, for its expansion. */
   readonly material: (place: P, around: Around) => Material;
   /** Key of the figure that a reading here feeds first. */

@@ -15,7 +15,10 @@ export const REOPENED = {
   compression: 'compression ratio',
   'port-timing': 'port timing',
   'piston-to-valve': 'piston to valve',
+  'cam-timing': 'cam timing',
+  ports: 'port heights and widths',
   lash: 'valve clearance',
+  shim: 'shim thickness',
   'comparator-map': 'readings since the last good zero',
 } as const;
 export type Reopened = keyof typeof REOPENED;
@@ -32,7 +35,15 @@ interface WorkInfo {
 }
 
 const NEW_WALL: readonly Reopened[] = ['bore', 'shape', 'clearance', 'ring-gap', 'wash'];
-const HEAD: readonly Reopened[] = ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash'];
+const HEAD: readonly Reopened[] = [
+  'deck',
+  'squish',
+  'compression',
+  'port-timing',
+  'piston-to-valve',
+  'cam-timing',
+  'lash',
+];
 
 const TABLE = {
   honed: { name: 'honed', reopens: NEW_WALL, wall: 'resized' },
@@ -40,18 +51,36 @@ const TABLE = {
   bored: { name: 'bored and honed', reopens: NEW_WALL, wall: 'renewed' },
   replated: { name: 'replated', reopens: NEW_WALL, wall: 'renewed' },
   sleeved: { name: 'sleeved', reopens: NEW_WALL, wall: 'renewed' },
-  exchanged: { name: 'another cylinder', reopens: [...NEW_WALL, ...HEAD], wall: 'exchanged' },
-  'ports-eased': { name: 'port edges eased', reopens: ['ring-gap', 'wash'] },
+  exchanged: { name: 'another cylinder', reopens: [...NEW_WALL, ...HEAD, 'ports'], wall: 'exchanged' },
+  'ports-eased': { name: 'port edges eased', reopens: ['ring-gap', 'wash', 'ports'] },
+  'ports-worked': {
+    name: 'ports worked',
+    reopens: ['ring-gap', 'wash', 'ports', 'port-timing', 'compression'],
+  },
   'piston-renewed': {
     name: 'another piston',
-    reopens: ['piston', 'clearance', 'ring-groove', 'deck', 'mass'],
+    reopens: [
+      'piston',
+      'clearance',
+      'ring-groove',
+      'deck',
+      'mass',
+      'squish',
+      'compression',
+      'port-timing',
+      'piston-to-valve',
+    ],
   },
   'piston-eased': { name: 'piston crown eased', reopens: ['piston', 'clearance', 'wash'] },
   'rings-renewed': { name: 'other rings', reopens: ['ring-gap', 'ring-groove'] },
   washed: { name: 'washed until a white cloth stays white', reopens: [] },
   'gasket-changed': { name: 'another gasket', reopens: HEAD },
   skimmed: { name: 'skimmed', reopens: HEAD },
-  'shim-changed': { name: 'another shim', reopens: ['lash'] },
+  'shim-changed': { name: 'another shim', reopens: ['lash', 'shim', 'piston-to-valve'] },
+  'cams-set': {
+    name: 'cams set anew',
+    reopens: ['cam-timing', 'piston-to-valve', 'lash'],
+  },
   'zeroed-again': { name: 'comparator zeroed again', reopens: ['comparator-map'] },
 } as const satisfies Record<string, WorkInfo>;
 
@@ -96,25 +125,25 @@ export const workOf = oncePerLog((log): readonly PlacedWork[] =>
 export interface OpenAgain {
   readonly work: WorkEntry;
   readonly what: Reopened;
+  /** Cylinders it is still open on. */
+  readonly cylinders: readonly number[];
 }
 
 /**
  * Steps without a figure of their own that work has opened and nothing has closed: a wall that was stoned
  * stays unwashed until it is washed.
+ * @param cylinders how many the engine has: work on all of them is closed once each was washed
  */
-export function openSteps(log: readonly LogEntry[]): OpenAgain[] {
+export function openSteps(log: readonly LogEntry[], cylinders: number): OpenAgain[] {
   const works = workOf(log);
-  return works.flatMap(({ at, entry }) =>
-    WORK[entry.what].reopens.includes('wash') &&
-    !works.some(
-      (w) =>
-        w.at > at &&
-        w.entry.what === 'washed' &&
-        (w.entry.cylinder === null || w.entry.cylinder === entry.cylinder),
-    )
-      ? [{ work: entry, what: 'wash' as const }]
-      : [],
-  );
+  const washes = works.filter((w) => w.entry.what === 'washed');
+  return works.flatMap(({ at, entry }) => {
+    if (!WORK[entry.what].reopens.includes('wash')) return [];
+    const open = Array.from({ length: cylinders }, (_, c) => c).filter(
+      (c) => isDoneOn(entry, c) && !washes.some((w) => w.at > at && isDoneOn(w.entry, c)),
+    );
+    return open.length === 0 ? [] : [{ work: entry, what: 'wash' as const, cylinders: open }];
+  });
 }
 
 /** How a cylinder's wall was renewed or resized last. */

@@ -83,6 +83,10 @@ export interface Measurand {
   readonly loose?: true;
   /** What work opens it again, besides work on its part. */
   readonly reopens?: Reopened;
+  /** Other parts of the engine it hangs on: another one of them opens it again too. */
+  readonly hangsOn?: (engine: EngineSpec, thing: Thing) => readonly string[];
+  /** Beside the walk: a hundred places that are read only by whoever wants them. */
+  readonly aside?: true;
   /** Beside the leaves' own tolerance, nm: what they are tried against is not perfect either. */
   readonly slack?: number;
 }
@@ -162,8 +166,10 @@ function spanOf(m: Measurand, thing: Thing, engine: EngineSpec) {
   if (isSize(m)) return null;
   const ends = endsOf(m, thing, engine);
   if (ends.length === 0) return null;
-  const high = nm(Math.max(...ends));
-  const low = Math.min(...ends);
+  const none = limitsFor(engine, m, thing).every((l) => l.high === null);
+  // A minimum alone says nothing of how large it may be.
+  const high = nm(Math.max(...ends) * (none ? 10 : 1));
+  const low = none ? 0 : Math.min(...ends);
   // Against a maximum alone anything from nothing on is to be expected.
   return { low: nm(ends.length > 1 && low < high ? low : 0), high };
 }
@@ -186,7 +192,7 @@ export const thingsHad = (file: JobFile, m: Measurand): readonly Thing[] => {
 
 /** Whether work opens a thing again: on its own cylinder, where it belongs to one. */
 function isOpened({ thing }: ThingPlace, work: WorkEntry, what: Reopened): boolean {
-  const cylinder = /^cylinder:(\d+)$/u.exec(thing)?.[1];
+  const cylinder = /^cylinder:(\d+)(?::|$)/u.exec(thing)?.[1];
   return (
     WORK[work.what].reopens.includes(what) && (cylinder === undefined || isDoneOn(work, Number(cylinder)))
   );
@@ -219,7 +225,10 @@ export function measurandPlace(m: Measurand): PlaceKind {
         throw new Refused('/station/spot', `“${s.spot}” is no place on the ${of.name}.`);
     },
     reopenedBy: (s, work) => m.reopens !== undefined && isOpened(s, work, m.reopens),
-    ofPart: (s, engine) => thing(s, engine).part,
+    ofParts: (s, engine) => {
+      const of = thing(s, engine);
+      return [of.part, ...(m.hangsOn?.(engine, of) ?? [])];
+    },
     thing: (s) => `${m.part}:${s.thing}`,
     named: (s, engine) => {
       const of = thing(s, engine);

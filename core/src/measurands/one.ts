@@ -22,6 +22,9 @@ export function oneFigure(of: {
   readonly slack?: number;
   readonly states?: Rule['states'];
   readonly reopens?: Measurand['reopens'];
+  readonly hangsOn?: Measurand['hangsOn'];
+  readonly aside?: true;
+  readonly ifLimit?: true;
   readonly loose?: true;
   /** Size of each where its sheet gives none, nm. */
   readonly nominal?: number;
@@ -34,6 +37,7 @@ export function oneFigure(of: {
     spots = ALONE,
     material = 'steel',
     states,
+    ifLimit,
     nominal,
     things,
     ...rest
@@ -55,6 +59,7 @@ export function oneFigure(of: {
         title: of.name,
         definition,
         ...(states ? { states } : {}),
+        ...(ifLimit ? { ifLimit } : {}),
       },
     ],
   };

@@ -146,7 +146,7 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
         : null;
     },
     step: () => {
-      const open = openSteps(file.log)[0];
+      const open = openSteps(file.log, file.engine.cylinders.length)[0];
       return open
         ? {
             ...common,

@@ -35,8 +35,8 @@ export const partWorkSince = derived((file: JobFile): ReadonlyMap<string, PartWo
   for (const e of [...file.log].reverse()) {
     if (PART_WORK.is(e)) after.set(e.of, e);
     if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
-    const part = placeKindOf(file, e.station).ofPart?.(e.station, file.engine);
-    const work = part === undefined ? undefined : after.get(part);
+    const parts = placeKindOf(file, e.station).ofParts?.(e.station, file.engine) ?? [];
+    const work = parts.flatMap((part) => after.get(part) ?? [])[0];
     if (work) found.set(e.id, work);
   }
   return found;

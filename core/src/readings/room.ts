@@ -11,7 +11,7 @@ export const readings: Room = {
   station: 'measure',
   entries: [...LOG_KINDS.measured, ...LOG_KINDS.found, ...LOG_KINDS.done],
   steps: (file) =>
-    openSteps(file.log).map(({ work, what }) => ({
+    openSteps(file.log, file.engine.cylinders.length).map(({ work, what }) => ({
       key: `${what}:${work.id}`,
       done: null,
       excused: null,

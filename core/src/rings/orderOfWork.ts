@@ -96,7 +96,9 @@ export function orderOfWork(
   });
   const sized = bores.length === plan.length;
   const washes = workOf(file.log).filter(({ entry }) => entry.what === 'washed' && isDoneOn(entry, cylinder));
-  const unwashed = openSteps(file.log).find((o) => isDoneOn(o.work, cylinder));
+  const unwashed = openSteps(file.log, file.engine.cylinders.length).find((o) =>
+    o.cylinders.includes(cylinder),
+  );
   const wash = washes.at(-1)?.entry.id ?? null;
   const slide =
     FREE_SLIDE.in(file.log.slice(pistonSince(file, cylinder) + 1)).findLast((e) => e.cylinder === cylinder) ??

@@ -3,9 +3,10 @@ import { thingsOfKind } from '../measurands/index.js';
 import { boresOf } from '../bore/index.js';
 import { compressionRatio, sweptVolume } from './compressionRatio.js';
 import { portDuration, strokeOf } from './crankGeometry.js';
-import { GASKETS } from './sheets.js';
+import { headGasket } from './laid.js';
+import { portsNow } from './portMap.js';
 import { deckOf, endsOf } from './squish.js';
-import { CRANK_TRAIN } from './stack.js';
+import { CRANK_TRAIN } from './trainSheet.js';
 
 /** What crank, rod, chamber and deck of one cylinder come to. */
 export interface CylinderGeometry {
@@ -25,13 +26,20 @@ export interface CylinderGeometry {
   readonly ports: readonly { readonly name: string; readonly degrees: number }[];
 }
 
-/** Ratio, swept volume and port timing of every cylinder from what is on file and was read; null without crank and rod. */
-export function geometryOf(file: JobFile): readonly CylinderGeometry[] | null {
+/**
+ * Ratio, swept volume and port timing of every cylinder from what is on file and was read; null without crank and rod.
+ * @param more how much more lies under the cylinder and under the head, nm: what a stack would do
+ */
+export function geometryOf(
+  file: JobFile,
+  more: { readonly base: number; readonly head: number } = { base: 0, head: 0 },
+): readonly CylinderGeometry[] | null {
   const train = CRANK_TRAIN.of(file.engine)?.trains[0];
   if (!train) return null;
   const { engine } = file;
   const stroke = strokeOf(train);
-  const head = (GASKETS.of(engine)?.gaskets ?? []).filter((g) => g.where === 'head' && g.made !== 'rubber');
+  const head = headGasket(file);
+  const open = portsNow(file);
   const bores = boresOf(file, 'mm');
   return thingsOfKind('cylinder')(engine).map((t): CylinderGeometry => {
     const both = deckOf(file, t, 'mm');
@@ -43,21 +51,25 @@ export function geometryOf(file: JobFile): readonly CylinderGeometry[] | null {
     const missing =
       train.burette === null
         ? 'the head was never filled from a burette'
-        : head.length > 1
+        : head === null
           ? 'which head gasket lies there is not said'
           : '';
     const chamber = {
       bore,
       burette: train.burette ?? 0,
-      gasket: head[0]?.thickness ?? 0,
+      gasket: (head ?? 0) + more.head,
       gasketBore: bore,
-      deck: deck ?? 0,
+      deck: (deck ?? 0) + more.base,
       dome: train.dome,
     };
-    const exhaust = engine.ports
-      .filter((p) => p.name.startsWith('exhaust'))
-      .reduce<number | null>((least, p) => (least === null ? p.roof : Math.min(least, p.roof)), null);
-    const ports = [...new Map(engine.ports.map((p) => [p.name.replace(/ .*/u, ''), p])).values()];
+    const mine = open.filter((p) => p.thing.cylinder === both.cylinder);
+    const first = (is: (name: string) => boolean): number | null =>
+      mine
+        .filter((p) => is(p.thing.port.name))
+        .reduce<number | null>((least, p) => (least === null ? p.roof : Math.min(least, p.roof)), null);
+    const exhaust = first((name) => name.startsWith('exhaust'));
+    // Of several of a name the one that opens first.
+    const names = [...new Set(mine.map((p) => p.thing.port.name))];
     return {
       cylinder: both.cylinder,
       bore,
@@ -67,12 +79,16 @@ export function geometryOf(file: JobFile): readonly CylinderGeometry[] | null {
       ratio: missing === '' ? compressionRatio(chamber, stroke) : null,
       trapped:
         missing === '' && engine.strokes === 2 && exhaust !== null
-          ? compressionRatio(chamber, exhaust - (deck ?? 0))
+          ? compressionRatio(chamber, exhaust - chamber.deck)
           : null,
       missing,
-      ports: ports.flatMap((p) => {
-        const degrees = portDuration(train, p.roof, deck ?? 0);
-        return degrees === null ? [] : [{ name: p.name, degrees }];
+      ports: names.flatMap((name) => {
+        const degrees = portDuration(
+          train,
+          first((n) => n === name)!,
+          chamber.deck,
+        );
+        return degrees === null ? [] : [{ name, degrees }];
       }),
     };
   });

@@ -1,6 +1,9 @@
 import type { JobFile } from '../job/index.js';
-import { readThing, thingsOfKind } from '../measurands/index.js';
-import { governingFor } from '../verdicts/index.js';
+import { measurandFigures, readThing, thingsOfKind } from '../measurands/index.js';
+import { effectiveSteps, stripLog } from '../strip/index.js';
+import { torqueRun } from '../torque/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { governingFor, type Figure } from '../verdicts/index.js';
 import { chooseShims, type LashNow, type ShimChoice } from '../valves/index.js';
 import { LASH, SHIM } from './measures.js';
 import { SHIMS } from './sheets.js';
@@ -11,6 +14,8 @@ export interface LashChoice {
   readonly since: string | null;
   /** Valves that still want a figure: their leaves, their shim. */
   readonly missing: readonly { readonly name: string; readonly wants: 'leaves' | 'shim' | 'thinner' }[];
+  /** Set by a screw, not by shims: nothing is chosen. */
+  readonly screws: boolean;
   /** Which shim goes where; null where none brings every valve inside, or nothing can be said yet. */
   readonly choice: readonly ShimChoice[] | null;
 }
@@ -31,6 +36,7 @@ function toBuy(file: JobFile): readonly number[] {
 export function lashChoice(file: JobFile): LashChoice {
   const missing: LashChoice['missing'][number][] = [];
   const tried: string[] = [];
+  const screws = !(SHIMS.of(file.engine)?.shims ?? []).some((s) => s.of === 'valve');
   const valves = thingsOfKind(
     'valve-intake',
     'valve-exhaust',
@@ -55,7 +61,7 @@ export function lashChoice(file: JobFile): LashChoice {
       missing.push({ name: t.name, wants: 'thinner' });
       return [];
     }
-    if (shim === null) {
+    if (shim === null && !screws) {
       missing.push({ name: t.name, wants: 'shim' });
       return [];
     }
@@ -64,7 +70,7 @@ export function lashChoice(file: JobFile): LashChoice {
         key: t.key,
         name: t.name,
         measured: (gap.low + gap.high) / 2,
-        shim,
+        shim: shim ?? 0,
         low,
         high,
         target: (low + high) / 2,
@@ -75,6 +81,56 @@ export function lashChoice(file: JobFile): LashChoice {
     valves,
     since: tried.sort()[0] ?? null,
     missing,
-    choice: missing.length > 0 || valves.length === 0 ? null : chooseShims(valves, [], toBuy(file)),
+    screws,
+    choice: screws || missing.length > 0 || valves.length === 0 ? null : chooseShims(valves, [], toBuy(file)),
   };
+}
+
+/** Steps of a strip after which nothing holds a clearance that was read. */
+const OFF: ReadonlySet<string> = new Set(['cams', 'shims', 'head', 'head-bolts']);
+
+/**
+ * Since when a clearance has to be read again: head or cam caps tightened, or off again. ISO time; null where neither was.
+ */
+export function lashOpenSince(file: JobFile): string | null {
+  const tight = torqueRun(file)
+    .groups.filter((g) => g.group.clamps === 'head' || g.group.clamps === 'cams')
+    .flatMap((g) => g.doneAt ?? []);
+  const apart = effectiveSteps(stripLog(file)).flatMap((s) =>
+    s.is === 'off' && OFF.has(s.done.step) ? [s.entry.at] : [],
+  );
+  return [...tight, ...apart].sort().at(-1) ?? null;
+}
+
+/** Why a clearance that was read no longer says anything. */
+export const LASH_STALE =
+  'Read before the head or its caps were tightened, or before they were off: again, cold.';
+
+/** Verdicts on clearances; one that was read before head or caps were tightened has lost its mark until it is read again. */
+export function lashFigures(file: JobFile, unit: LengthUnit): Figure[] {
+  const since = lashOpenSince(file);
+  const stale = new Set(
+    thingsOfKind(
+      'valve-intake',
+      'valve-exhaust',
+    )(file.engine).flatMap((t) => {
+      const last = readThing(file, LASH, t, unit).gaps.get('')?.tries.at(-1)?.at;
+      return since !== null && last !== undefined && last < since ? [`${LASH.part}:${t.key}`] : [];
+    }),
+  );
+  // Nobody measures a valve to decide by its lash: it is there once it is read.
+  return measurandFigures(file, LASH, [LASH], unit)
+    .filter((f) => f.because !== 'unread')
+    .map((f) =>
+      f.subject.of === 'part' && stale.has(f.subject.thing)
+        ? {
+            ...f,
+            state: 'undecided' as const,
+            because: 'incomplete' as const,
+            p: null,
+            tail: null,
+            working: [{ kind: 'text' as const, label: 'stale', text: LASH_STALE }, ...f.working],
+          }
+        : f,
+    );
 }

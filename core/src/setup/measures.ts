@@ -1,12 +1,24 @@
 import type { JobFile } from '../job/index.js';
 import { oneFigure, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
+import { PORT_MEASURES } from './portMeasures.js';
+import { SHIMS } from './sheets.js';
 
 /** Both ends of the pin axis, where a piston cannot rock. */
 export const PIN_SIDES = [spot('pin-a', 'pin axis, one end'), spot('pin-b', 'pin axis, other end')] as const;
 
 /** How a deck is read where the piston stands proud of it. */
 export const PROUD = '-proud';
+
+/** Parts of an engine by their kinds. */
+const partsThat =
+  (...kinds: readonly string[]) =>
+  (engine: EngineSpec): readonly string[] =>
+    thingsOfKind(...kinds)(engine).map((t) => t.part);
+/** Whose length, height or place deck and squish hang on. */
+const underTheDeck = partsThat('crank', 'rod', 'cases', 'cylinder');
+const underTheHead = partsThat('crank', 'rod', 'cases', 'cylinder', 'head');
+const valveDrive = partsThat('head', 'camshaft');
 
 const cylinders = thingsOfKind('cylinder');
 const valves = thingsOfKind('valve-intake', 'valve-exhaust');
@@ -17,6 +29,13 @@ const hasLimit =
   (feature: string) =>
   ({ engine }: Pick<JobFile, 'engine'>): boolean =>
     engine.limits.some((l) => l.feature.startsWith(feature));
+
+/** Whether its clearance is set by shims, and not by a screw. */
+const shimmed = (file: Pick<JobFile, 'engine'>): boolean =>
+  hasLimit('setup.valve')(file) && (SHIMS.of(file.engine)?.shims ?? []).some((s) => s.of === 'valve');
+
+const sweepName = (angle: number): string =>
+  angle === 0 ? 'at top' : `${Math.abs(angle)}° ${angle < 0 ? 'before' : 'after'}`;
 
 /** How far the crown stays below the deck at top dead centre, or stands above it. */
 export const DECK = oneFigure({
@@ -32,6 +51,7 @@ export const DECK = oneFigure({
   definition: 'mean of both ends of the pin axis, positive below the deck',
   has: hasLimit('setup.deck'),
   reopens: 'deck',
+  hangsOn: underTheDeck,
 });
 
 /** The soft wire before it is laid: one that is not crushed proves nothing. */
@@ -49,6 +69,7 @@ export const WIRE = oneFigure({
   definition: 'diameter of the wire',
   has: hasLimit('setup.squish'),
   reopens: 'squish',
+  hangsOn: underTheHead,
 });
 
 export const SQUISH = oneFigure({
@@ -65,6 +86,7 @@ export const SQUISH = oneFigure({
   definition: 'minimum against the smaller end, maximum against the mean; the wire springs back up to 0.03',
   has: hasLimit('setup.squish'),
   reopens: 'squish',
+  hangsOn: underTheHead,
 });
 
 export const LASH = oneFigure({
@@ -81,6 +103,7 @@ export const LASH = oneFigure({
   states: ['new'],
   has: hasLimit('setup.valve'),
   reopens: 'lash',
+  hangsOn: valveDrive,
 });
 
 /** A shim as it is measured, not as it is marked. */
@@ -96,12 +119,82 @@ export const SHIM = oneFigure({
   loose: true,
   held: 'wiped dry, in its middle; its marking is not its size',
   definition: 'thickness as it was measured',
-  has: hasLimit('setup.valve'),
-  reopens: 'lash',
+  has: shimmed,
+  reopens: 'shim',
+});
+
+const contactHeld =
+  'lash set, the gasket that goes in crushed, head clamped as it will be; turned past top dead centre by hand';
+
+/** Clay on the crown, cut where it is thinnest: it springs back, and shows more room than there is. */
+export const CLAY = oneFigure({
+  part: 'setup.clay',
+  name: 'clay, its thinnest place',
+  sense: 'outside',
+  feature: (t) => `setup.contact.${side(t)}`,
+  how: 'smallest',
+  sides: ['min'],
+  things: valves,
+  nominal: 2_000_000,
+  loose: true,
+  held: `oiled clay on the crown and in its pockets; ${contactHeld}; cut across where it is thinnest`,
+  definition: 'the clay less what it springs back, up to 0.10',
+  has: hasLimit('setup.contact'),
+  reopens: 'piston-to-valve',
+  hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
+});
+
+/** Degrees of crank at which room is swept, negative before top dead centre. */
+export const SWEEP_ANGLES = [-25, -20, -15, -10, -5, 0, 5, 10, 15, 20, 25] as const;
+
+/** Room swept by a needle on the spring retainer: the valve pushed down by hand until it touches. */
+export const SWEEP = oneFigure({
+  part: 'setup.sweep',
+  name: 'room swept',
+  sense: 'travel',
+  feature: (t) => `setup.contact.${side(t)}`,
+  how: 'smallest',
+  sides: ['min'],
+  things: valves,
+  spots: SWEEP_ANGLES.map((a) => spot(String(a), sweepName(a))),
+  aside: true,
+  held: `light springs in, needle along the stem, valve pushed until it touches; ${contactHeld}`,
+  definition:
+    'smallest room from 25° before to 25° after top dead centre, between the readings by a parabola',
+  has: hasLimit('setup.contact'),
+  reopens: 'piston-to-valve',
+  hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
+});
+
+/** How far a decompressor holds its exhaust valve open while it is cranked. */
+export const DECOMPRESSOR = oneFigure({
+  part: 'setup.decompressor',
+  name: 'decompressor lift',
+  sense: 'travel',
+  feature: 'setup.decompressor',
+  how: 'each',
+  sides: ['min', 'max'],
+  things: (engine) => thingsOfKind('valve-exhaust')(engine).slice(0, 1),
+  states: ['new', 'service'],
+  held: 'lash set, needle on the retainer, turned slowly by hand through compression: what it adds while its weight lies in',
+  definition: 'lift of the valve while it is cranked, beside its cam',
+  has: hasLimit('setup.decompressor'),
+  reopens: 'cam-timing',
+  hangsOn: valveDrive,
 });
 
 /** Measures of setting up, in the order they are taken. */
-export const SETUP_MEASURES: readonly Measurand[] = [DECK, WIRE, SQUISH, LASH, SHIM];
+export const SETUP_MEASURES: readonly Measurand[] = [
+  DECK,
+  WIRE,
+  SQUISH,
+  LASH,
+  SHIM,
+  CLAY,
+  SWEEP,
+  DECOMPRESSOR,
+  ...PORT_MEASURES,
+];
 
 /** What this engine's sheet has limits for, and so is worth reading here. */
 export const setupMeasures = (engine: EngineSpec): readonly Measurand[] =>

@@ -1,50 +1,81 @@
-import type { JobFile } from '../job/index.js';
+import { BUILD_SAID, buildNow, type JobFile } from '../job/index.js';
 import { measurandFigures, measurandPlace } from '../measurands/index.js';
-import { verdictSection, type Figure, type Room } from '../verdicts/index.js';
-import { LASH, SETUP_MEASURES } from './measures.js';
+import { buildText } from '../specs/index.js';
+import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
+import { CAM_EVENTS, CAM_TIMED, CAM_UNDO, camFigures, VALVE_TRAIN } from './camTiming.js';
+import { contactFigures } from './contact.js';
+import { laidAt } from './laid.js';
+import { lashFigures } from './lash.js';
+import { DECOMPRESSOR, SETUP_MEASURES } from './measures.js';
+import { PORT_MEASURES } from './portMeasures.js';
+import { portBlocks } from './portReport.js';
 import { GASKETS, SHIMS } from './sheets.js';
 import { endFigures } from './squish.js';
-import { CRANK_TRAIN, STACK_LAID, STACK_UNDO, stackNow } from './stack.js';
+import { STACK_LAID, STACK_UNDO } from './stackEntries.js';
+import { CRANK_TRAIN } from './trainSheet.js';
 
 const isOwn = (f: Figure): boolean =>
   f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('setup.');
 
-/** Setting an engine up: deck, squish and the gaskets that bring them in; lash and its shims. */
+/** What was read of some measures: nobody asks for them unless somebody wants them. */
+const readOnly = (file: JobFile, measures: typeof SETUP_MEASURES, unit: 'mm' | 'in'): Figure[] =>
+  measures.flatMap((m) => measurandFigures(file, m, [m], unit)).filter((f) => f.because !== 'unread');
+
+/** Setting an engine up: deck, squish and the gaskets that bring them in; valves, cams, ports. */
 export const setup: Room = {
   name: 'setup',
   station: 'top',
-  sheets: [GASKETS, SHIMS, CRANK_TRAIN],
-  entries: [STACK_LAID, STACK_UNDO],
+  sheets: [GASKETS, SHIMS, CRANK_TRAIN, VALVE_TRAIN],
+  entries: [STACK_LAID, STACK_UNDO, BUILD_SAID, CAM_TIMED, CAM_UNDO],
   places: SETUP_MEASURES.map(measurandPlace),
   figures: (file: JobFile, ask) => [
     ...endFigures(file, ask.unit),
-    // Nobody measures a valve to decide by its lash: it is there once it is read.
-    ...measurandFigures(file, LASH, [LASH], ask.unit).filter((f) => f.because !== 'unread'),
+    ...lashFigures(file, ask.unit),
+    ...contactFigures(file, ask.unit),
+    ...camFigures(file),
+    ...readOnly(file, [DECOMPRESSOR, ...PORT_MEASURES], ask.unit),
   ],
   tell: (entry) =>
     STACK_LAID.is(entry)
       ? `${entry.where === 'base' ? 'Base' : 'Head'} gaskets: ${entry.gaskets.length === 0 ? 'none' : entry.gaskets.join(', ')}`
       : STACK_UNDO.is(entry)
         ? 'Gaskets taken back'
-        : null,
+        : BUILD_SAID.is(entry)
+          ? `Built of ${buildText(entry)}`
+          : CAM_TIMED.is(entry)
+            ? `${capital(CAM_EVENTS[entry.event])}: ${entry.degrees}°`
+            : CAM_UNDO.is(entry)
+              ? 'A reading of the cams taken back'
+              : null,
   report: (file, { figures }, ask) => {
     const own = figures.filter(isOwn);
-    const laid = stackNow(file);
-    if (own.length === 0 && laid === null) return [];
-    return verdictSection(
-      file,
-      'setup',
-      'Set-up',
-      own,
-      ask.unit,
-      laid
+    const laid = (['base', 'head'] as const).flatMap((where): Block[] => {
+      const now = laidAt(file, where);
+      return now
         ? [
             {
               kind: 'text',
-              text: `Base gaskets: ${laid.names.length === 0 ? 'none' : laid.names.join(', ')}.`,
+              text: `${capital(where)} gaskets: ${now.names.length === 0 ? 'none' : now.names.join(', ')}.`,
             },
           ]
-        : [],
-    );
+        : [];
+    });
+    const now = buildNow(file);
+    const build: Block[] = now
+      ? [
+          {
+            kind: 'text',
+            text: `Built of ${buildText({ head: now.head ?? '?', cams: now.cams ?? '?', piston: now.piston ?? '?', gasket: now.gasket ?? '?' })}.${Object.values(now).includes(null) ? ' What was changed since was not said again.' : ''}`,
+          },
+        ]
+      : [];
+    const more = [
+      ...laid,
+      ...(own.some((f) => f.subject.of === 'part') ? build : []),
+      ...portBlocks(file, ask.unit),
+    ];
+    return own.length === 0 && more.length === 0
+      ? []
+      : verdictSection(file, 'setup', 'Set-up', own, ask.unit, more);
   },
 };

@@ -1,116 +1,105 @@
 import { derived, type JobFile } from '../job/index.js';
-import { entryKind, Refused, type AnyEntry, type EntryOf } from '../log/index.js';
 import { thingsOfKind } from '../measurands/index.js';
-import { list, object, oneOf, orNull, ref, text, type Of } from '../shape/index.js';
-import { sheetPart, SOURCE } from '../specs/index.js';
 import { governingFor } from '../verdicts/index.js';
-import { measured, number, integer } from '../shape/index.js';
-import type { Nanometres } from '../units/index.js';
-import { portDuration } from './crankGeometry.js';
+import { roomAfter } from '../valves/index.js';
+import { VALVE_TRAIN } from './camTiming.js';
+import { contactsOf } from './contact.js';
 import { gasketStacks, type Stack } from './gasketStack.js';
-import { deckOf, endsOf, squishOf } from './squish.js';
+import { geometryOf } from './geometry.js';
 import { GASKETS } from './sheets.js';
+import { deckOf, endsOf, squishOf } from './squish.js';
+import { laidAt, type StackPlace } from './laid.js';
 
-const length = measured('length', integer<Nanometres>(0, 500_000_000));
+/** What lies between case and cylinder now. */
+export const stackNow = (file: JobFile) => laidAt(file, 'base');
 
-const TRAIN = object({
-  /** Half of the stroke where the pin is not set off. */
-  throw: length,
-  rod: length,
-  /** How far the pin's axis lies off the crank's; 0 where the sheet is silent. */
-  offset: length,
-  /** Head filled to its face, cm³; null where nobody measured it. */
-  burette: orNull(number(0.1, 2_000)),
-  /** Crown over a flat one, cm³. */
-  dome: number(-200, 200),
-  source: SOURCE,
-});
-
-/** Crank, rod and chamber of an engine: what timing and ratio are reckoned from. */
-export const CRANK_TRAIN = sheetPart(
-  'crank-train',
-  { trains: list(TRAIN, 0, 1) },
-  {
-    title: 'Crank and chamber',
-    words: {
-      trains: 'crank, rod and chamber',
-      throw: 'throw of the crank',
-      rod: 'rod, eye to eye',
-      offset: 'pin set off by',
-      burette: 'head to its face, cm³',
-      dome: 'crown, cm³',
-    },
-  },
-);
-export type CrankTrainSheet = Of<typeof TRAIN>;
-
-/** Which gaskets lie in a place now: those of the dry fit, or those that were chosen. */
-export const STACK_LAID = entryKind(
-  'stack-laid',
-  { where: oneOf('base', 'head'), gaskets: list(text(80), 0, 4) },
-  {
-    read: (sent, { engine }) => {
-      const known = GASKETS.of(engine)?.gaskets.filter((g) => g.where === sent.where) ?? [];
-      const strange = sent.gaskets.find((name) => !known.some((g) => g.name === name));
-      if (strange !== undefined)
-        throw new Refused('/gaskets', `This engine’s sheet has no such gasket there: “${strange}”.`);
-    },
-  },
-);
-export type StackLaid = EntryOf<typeof STACK_LAID>;
-
-/** One of them taken back. */
-export const STACK_UNDO = entryKind(
-  'stack-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (known(sent.of)?.kind !== 'stack-laid')
-        throw new Refused('/of', 'There is no such gasket in this job.');
-    },
-  },
-);
-
-/** The base gaskets that lie there now, and how thick they are; null while nobody said. */
-export const stackNow = derived(
-  (file): { readonly names: readonly string[]; readonly thickness: number } | null => {
-    const gone = new Set(STACK_UNDO.in(file.log).map((u) => u.of));
-    const last = STACK_LAID.in(file.log as readonly AnyEntry[]).findLast(
-      (e) => e.where === 'base' && !gone.has(e.id),
-    );
-    if (!last) return null;
-    const known = GASKETS.of(file.engine)?.gaskets ?? [];
-    const thick = (name: string) => known.find((g) => g.where === 'base' && g.name === name)?.thickness ?? 0;
-    return { names: last.gaskets, thickness: last.gaskets.reduce((sum, n) => sum + thick(n), 0) };
-  },
-);
-
-/** What a stack does besides: how long the ports stand open with it. */
+/** What a stack does besides: ports, ratio, and what is left between valve and piston. */
 export interface StackEffect extends Stack {
-  readonly deckBy: number;
+  readonly by: number;
   readonly ports: readonly { readonly name: string; readonly before: number; readonly after: number }[];
+  readonly ratio: { readonly before: number; readonly after: number } | null;
+  readonly trapped: { readonly before: number; readonly after: number } | null;
+  /** The valve with the least room of each side, nm; empty where nobody read any. */
+  readonly room: readonly { readonly name: string; readonly before: number; readonly after: number }[];
 }
 
 export interface StackChoice {
   readonly cylinder: number;
+  readonly where: StackPlace;
   readonly from: 'squish' | 'deck';
   readonly limits: { readonly low: number; readonly high: number };
   readonly read: { readonly smaller: number; readonly mean: number };
   readonly stacks: readonly StackEffect[];
 }
 
-/** Gasket stacks that bring each cylinder into its range, the best first; none while squish or deck prove nothing. */
-export function stackChoices(file: JobFile): readonly StackChoice[] {
-  const now = stackNow(file);
-  if (now === null) return [];
+/** Room at the valves after the head went further off by so much: the least of the intake, the least of the exhaust. */
+function roomsAfter(file: JobFile, by: number): StackEffect['room'] {
+  const train = VALVE_TRAIN.of(file.engine)?.trains[0];
+  const rooms = contactsOf(file, 'mm').flatMap((c) =>
+    c.smallest === null || c.trouble !== null
+      ? []
+      : [
+          {
+            name: c.thing.name,
+            of: c.thing.kind === 'valve-exhaust' ? ('exhaust' as const) : ('intake' as const),
+            before: c.smallest.value,
+          },
+        ],
+  );
+  return (['intake', 'exhaust'] as const).flatMap((of) => {
+    const least = rooms.filter((r) => r.of === of).sort((a, b) => a.before - b.before)[0];
+    // Without the stem’s angle on file the whole of it counts where it takes room, none of it where it gives.
+    const after = (before: number): number =>
+      train ? roomAfter(before, -by, train[of]) : by < 0 ? before + by : before;
+    return least ? [{ name: least.name, before: least.before, after: after(least.before) }] : [];
+  });
+}
+
+/** What every stack of a place does, at one cylinder. */
+function effectOf(
+  file: JobFile,
+  cylinder: number,
+  where: StackPlace,
+  by: number,
+): Omit<StackEffect, keyof Stack> {
+  const [now, then] = [
+    geometryOf(file)?.[cylinder],
+    geometryOf(file, where === 'base' ? { base: by, head: 0 } : { base: 0, head: by })?.[cylinder],
+  ];
+  const pair = (of: 'ratio' | 'trapped') => {
+    const [before, after] = [now?.[of] ?? null, then?.[of] ?? null];
+    return before === null || after === null ? null : { before, after };
+  };
+  return {
+    by,
+    ports: (now?.ports ?? []).flatMap((p) => {
+      const after = then?.ports.find((x) => x.name === p.name);
+      return after && where === 'base' ? [{ name: p.name, before: p.degrees, after: after.degrees }] : [];
+    }),
+    ratio: pair('ratio'),
+    trapped: pair('trapped'),
+    room: roomsAfter(file, by),
+  };
+}
+
+/**
+ * Gasket stacks of a place that bring each cylinder into its range, the best first; none while squish or deck prove
+ * nothing. A head gasket does nothing to the deck: it is chosen by squish alone.
+ */
+export const stackChoices = derived((file): readonly StackChoice[] =>
+  (['base', 'head'] as const).flatMap((where) => choicesAt(file, where)),
+);
+
+function choicesAt(file: JobFile, where: StackPlace): readonly StackChoice[] {
+  const now = laidAt(file, where);
   const stock = (GASKETS.of(file.engine)?.gaskets ?? [])
-    .filter((g) => g.where === 'base')
+    .filter((g) => g.where === where && g.made !== 'rubber')
     .map((g) => ({ name: g.name, thickness: g.thickness, fibre: g.made === 'fibre' }));
-  const train = CRANK_TRAIN.of(file.engine)?.trains[0] ?? null;
+  if (now === null || stock.length === 0) return [];
   return thingsOfKind('cylinder')(file.engine).flatMap((t): StackChoice[] => {
     const [squish, deck] = [squishOf(file, t, 'mm'), deckOf(file, t, 'mm')];
     const from = endsOf(squish) ? 'squish' : 'deck';
-    const read = endsOf(squish) ?? endsOf(deck);
+    const read = endsOf(squish) ?? (where === 'base' ? endsOf(deck) : null);
     if (!read) return [];
     const feature = from === 'squish' ? ('setup.squish' as const) : ('setup.deck' as const);
     const ends = (['min', 'max'] as const).map((side) =>
@@ -121,28 +110,19 @@ export function stackChoices(file: JobFile): readonly StackChoice[] {
       ends[1]!.status === 'governed' ? ends[1]!.limit.high : null,
     ];
     if (low === null || high === null) return [];
-    const deckNow = endsOf(deck)?.mean ?? 0;
     return [
       {
         cylinder: squish.cylinder,
+        where,
         from,
         limits: { low, high },
         read,
         stacks: gasketStacks(read, now.thickness, stock, { low, high, target: null })
           .slice(0, 4)
-          .map((s): StackEffect => {
-            const by = s.thickness - now.thickness;
-            const open = (roof: number, at: number) =>
-              train === null ? null : portDuration(train, roof, at);
-            return {
-              ...s,
-              deckBy: by,
-              ports: file.engine.ports.flatMap((p) => {
-                const [before, after] = [open(p.roof, deckNow), open(p.roof, deckNow + by)];
-                return before === null || after === null ? [] : [{ name: p.name, before, after }];
-              }),
-            };
-          }),
+          .map((s): StackEffect => ({
+            ...s,
+            ...effectOf(file, squish.cylinder, where, s.thickness - now.thickness),
+          })),
       },
     ];
   });

@@ -14,6 +14,8 @@ export interface FeatureInfo {
   /** Consequence of being over a maximum and of being under a minimum. */
   readonly over: Consequence;
   readonly under: Consequence;
+  /** Holds for one build of head, cams, piston and gasket alone. */
+  readonly byBuild?: true;
 }
 
 const length = (
@@ -22,6 +24,16 @@ const length = (
   over: Consequence,
   under: Consequence,
 ): FeatureInfo => ({ name, dimension: 'length', governedBy, over, under });
+
+/** What hangs on head, cams, piston and gasket together. */
+const ofBuild = (name: string, dimension: Dimension, over: Consequence, under: Consequence): FeatureInfo => ({
+  name,
+  dimension,
+  governedBy: 'engine',
+  over,
+  under,
+  byBuild: true,
+});
 
 /** Everything a limit can be about, in the order sheets print it. Data, so that a new feature is one line. */
 export const FEATURES = {
@@ -155,6 +167,15 @@ export const FEATURES = {
   'setup.squish': length('Squish', 'engine', 'wear', 'seizure'),
   'setup.valve.intake': length('Intake valve clearance', 'engine', 'wear', 'seizure'),
   'setup.valve.exhaust': length('Exhaust valve clearance', 'engine', 'wear', 'seizure'),
+  'setup.port-roof': length('Port roof from the deck', 'engine', 'wear', 'wear'),
+  'setup.port-width': length('Port width', 'engine', 'seizure', 'wear'),
+  'setup.contact.intake': ofBuild('Intake valve to piston', 'length', 'cosmetic', 'seizure'),
+  'setup.contact.exhaust': ofBuild('Exhaust valve to piston', 'length', 'cosmetic', 'seizure'),
+  'setup.cam.intake-opens': ofBuild('Intake opens before top', 'angle', 'wear', 'wear'),
+  'setup.cam.intake-closes': ofBuild('Intake closes after bottom', 'angle', 'wear', 'wear'),
+  'setup.cam.exhaust-opens': ofBuild('Exhaust opens before bottom', 'angle', 'wear', 'wear'),
+  'setup.cam.exhaust-closes': ofBuild('Exhaust closes after top', 'angle', 'wear', 'wear'),
+  'setup.decompressor': ofBuild('Decompressor lift', 'length', 'wear', 'wear'),
 } as const satisfies Record<string, FeatureInfo>;
 
 export type FeatureKey = keyof typeof FEATURES;

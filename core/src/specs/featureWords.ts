@@ -108,6 +108,23 @@ const ALSO: Readonly<Record<FeatureKey, readonly string[]>> = {
     'valve clearance ex',
     'valve ex',
   ],
+  'setup.port-roof': ['port height', 'port roof'],
+  'setup.port-width': ['width of port'],
+  'setup.contact.intake': [
+    'piston to valve intake',
+    'intake valve to piston',
+    'valve to piston clearance in',
+  ],
+  'setup.contact.exhaust': [
+    'piston to valve exhaust',
+    'exhaust valve to piston',
+    'valve to piston clearance ex',
+  ],
+  'setup.cam.intake-opens': ['intake opens', 'intake valve opens btdc', 'io'],
+  'setup.cam.intake-closes': ['intake closes', 'intake valve closes abdc', 'ic'],
+  'setup.cam.exhaust-opens': ['exhaust opens', 'exhaust valve opens bbdc', 'eo'],
+  'setup.cam.exhaust-closes': ['exhaust closes', 'exhaust valve closes atdc', 'ec'],
+  'setup.decompressor': ['decompressor', 'decompression lift', 'decompressor lift'],
 };
 
 /** Words of a name, without what joins them. */

@@ -1,5 +1,15 @@
 import { FEATURES, type FeatureKey } from './feature.js';
-import { sourceLine, type Conditions, type Limit, type LimitState, type Wall } from './limit.js';
+import {
+  BUILD_PARTS,
+  MAKERS_BUILD,
+  MAKERS_OWN,
+  sourceLine,
+  type Build,
+  type Conditions,
+  type Limit,
+  type LimitState,
+  type Wall,
+} from './limit.js';
 import { atSerial } from './serial.js';
 import { whoOf, type Signed } from './signed.js';
 
@@ -12,6 +22,8 @@ export interface EngineFacts {
   readonly serial?: string;
   readonly code?: string | null;
   readonly use?: string | null;
+  /** What the top end is built of; null, or one of it null, where nobody said since it was changed. */
+  readonly build?: { readonly [P in keyof Build]: string | null } | null;
 }
 
 /** Makers of the parts that are fitted, or null where the engine maker's own are. */
@@ -41,6 +53,16 @@ export type Governing =
   | { readonly status: 'contradiction'; readonly others: readonly Limit[]; readonly why: string }
   | { readonly status: 'none'; readonly others: readonly Limit[]; readonly why: string };
 
+const plain = (name: string): string => name.trim().toLowerCase();
+
+/** Whether figures of a feature hold for one build of head, cams, piston and gasket alone. */
+export const isByBuild = (feature: FeatureKey): boolean =>
+  (FEATURES[feature] as { readonly byBuild?: true }).byBuild === true;
+
+/** When a limit holds: one that hangs on the build and names none is of the maker's own. */
+export const conditionsOf = ({ feature, conditions }: Pick<Limit, 'feature' | 'conditions'>): Conditions =>
+  isByBuild(feature) && !conditions.build ? { ...conditions, build: MAKERS_BUILD } : conditions;
+
 /** Whether a condition holds, does not, or cannot be told from what is known. */
 export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'no' | 'unknown' {
   const checks: ('yes' | 'no' | 'unknown')[] = [];
@@ -54,6 +76,11 @@ export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'n
   if (conditions.code !== undefined) say(engine.code != null, engine.code === conditions.code);
   if (conditions.wall !== undefined) say(true, engine.wall === conditions.wall);
   if (conditions.use !== undefined) say(engine.use != null, engine.use === conditions.use);
+  if (conditions.build)
+    for (const part of BUILD_PARTS) {
+      const is = engine.build?.[part] ?? null;
+      say(is !== null, plain(is ?? '') === plain(conditions.build[part]));
+    }
   if (checks.includes('no')) return 'no';
   return checks.includes('unknown') ? 'unknown' : 'yes';
 }
@@ -95,6 +122,15 @@ export function contradictedBy(
   );
 }
 
+/** A build in words: `the maker’s head, cams, piston and gasket`, `the maker’s head, cams and gasket with Corrie piston`. */
+export function buildText(build: Build): string {
+  const own = BUILD_PARTS.filter((p) => plain(build[p]) === MAKERS_OWN);
+  const other = BUILD_PARTS.filter((p) => !own.includes(p)).map((p) => `${build[p].trim()} ${p}`);
+  const joined = (words: readonly string[]) =>
+    words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+  return [own.length > 0 ? `the maker’s ${joined(own)}` : '', joined(other)].filter(Boolean).join(' with ');
+}
+
 /** Conditions in words: `from 2019`, `with code B7`. */
 export function conditionText(c: Conditions): string {
   return [
@@ -105,6 +141,7 @@ export function conditionText(c: Conditions): string {
     c.code === undefined ? '' : `for code ${c.code}`,
     c.wall === undefined ? '' : `for a wall that is ${c.wall === 'iron-sleeve' ? 'an iron sleeve' : c.wall}`,
     c.use === undefined ? '' : `for ${c.use} use`,
+    c.build === undefined ? '' : `for ${buildText(c.build)}`,
   ]
     .filter(Boolean)
     .join(', ');
@@ -127,7 +164,7 @@ export function governing(
   overrides: readonly Override[] = [],
 ): Governing {
   const onFile = limits.filter((l) => l.feature === feature && l.state === state);
-  const possible = onFile.filter((l) => applies(l.conditions, engine) !== 'no');
+  const possible = onFile.filter((l) => applies(conditionsOf(l), engine) !== 'no');
   const owner = FEATURES[feature].governedBy;
   const fittedMaker = owner === 'engine' ? null : fitted[owner];
 
@@ -145,6 +182,8 @@ export function governing(
 
   const speaks = (l: Limit): boolean => {
     if (l.source.type === 'shop-rule') return false;
+    // Room for one build comes from whoever made what is other in it.
+    if (isByBuild(l.feature) && l.conditions.build) return true;
     if (l.source.type === 'adoption') return fittedMaker !== null && l.source.party === fittedMaker;
     if (fittedMaker !== null && fittedMaker !== engine.maker)
       return l.source.type === 'part-maker' && l.source.party === fittedMaker;
@@ -152,9 +191,9 @@ export function governing(
   };
   const candidates = possible.filter(speaks);
   const rules = possible.filter(
-    (l) => l.source.type === 'shop-rule' && applies(l.conditions, engine) === 'yes',
+    (l) => l.source.type === 'shop-rule' && applies(conditionsOf(l), engine) === 'yes',
   );
-  const certain = candidates.filter((l) => applies(l.conditions, engine) === 'yes');
+  const certain = candidates.filter((l) => applies(conditionsOf(l), engine) === 'yes');
 
   if (candidates.length === 0) {
     const who =
@@ -167,7 +206,7 @@ export function governing(
       why: `${who} no ${state === 'new' ? 'figure for new parts' : 'service limit'} on file.`,
     };
   }
-  const specific = certain.filter((l) => Object.keys(l.conditions).length > 0);
+  const specific = certain.filter((l) => Object.keys(conditionsOf(l)).length > 0);
   const standing = certain.length === candidates.length && specific.length === 1 ? specific : candidates;
   if (standing.length > 1) {
     return {
@@ -177,11 +216,11 @@ export function governing(
     };
   }
   const base = standing[0]!;
-  if (applies(base.conditions, engine) === 'unknown') {
+  if (applies(conditionsOf(base), engine) === 'unknown') {
     return {
       status: 'ask',
       candidates: standing,
-      question: `The limit of ${sourceLine(base.source)} holds only ${conditionText(base.conditions)}, which nobody has written down for this engine. Does it?`,
+      question: `The limit of ${sourceLine(base.source)} holds only ${conditionText(conditionsOf(base))}, which nobody has written down for this engine. Does it?`,
     };
   }
   const limit = tightenedBy(base, rules);

@@ -42,7 +42,30 @@ export interface Conditions {
   readonly code?: string;
   readonly wall?: Wall;
   readonly use?: string;
+  /** What the top end is built of, for what hangs on it; left out, all as the engine's maker built it. */
+  readonly build?: Build;
 }
+
+/** A part of a build that is the engine maker's own. */
+export const MAKERS_OWN = 'maker';
+
+/**
+ * What a top end is built of: each `maker` for the engine maker's own, else by its name. Room at the valves, cam timing and
+ * what a decompressor does hang on all four together.
+ */
+export interface Build {
+  readonly head: string;
+  readonly cams: string;
+  readonly piston: string;
+  readonly gasket: string;
+}
+export const BUILD_PARTS = ['head', 'cams', 'piston', 'gasket'] as const satisfies readonly (keyof Build)[];
+export const MAKERS_BUILD: Build = {
+  head: MAKERS_OWN,
+  cams: MAKERS_OWN,
+  piston: MAKERS_OWN,
+  gasket: MAKERS_OWN,
+};
 
 /** What the bore's running surface is made of; it decides what may be done to it at all. */
 export type Wall = 'iron-sleeve' | 'plated' | 'chrome';
@@ -59,7 +82,7 @@ export interface Limit {
   readonly high: number | null;
   readonly rows?: readonly { readonly below: number | null; readonly low: number }[];
   /** Unit the document prints, kept so that the figure is shown as it stands there. */
-  readonly unit: LengthUnit | 'kPa' | 'bar' | 'psi' | 'bar/min' | '×' | '%';
+  readonly unit: LengthUnit | 'kPa' | 'bar' | 'psi' | 'bar/min' | '×' | '%' | '°';
   readonly taper?: TaperDefinition;
   readonly conditions: Conditions;
   readonly source: Source;

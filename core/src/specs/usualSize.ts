@@ -22,6 +22,9 @@ const USUAL: Partial<Record<FeatureKey, readonly [low: number, high: number]>> =
   'setup.squish': [0.4, 3],
   'setup.valve.intake': [0.02, 0.6],
   'setup.valve.exhaust': [0.02, 0.8],
+  'setup.contact.intake': [0.4, 4],
+  'setup.contact.exhaust': [0.4, 5],
+  'setup.decompressor': [0.1, 2.5],
 };
 
 /** Whether a length of a feature lies where such lengths do. @param value nm */

@@ -7,6 +7,7 @@ import {
   settingOf,
   TORQUE_AGAIN,
   TORQUE_CHECKED,
+  TORQUE_DUE,
   TORQUE_KINDS,
   TORQUE_ODD,
   TORQUE_SEEN,
@@ -29,6 +30,14 @@ export function stepText(step: TorqueStep, wrench: Pick<TorqueWrench, 'adapter' 
 export const stepsText = ({ group }: Pick<GroupState, 'group'>): string =>
   group.steps.map((s) => stepText(s, null)).join(', then ');
 
+/** When a group is tightened again; null where its sheet does not want it, or it is not tight yet. */
+export const laterText = ({ group, done, due }: GroupState): string | null =>
+  !done || group.again === null
+    ? null
+    : due
+      ? `Tightened again on ${printedDay(due.on)}, or after ${group.again} running hours, whichever is first; cold.`
+      : `Tightened again after ${group.again} running hours: no day is set yet.`;
+
 const ODD = { 'no-access': 'no way for the wrench', thread: 'thread', other: 'other' } as const;
 
 function report(file: JobFile): Section[] {
@@ -43,6 +52,7 @@ function report(file: JobFile): Section[] {
         : '',
       g.done ? '' : 'Not tightened to the end.',
       g.checked ? 'The same click once more: nothing moved.' : '',
+      laterText(g) ?? '',
     ]
       .filter(Boolean)
       .join(' ');
@@ -76,13 +86,22 @@ export const torque: Room = {
   steps: (file) => {
     const { groups, begun } = torqueRun(file);
     if (!begun) return [];
-    return groups.map((g) => ({
-      key: `torque:${g.group.key}`,
-      done: g.done ? ([...g.passes.at(-1)!.done.values()].at(-1)?.id ?? 'torque') : null,
-      excused: null,
-      sentence: () =>
-        g.done ? `${capital(g.group.name)} tightened.` : `Tighten ${g.group.name}: ${stepsText(g)}.`,
-    }));
+    const later = groups.filter((g) => g.done && g.group.again !== null);
+    return [
+      ...groups.map((g) => ({
+        key: `torque:${g.group.key}`,
+        done: g.done ? ([...g.passes.at(-1)!.done.values()].at(-1)?.id ?? 'torque') : null,
+        excused: null,
+        sentence: () =>
+          g.done ? `${capital(g.group.name)} tightened.` : `Tighten ${g.group.name}: ${stepsText(g)}.`,
+      })),
+      ...later.map((g) => ({
+        key: `torque-due:${g.group.key}`,
+        done: g.due?.id ?? null,
+        excused: null,
+        sentence: () => `${capital(g.group.name)}: ${laterText(g)!}`,
+      })),
+    ];
   },
   actions: (file) => [
     {
@@ -117,6 +136,8 @@ export const torque: Room = {
     if (TORQUE_SEEN.is(entry)) return `${capital(named(entry.group))}: turns over freely`;
     if (TORQUE_CHECKED.is(entry))
       return `${capital(named(entry.group))}, clicked once more: ${entry.moved.length === 0 ? 'nothing moved' : `${entry.moved.join(', ')} moved`}`;
+    if (TORQUE_DUE.is(entry))
+      return `${capital(named(entry.group))}: tightened again on ${printedDay(entry.on)}`;
     return TORQUE_AGAIN.is(entry) ? `${capital(named(entry.group))} begun anew: ${entry.text.trim()}` : null;
   },
   report: (file) => report(file),

@@ -4,12 +4,14 @@ import { effectiveSteps, stripLog, stripPlan } from '../strip/index.js';
 import {
   TORQUE_AGAIN,
   TORQUE_CHECKED,
+  TORQUE_DUE,
   TORQUE_KINDS,
   TORQUE_ODD,
   TORQUE_SEEN,
   TORQUE_UNDO,
   TORQUE_WRENCH,
   TORQUED,
+  type TorqueDue,
   type TorqueWrench,
 } from './torqueEntries.js';
 import { groupsOf, isSingle, type PlacedGroup } from './torqueSheet.js';
@@ -34,6 +36,8 @@ export interface GroupState extends PlacedGroup {
   readonly doneAt: string | null;
   /** Why it was begun anew, the last time; null where it never was. */
   readonly again: string | null;
+  /** Day it is tightened again, as somebody said since it was tightened; null while nobody has. */
+  readonly due: TorqueDue | null;
 }
 
 /** What the next press does. */
@@ -68,6 +72,7 @@ interface Walked {
   seen: AnyEntry | null;
   checked: AnyEntry | null;
   again: string | null;
+  due: TorqueDue | null;
 }
 
 const fresh = ({ group }: PlacedGroup): Walked => ({
@@ -77,6 +82,7 @@ const fresh = ({ group }: PlacedGroup): Walked => ({
   seen: null,
   checked: null,
   again: null,
+  due: null,
 });
 
 /** What slackens a group besides a word: its bolts taken off again, or what lies under it changed. */
@@ -138,6 +144,7 @@ function run(file: JobFile): TorqueRun {
     }
     const whole = w.passes.every((_, i) => full(p, w, i));
     if (TORQUE_SEEN.is(e) && whole) w.seen = e;
+    if (TORQUE_DUE.is(e) && whole) w.due = e;
     if (TORQUE_CHECKED.is(e) && whole) {
       if (e.moved.length === 0) w.checked = e;
       else {
@@ -145,6 +152,7 @@ function run(file: JobFile): TorqueRun {
         w.passes[w.passes.length - 1] = new Map();
         w.seen = null;
         w.checked = null;
+        w.due = null;
         w.again = `${e.moved.length === 1 ? `bolt ${e.moved[0]} moved` : `bolts ${e.moved.join(', ')} moved`} at the check`;
       }
     }
@@ -167,6 +175,7 @@ function run(file: JobFile): TorqueRun {
       done,
       doneAt: done ? last : null,
       again: w.again,
+      due: done ? w.due : null,
     };
   });
   return { groups, now: nextPress(groups), begun: torqueLog(file).length > 0 };

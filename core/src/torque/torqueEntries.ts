@@ -186,6 +186,19 @@ export const TORQUE_AGAIN = entryKind(
   },
 );
 
+/** The day a group is tightened again, where its sheet wants that after some running. */
+export const TORQUE_DUE = entryKind(
+  'torque-due',
+  { group: short, on: day },
+  {
+    read: (sent, { engine }) => {
+      if (groupIn(engine, sent.group).group.again === null)
+        throw new Refused('/group', 'This engine’s sheet does not tighten that group again.');
+    },
+  },
+);
+export type TorqueDue = EntryOf<typeof TORQUE_DUE>;
+
 const UNDONE: readonly string[] = [
   'torque-wrench',
   'torqued',
@@ -193,6 +206,7 @@ const UNDONE: readonly string[] = [
   'torque-seen',
   'torque-checked',
   'torque-again',
+  'torque-due',
 ];
 
 /** One of them taken back. It stays in the log. */
@@ -214,5 +228,6 @@ export const TORQUE_KINDS = [
   TORQUE_SEEN,
   TORQUE_CHECKED,
   TORQUE_AGAIN,
+  TORQUE_DUE,
   TORQUE_UNDO,
 ] as const;

@@ -6,3 +6,4 @@ export * from './room.js';
 export * from './verdictSection.js';
 export * from './verdictSentence.js';
 export * from './words.js';
+export * from './valueText.js';

@@ -1,6 +1,7 @@
 import type { JobFile } from '../job/index.js';
 import { featureInfo, sourceLine, type FeatureKey } from '../specs/index.js';
-import { limitFigureText, nm, withUnit, type LengthUnit } from '../units/index.js';
+import { limitFigureText, nm, type LengthUnit } from '../units/index.js';
+import { limitEndText, valueText } from './valueText.js';
 import { cylinderOf, type Caveat, type Figure } from './figure.js';
 import { capital, findingText, leafText, limitText, oddsText, oddsWords } from './words.js';
 
@@ -65,17 +66,12 @@ const bound = (item: Figure): string =>
 /** The margin to the limit with as many digits as it takes not to read as zero. */
 function marginText(item: Figure, unit: LengthUnit): string {
   const margin = Math.abs(item.value! - item.limitAt!);
-  return withUnit(nm(margin), {
-    unit,
-    step: item.step,
-    extra: margin < item.step ? 1 : 0,
-    limits: margin > 0 ? [nm(0)] : [],
-  });
+  return valueText(item, margin, unit, { extra: margin < item.step ? 1 : 0, limits: margin > 0 ? [0] : [] });
 }
 
 /** Where a figure lies against its limit: `0.085 mm inside its service limit`, `0.004 mm below its minimum`. */
 function whereText(item: Figure, unit: LengthUnit): string {
-  const off = nm(item.value! - item.limitAt!);
+  const off = item.value! - item.limitAt!;
   if (off === 0) return `exactly at its ${bound(item)}`;
   const side = item.side === 'max' ? (off < 0 ? 'inside' : 'past') : off > 0 ? 'above' : 'below';
   return `${marginText(item, unit)} ${side} its ${bound(item)}`;
@@ -85,9 +81,8 @@ function whereText(item: Figure, unit: LengthUnit): string {
 function againstNew(item: Figure, unit: LengthUnit): string | null {
   const { low, high } = item.band;
   if (item.value === null || (low === null && high === null)) return null;
-  const figure = (v: number) =>
-    withUnit(nm(Math.abs(v)), { unit, step: item.step, limits: v === 0 ? [] : [nm(0)] });
-  const range = limitText(low, high, unit);
+  const figure = (v: number) => valueText(item, Math.abs(v), unit, { limits: v === 0 ? [] : [0] });
+  const range = limitText(low, high, unit, item.dimension);
   if (high !== null && item.value > high)
     return `New parts: ${range}; this is ${figure(item.value - high)} over.`;
   if (low !== null && item.value < low)
@@ -203,12 +198,11 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
       ? { headline: `${who}: ${found}. It is not used again, whatever its sizes say.`, details: [] }
       : { headline: `${who}: ${found}. How deep it is, nobody knows yet.`, details: [] };
   }
-  const figure = (v: number) =>
-    withUnit(nm(v), { unit, step: item.step, limits: item.limitAt === null ? [] : [nm(item.limitAt)] });
+  const figure = (v: number) => valueText(item, v, unit);
   if (item.bracket) return leafSentence(who, item, unit, details);
   if (item.value !== null && item.limitAt !== null) {
     details.push(
-      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${limitFigureText(nm(item.limitAt), item.side === 'max' ? 'high' : 'low', unit)} ${unit}${item.p === null ? '' : `, P ${oddsText(item.p)}`}${item.gauges[0] ? `, by ${item.gauges[0]}` : ''}.`,
+      `${figure(item.value)} against ${item.side === 'max' ? 'max' : 'min'} ${limitEndText(item.dimension, item.limitAt, item.side === 'max' ? 'high' : 'low', unit)}${item.p === null ? '' : `, P ${oddsText(item.p)}`}${item.gauges[0] ? `, by ${item.gauges[0]}` : ''}.`,
     );
   }
   if (item.interval)

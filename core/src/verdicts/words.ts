@@ -8,9 +8,11 @@ import {
   nm,
   toDecimal,
   withUnit,
+  type Dimension,
   type LengthUnit,
   type Nanometres,
 } from '../units/index.js';
+import { limitEndText } from './valueText.js';
 
 const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
 
@@ -110,14 +112,21 @@ export const cylindersText = (file: JobFile): string =>
       : `all ${file.engine.cylinders.length} cylinders`;
 
 /** A limit in the reader's unit: range, maximum or minimum. */
-export function limitText(low: number | null, high: number | null, unit: LengthUnit): string {
+export function limitText(
+  low: number | null,
+  high: number | null,
+  unit: LengthUnit,
+  dimension: Dimension = 'length',
+): string {
+  if (low !== null && high !== null && dimension === 'length')
+    return `${limitFigureText(nm(low), 'low', unit)} – ${limitEndText(dimension, high, 'high', unit)}`;
   const [least, most] = [
-    low === null ? null : limitFigureText(nm(low), 'low', unit),
-    high === null ? null : limitFigureText(nm(high), 'high', unit),
+    low === null ? null : limitEndText(dimension, low, 'low', unit),
+    high === null ? null : limitEndText(dimension, high, 'high', unit),
   ];
-  if (least !== null && most !== null) return `${least} – ${most} ${unit}`;
-  if (most !== null) return `max ${most} ${unit}`;
-  return least === null ? 'no figure' : `min ${least} ${unit}`;
+  if (least !== null && most !== null) return `${least} – ${most}`;
+  if (most !== null) return `max ${most}`;
+  return least === null ? 'no figure' : `min ${least}`;
 }
 
 /** What a machinist's gauges and dials are read to: a micron, a ten-thousandth of an inch. */

@@ -76,7 +76,7 @@ describe('what work opens again', () => {
   });
 
   it('leaves a stoned wall unwashed until it is washed after', () => {
-    const open = (...log: LogEntry[]) => openSteps(log).map((o) => o.work.what);
+    const open = (...log: LogEntry[]) => openSteps(log, 2).map((o) => o.work.what);
     expect(open(work('washed'), work('honed'))).toEqual(['honed']);
     expect(open(work('honed'), work('washed'))).toEqual([]);
     expect(open(work('honed'), work('washed', { cylinder: 1 }))).toEqual(['honed']);

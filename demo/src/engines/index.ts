@@ -7,6 +7,7 @@ import { stackOf } from './stack.js';
 import { stripOf } from './stripLists.js';
 import { torquesOf } from './torques.js';
 import { trainOf } from './trains.js';
+import { valveSettingsOf } from './valveSettings.js';
 import * as varrow from './varrow.js';
 
 /** An engine with what else is measured of it, what it is put together from and how it comes apart, by the manual its limits stand in. */
@@ -14,12 +15,14 @@ function withStrip(engine: EngineSpec, of: string): EngineSpec {
   const { document } = engine.limits[0]!.source;
   const sheet = { party: engine.maker, type: 'engine-maker', document, unit: 'mm' } as const;
   const measured = measuredOf(of, engine, sheet);
+  const valves = valveSettingsOf(of, engine, sheet);
   const whole: EngineSpec = {
     ...engine,
-    limits: [...engine.limits, ...measured.limits],
+    limits: [...engine.limits, ...measured.limits, ...valves.limits],
     parts: {
       ...engine.parts,
       ...measured.parts,
+      ...valves.parts,
       ...stackOf(of, engine, sheet),
       ...stripOf(of, engine, sheet),
     },

@@ -105,6 +105,7 @@ export const varrow312: EngineSpec = {
     ...pair(mxManual, mx, '7-5', 'clearance', [0.03, 0.05], 0.08),
     ...pair(mxManual, mx, '7-6', 'ring.gap.top', [0.25, 0.35], 0.65),
     ...pair(mxManual, mx, '7-6', 'ring.gap.second', [0.35, 0.5], 0.8),
+    line(mxManual, mx, '7-6', 'ring.gap.rail', 'new', [0.2, 0.7]),
     line(corrieSheet, mx, '1', 'clearance', 'new', [0.0023, 0.0031]),
     line(corrieSheet, mx, '2', 'ring.gap.top.factor', 'new', [0.0042, null], { unit: '×' }),
     line(corrieSheet, mx, '2', 'ring.gap.second.factor', 'new', [0.0053, null], { unit: '×' }),

@@ -1,6 +1,7 @@
 import {
   ASSEMBLED,
   ASSEMBLY_BEGUN,
+  ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   FLUID_FILLED,
   FLUIDS,
@@ -15,29 +16,42 @@ import {
   TORQUE_SEEN,
   TORQUE_WRENCH,
   TORQUED,
+  TORQUE_DUE,
   type EngineSpec,
-  type SizePlace,
+  type Proof,
 } from '@tribos/core';
 import type { LogBook } from './build.js';
+import { squishes } from './setUp.js';
 
 const right = (answers: readonly { readonly text: string; readonly why: string }[]): string =>
   answers.find((a) => a.why === '')!.text;
 
+/** What is read before a step that wants it proved. */
+type Proved = Partial<Record<Proof, () => unknown>>;
+
 /** The top end put together by the general list: what is seen at every hard stop, second looks after a break. */
-export function assembled(book: LogBook, engine: EngineSpec, piston: string): LogBook {
+export function assembled(book: LogBook, engine: EngineSpec, piston: string, proved: Proved = {}): LogBook {
   const pack = RING_PACKS.of(engine)?.packs.find((p) => p.piston === piston) ?? null;
   book.entry(ASSEMBLY_BEGUN, { list: 'general', alone: true });
   const again: (() => void)[] = [];
   for (const { steps } of generalAssembly(engine, pack))
     for (const step of steps)
       for (const cylinder of step.each ? engine.cylinders.map((_, i) => i) : [null]) {
-        if (step.proof === 'head-tight') tightened(book, engine);
+        if (step.proof === 'head-tight' || step.proof === 'cylinder-tight') tightened(book, engine);
+        proved[step.proof]?.();
         const seen = step.asks.map((a, ask) => {
           const said = { step: step.key, cylinder, ask, answer: right(a.answers) };
           book.entry(ASSEMBLY_SEEN, { ...said, again: false });
           if (step.twice) again.push(() => book.entry(ASSEMBLY_SEEN, { ...said, again: true }));
           return book.log.at(-1)!.id;
         });
+        if (step.photo)
+          book.entry(ASSEMBLY_PICTURED, {
+            step: step.key,
+            cylinder,
+            photo: '',
+            text: 'Camera in the other bay; drawn on the job’s card, all marks in line.',
+          });
         book.entry(ASSEMBLED, { steps: [{ step: step.key, cylinder }], seen });
       }
   book.wait(25);
@@ -72,6 +86,13 @@ function tightened(book: LogBook, engine: EngineSpec): void {
   }
 }
 
+/** The day every group that is tightened again is. */
+export function retorqueOn(book: LogBook, engine: EngineSpec, on: string): LogBook {
+  for (const { group } of groupsOf(engine))
+    if (group.again !== null) book.entry(TORQUE_DUE, { group: group.key, on });
+  return book;
+}
+
 /** Fluids at their marks, and what else goes back on looked at. */
 export function readyToStart(book: LogBook, engine: EngineSpec): LogBook {
   FLUIDS.of(engine)?.fluids.forEach((f, fluid) => {
@@ -89,22 +110,12 @@ export function readyToStart(book: LogBook, engine: EngineSpec): LogBook {
 }
 
 /** Squish read dry over two gaskets, too loose; one taken out, and read again. */
-export function squishOf212(book: LogBook): LogBook {
-  const at = (part: 'setup.wire' | 'setup.squish', spot: string): SizePlace => ({
-    part,
-    thing: 'cylinder:0',
-    spot,
-  });
-  const read = (ends: readonly [string, string]) =>
-    book
-      .read(at('setup.wire', ''), 'mic-0-25', '2.003')
-      .read(at('setup.squish', 'pin-a'), 'mic-0-25', ends[0])
-      .read(at('setup.squish', 'pin-b'), 'mic-0-25', ends[1]);
+export function squishOf212(book: LogBook, engine: EngineSpec): LogBook {
   book.wait(40).entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.25', 'Drumlin base 0.40'] });
-  read(['1.521', '1.503']);
+  squishes(book, engine, '2.003', [['1.521', '1.503']]);
   book
     .wait(20)
     .entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.40'] })
     .work('gasket-changed', null, null, null, 'The 0.25 is out.');
-  return read(['1.268', '1.252']);
+  return squishes(book, engine, '2.003', [['1.268', '1.252']]);
 }

@@ -1,19 +1,15 @@
-import { FREE_SLIDE, mm, RING_CARD, RING_CLOCK, RING_STEP, type GappedRing } from '@tribos/core';
+import { FREE_SLIDE } from '@tribos/core';
 import { drumlin386 } from '../engines/index.js';
-import { assembled, readyToStart } from './assembled.js';
+import { assembled, readyToStart, retorqueOn } from './assembled.js';
 import { apart, cameIn, together } from './apart.js';
 import type { DemoJob, LogBook } from './build.js';
+import { day } from './days.js';
 import { lookedOver, named } from './lookedOver.js';
+import { ringsIn, type RingRow } from './ringsIn.js';
+import { cams, clays, decks, lashes } from './setUp.js';
 
 const PLUS_25 = 'drumlin-386.lintel.plus-0-25';
-const RINGS: readonly (readonly [
-  ring: GappedRing,
-  height: number,
-  section: 'rectangular' | 'taper' | 'rail',
-  mark: string | null,
-  goes: number,
-  doesNot: number,
-])[] = [
+const RINGS: readonly RingRow[] = [
   ['top', 1.2, 'rectangular', 'L', 0.3, 0.35],
   ['second', 1.5, 'taper', 'L2', 0.4, 0.45],
   ['upper-rail', 0.45, 'rail', null, 0.25, 0.35],
@@ -63,31 +59,26 @@ export function finishedLog(book: LogBook): DemoJob['log'] {
     ])
     .entry(FREE_SLIDE, { cylinder: 0, slides: 'freely' })
     .wait(40);
-  for (const [ring, height, section, mark] of RINGS)
-    book.entry(RING_CARD, {
-      cylinder: 0,
-      pack: 'Lintel',
-      ring,
-      height: mm(height),
-      section,
-      mark: mark === null ? null : 'up',
-    });
-  for (const [ring, , , , goes, doesNot] of RINGS) {
-    const gap = { part: 'ring-gap', cylinder: 0, ring, depth: mm(14) } as const;
-    book
-      .entry(RING_STEP, { cylinder: 0, ring, what: 'squared' })
-      .leaf(gap, doesNot, 'does-not')
-      .leaf(gap, goes, 'goes')
-      .entry(RING_STEP, { cylinder: 0, ring, what: 'washed' })
-      .entry(RING_STEP, { cylinder: 0, ring, what: 'bagged' });
-  }
-  book.entry(RING_CLOCK, {
+  ringsIn(book, {
     cylinder: 0,
     pack: 'Lintel',
+    depths: [14],
+    rings: RINGS,
     way: 'A',
     gaps: { top: 0, second: 180, 'upper-rail': 50, expander: 90, 'lower-rail': 130 },
     expander: 'butted',
   });
-  assembled(book.wait(30), drumlin386, 'Lintel');
+  assembled(book.wait(30), drumlin386, 'Lintel', {
+    squish: () => decks(book, drumlin386, [['0.48', '0.51']]),
+    lash: () => lashes(book.wait(90), drumlin386, { intake: [0.07, 0.09], exhaust: [0.1, 0.12] }),
+    contact: () =>
+      cams(
+        clays(book, drumlin386, 'Lintel', ['1.42', '1.45', '1.66', '1.63']),
+        drumlin386,
+        { 'intake-opens': 8.5, 'intake-closes': 37, 'exhaust-opens': 36.5, 'exhaust-closes': 5.5 },
+        '0.62',
+      ),
+  });
+  retorqueOn(book, drumlin386, day(book.startedAt, 26));
   return readyToStart(together(book.wait(30), drumlin386).wait(20), drumlin386).log;
 }

@@ -24,6 +24,7 @@ import { apart, cameIn } from './apart.js';
 import { squishOf212 } from './assembled.js';
 import { PLUS_50, pellwormLog } from './bored.js';
 import { LogBook, type DemoJob } from './build.js';
+import { earlier312, earlier620 } from './earlier.js';
 import { finishedLog } from './finished.js';
 import { day } from './days.js';
 import { bearings744, crank212, head644, seized620 } from './lookedOver.js';
@@ -340,6 +341,7 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           ),
           drumlin212,
         ),
+        drumlin212,
       ).log,
     },
     {
@@ -428,6 +430,38 @@ export function jobs(now: Date, instruments: readonly Instrument[]): DemoJob[] {
           notes: { marks: 'Marks line up, chain one link loose' },
         },
       ).log,
+    },
+    {
+      ...unread(now, varrow312, 'Noor Achterberg', '0155 010 93', 'Due for a top end before the season', -95),
+      createdDaysAgo: 118,
+      log: earlier312(book(varrow312, 108, tomasz)),
+      decisions: [
+        {
+          id: 'decision-1',
+          at: new Date(now.getTime() - 107.99 * DAY).toISOString(),
+          by: 'Mirela Okafor-Lind',
+          importedBy: null,
+          route: 'fit',
+          kitId: 'varrow-312-mx.varrow.grade-a',
+          reason: 'Plating sound; the smallest grade brings the clearance back to the middle.',
+        },
+      ],
+    },
+    {
+      ...unread(now, kaldera620, 'Tavita Rosengren', '0155 010 26', 'Down on power, 9 800 km', -270),
+      createdDaysAgo: 301,
+      log: earlier620(book(kaldera620, 290, 'Ngaire Solano')),
+      decisions: [
+        {
+          id: 'decision-1',
+          at: new Date(now.getTime() - 289.99 * DAY).toISOString(),
+          by: 'Mirela Okafor-Lind',
+          importedBy: null,
+          route: 'fit',
+          kitId: MATCHED,
+          reason: 'Plating sound; the forged pair goes in.',
+        },
+      ],
     },
   ];
 }

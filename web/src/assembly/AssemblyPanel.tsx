@@ -1,27 +1,31 @@
-import { useRef, useState } from 'react';
-import { type JobFile, type Judgement, type RunStep } from '@tribos/core';
-import { LastSaid, useFootKeys } from '../bar/index.js';
+import { useRef, useState, type ReactNode } from 'react';
+import { stepName, type JobFile, type Judgement, type RunStep } from '@tribos/core';
+import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
 import { StationPhotos } from '../photos/index.js';
 import { Button, CheckField, Kbd } from '../ui/index.js';
+import { NoPhotoSheet } from './NoPhotoSheet.js';
 import { OddStepSheet } from './OddStepSheet.js';
 import { RunList } from './RunList.js';
 import { StepAtHand } from './StepAtHand.js';
-import { useAssembly } from './useAssembly.js';
+import { useAssembly, type Assembling } from './useAssembly.js';
 
 /** Putting it together: the step at hand, what is seen at it, how far it is. */
 export function AssemblyPanel({
   file,
   judgement,
   mayDo,
+  tabs,
 }: {
   file: JobFile;
   judgement: Judgement;
   mayDo: boolean;
+  tabs: ReactNode;
 }) {
   const assembling = useAssembly(file, judgement);
   const { begun, hasOwn, now, press, ask, waits } = assembling;
   const [alone, setAlone] = useState(true);
   const [odd, setOdd] = useState<RunStep | null>(null);
+  const [noPhoto, setNoPhoto] = useState(false);
   const camera = useRef<HTMLInputElement>(null);
   const answers = Object.fromEntries(
     (ask && !waits ? ask.shown : []).map((_, i) => [String(i + 1), () => assembling.answer(i)]),
@@ -44,62 +48,81 @@ export function AssemblyPanel({
   });
   if (!begun)
     return (
-      <div className="grid content-start gap-3 px-5 pb-6">
-        <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
-          <h2 className="text-title font-semibold">Put the top end together</h2>
-          <p>
-            Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
-            cannot stay is caught with its reason. What is not proved yet says so and waits.
-          </p>
-          {mayDo && (
-            <>
-              <CheckField
-                label="One person works here: a second look comes after a break"
-                checked={alone}
-                onChange={(e) => setAlone(e.target.checked)}
-              />
-              <div className="mt-2 flex flex-wrap gap-3">
-                <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
-                  Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
-                </Button>
-                {hasOwn && (
-                  <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
-                    By the general list
+      <StationBody>
+        {tabs}
+        <div className="grid content-start gap-3 px-5 pb-6">
+          <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
+            <h2 className="text-title font-semibold">Put the top end together</h2>
+            <p>
+              Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
+              cannot stay is caught with its reason. What is not proved yet says so and waits.
+            </p>
+            {mayDo && (
+              <>
+                <CheckField
+                  label="One person works here: a second look comes after a break"
+                  checked={alone}
+                  onChange={(e) => setAlone(e.target.checked)}
+                />
+                <div className="mt-2 flex flex-wrap gap-3">
+                  <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
+                    Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
                   </Button>
-                )}
-              </div>
-            </>
-          )}
-        </section>
-      </div>
+                  {hasOwn && (
+                    <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
+                      By the general list
+                    </Button>
+                  )}
+                </div>
+              </>
+            )}
+          </section>
+        </div>
+      </StationBody>
     );
   return (
     <>
-      <div
-        role="group"
-        aria-label="Assembly"
-        tabIndex={0}
-        className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
-      >
-        <div className="grid min-w-0 content-start gap-3">
-          <StepAtHand file={file} assembling={assembling} />
-          <StationPhotos
-            jobId={file.job.id}
-            station="top"
-            caption={now?.step.what ?? ''}
-            label="Photo of this step"
-            mayTake={mayDo}
-            camera={camera}
-          >
-            {now?.step.photo && (
-              <span className="font-semibold text-brass">A photo belongs to this one.</span>
-            )}
-          </StationPhotos>
+      <StationBody face={faceOf(file, assembling)}>
+        {tabs}
+        <div
+          role="group"
+          aria-label="Assembly"
+          tabIndex={0}
+          className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
+        >
+          <div className="grid min-w-0 content-start gap-3">
+            <StepAtHand file={file} assembling={assembling} />
+            <StationPhotos
+              jobId={file.job.id}
+              station="top"
+              caption={now?.step.what ?? ''}
+              label="Photo of this step"
+              mayTake={mayDo}
+              camera={camera}
+              onTaken={(id) => {
+                if (now?.step.photo && now.pictured === null) assembling.pictured(id);
+              }}
+            >
+              {now?.step.photo &&
+                (now.pictured ? (
+                  <span className="font-semibold text-within">
+                    {now.pictured.photo ? '✓ its photo is taken' : `no photo: ${now.pictured.text}`}
+                  </span>
+                ) : (
+                  <span className="font-semibold text-brass">A photo belongs to this one.</span>
+                ))}
+              {mayDo && assembling.wantsPicture && (
+                <Button look="quiet" onClick={() => setNoPhoto(true)}>
+                  No photo, and why
+                </Button>
+              )}
+            </StationPhotos>
+          </div>
+          <aside aria-label="How far it is">
+            <RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />
+          </aside>
         </div>
-        <aside aria-label="How far it is">
-          <RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />
-        </aside>
-      </div>
+      </StationBody>
       {mayDo && (
         <section
           aria-label="Assembly bar"
@@ -109,17 +132,21 @@ export function AssemblyPanel({
             {now ? (
               <button
                 type="button"
-                disabled={waits !== null}
-                onClick={() => assembling.act(ask !== null)}
+                disabled={waits !== null && !assembling.wantsPicture}
+                onClick={() =>
+                  assembling.wantsPicture ? camera.current?.click() : assembling.act(ask !== null)
+                }
                 className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:bg-rule disabled:text-ink"
               >
-                {waits
-                  ? 'Waits'
-                  : ask
-                    ? 'Take marked answer'
-                    : press.length > 1
-                      ? `All ${press.length} done`
-                      : 'Done'}
+                {assembling.wantsPicture
+                  ? 'Take its photo'
+                  : waits
+                    ? 'Waits'
+                    : ask
+                      ? 'Take marked answer'
+                      : press.length > 1
+                        ? `All ${press.length} done`
+                        : 'Done'}
               </button>
             ) : (
               <p className="py-3 text-lead">Everything is on.</p>
@@ -138,7 +165,24 @@ export function AssemblyPanel({
           <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
         </section>
       )}
+      {noPhoto && now && <NoPhotoSheet assembling={assembling} onClose={() => setNoPhoto(false)} />}
       {odd && <OddStepSheet file={file} step={odd} assembling={assembling} onClose={() => setOdd(null)} />}
     </>
   );
+}
+
+/** What is read from a metre: the step, its question with the answers by number, what it waits for. */
+function faceOf(file: JobFile, { now, press, ask, waits, marked }: Assembling): Face {
+  if (!now) return { of: '', big: 'The top end is together.' };
+  if (ask && !waits)
+    return {
+      of: stepName(file, now),
+      big: ask.ask.ask,
+      answers: ask.shown.map((a, i) => ({ text: a.text, marked: marked === i })),
+    };
+  return {
+    of: press.length > 1 ? `Together, ${press.length} of them` : '',
+    big: press.length > 1 ? press.map((s) => s.step.what).join(' · ') : stepName(file, now),
+    waits,
+  };
 }

@@ -4,18 +4,20 @@ import {
   ASSEMBLY_BEGUN,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
+  ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   ASSEMBLY_UNDO,
   assemblyLog,
   assemblyRun,
   backWith,
   mayNotFit,
-  notProved,
   offAmong,
   openAsk,
   pressOf,
   REFITTED,
   timelineOf,
+  waitsFor,
+  wantsPicture,
   whyNotBack,
   type JobFile,
   type Judgement,
@@ -35,7 +37,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
   const [marked, setMarked] = useState(-1);
   const { now } = run;
   const press = pressOf(run);
-  const waits = now ? notProved(file, judgement.items, now) : null;
+  const waits = now ? waitsFor(file, judgement.items, now) : null;
   const at = now ? openAsk(now) : null;
   const ask = now && at !== null ? now.asks[at]! : null;
   const log = assemblyLog(file);
@@ -118,6 +120,12 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
       if (!held) done();
     },
     begin: (list: 'sheet' | 'general', alone: boolean) => send(newEntry(ASSEMBLY_BEGUN, { list, alone })),
+    /** Whether the step at hand waits for nothing but its photo. */
+    wantsPicture: now !== null && wantsPicture(now),
+    /** The photo of the step at hand was taken, or there is none and why. */
+    pictured: (photo: string, text = ''): boolean =>
+      now !== null &&
+      send(newEntry(ASSEMBLY_PICTURED, { step: now.step.key, cylinder: now.cylinder, photo, text })),
     odd: (s: RunStep, why: 'not-there' | 'other-way' | 'stays-off', text: string) =>
       send(newEntry(ASSEMBLY_ODD, { step: s.step.key, cylinder: s.cylinder, why, text })),
     open: (s: RunStep, text: string) =>

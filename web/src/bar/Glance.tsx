@@ -55,11 +55,61 @@ function Glance({ bar }: { bar: Bar | null }) {
   );
 }
 
+/** What a station that is done and not read shows from a metre. */
+export interface Face {
+  /** What it is of: the step, the group. */
+  readonly of: string;
+  /** The one thing to read: the question, the bolt. */
+  readonly big: string;
+  /** A figure beside it. */
+  readonly figure?: string;
+  /** Answers by their number, the one the foot has marked. */
+  readonly answers?: readonly { readonly text: string; readonly marked: boolean }[];
+  /** What it waits for; null where it does not. */
+  readonly waits?: string | null;
+}
+
+function FaceOf({ face: { of, big, figure, answers = [], waits = null } }: { face: Face }) {
+  return (
+    <section aria-label="Glance" className="flex min-h-0 flex-1 flex-col justify-center gap-4 px-8 py-4">
+      <p className="text-lead text-soft">{of}</p>
+      <p aria-live="polite" className="text-glance leading-tight font-semibold">
+        {big}
+      </p>
+      {figure && (
+        <p className="figure text-glance-figure leading-none font-semibold whitespace-nowrap">{figure}</p>
+      )}
+      {answers.length > 0 && (
+        <ol className="grid gap-2">
+          {answers.map((a, i) => (
+            <li
+              key={a.text}
+              className={`border-l-8 pl-5 text-glance leading-tight ${a.marked ? 'border-brass font-semibold' : 'border-transparent'}`}
+            >
+              <span className="figure">{i + 1}</span> {a.text}
+            </li>
+          ))}
+        </ol>
+      )}
+      {waits && <p className="border-l-8 border-undecided pl-5 text-glance leading-tight">{waits}</p>}
+    </section>
+  );
+}
+
 /**
  * The body of a station: its own screen, or the glance face, which every station has for nothing.
- * @param bar the reading bar of the station; null where it has none
+ * @param bar  the reading bar of the station; null where it has none
+ * @param face what is read from a metre where that is no place and no figure
  */
-export function StationBody({ bar = null, children }: { bar?: Bar | null; children: ReactNode }) {
+export function StationBody({
+  bar = null,
+  face = null,
+  children,
+}: {
+  bar?: Bar | null;
+  face?: Face | null;
+  children: ReactNode;
+}) {
   const { glance } = useSettings();
   const barless = bar === null;
   useEffect(() => {
@@ -74,5 +124,6 @@ export function StationBody({ bar = null, children }: { bar?: Bar | null; childr
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
   }, [barless]);
-  return glance ? <Glance bar={bar} /> : children;
+  if (!glance) return children;
+  return face ? <FaceOf face={face} /> : <Glance bar={bar} />;
 }

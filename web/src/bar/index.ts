@@ -1,4 +1,4 @@
-export { StationBody } from './Glance.js';
+export { StationBody, type Face } from './Glance.js';
 export { ReadingBar } from './ReadingBar.js';
 export { useBarKeys } from './entryKeys.js';
 export { rememberedGauge } from './gaugeFor.js';

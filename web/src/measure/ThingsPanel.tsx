@@ -68,6 +68,7 @@ export function ThingsPanel({
   onPick,
   onItem,
   whole = false,
+  only,
 }: {
   file: JobFile;
   prepared: Prepared;
@@ -79,13 +80,19 @@ export function ThingsPanel({
   onItem: (item: Figure) => void;
   /** Everything that can be measured here is shown at once. */
   whole?: boolean;
+  /** Only some of its measures. */
+  only?: (m: ListedThing['m']) => boolean;
 }) {
   const [all, setAll] = useState(whole);
-  const listed = listedThings(file, room, all);
+  const listed = listedThings(file, room, all).filter((l) => only?.(l.m) ?? true);
   const here = placeKey(current);
   const measures = [...new Set(listed.map((l) => l.m))];
   const figures = judgement.items.filter(
-    (i) => i.subject.of === 'part' && i.feature !== 'finding' && i.subject.thing.startsWith(`${room}.`),
+    (i) =>
+      i.subject.of === 'part' &&
+      i.feature !== 'finding' &&
+      i.subject.thing.startsWith(`${room}.`) &&
+      (!only || measures.some((m) => (i.subject as { thing: string }).thing.startsWith(`${m.part}:`))),
   );
   const holding = measures.find((m) => m.part === current.part);
   const more = holding?.heldOn?.(file);
@@ -132,14 +139,16 @@ export function ThingsPanel({
             Nothing of this is asked for. What is “measured to decide” at Clean comes up here.
           </p>
         )}
-        <button
-          type="button"
-          aria-expanded={all}
-          onClick={() => setAll(!all)}
-          className="no-print min-h-11 text-small text-blue underline underline-offset-4"
-        >
-          {all ? 'only what is asked for' : 'everything that can be measured here'}
-        </button>
+        {!whole && (
+          <button
+            type="button"
+            aria-expanded={all}
+            onClick={() => setAll(!all)}
+            className="no-print min-h-11 text-small text-blue underline underline-offset-4"
+          >
+            {all ? 'only what is asked for' : 'everything that can be measured here'}
+          </button>
+        )}
       </div>
       <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
         {figures.map((item) => (

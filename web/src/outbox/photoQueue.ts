@@ -51,11 +51,12 @@ export function sendPhotosFor(personId: string): void {
 /** Keeps a photo or sound on this device at once, then sends it when the line allows. */
 export async function keepPhoto(
   of: Pick<Queued, 'jobId' | 'station' | 'entry' | 'caption' | 'original' | 'file'>,
-): Promise<void> {
+): Promise<string> {
   const queued: Queued = { ...of, id: v7(), personId: person, at: new Date().toISOString(), refused: null };
   queue.set([...queue.get(), queued]);
   if (SHELF) await set(queued.id, queued, SHELF);
   void send();
+  return queued.id;
 }
 
 export async function throwAway(id: string): Promise<void> {

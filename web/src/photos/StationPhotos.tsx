@@ -16,6 +16,7 @@ export function StationPhotos({
   label,
   mayTake,
   camera,
+  onTaken,
   children,
 }: {
   jobId: string;
@@ -24,6 +25,8 @@ export function StationPhotos({
   label: string;
   mayTake: boolean;
   camera: RefObject<HTMLInputElement | null>;
+  /** Each photo by its id, once it is kept on this device. */
+  onTaken?: (id: string) => void;
   children?: ReactNode;
 }) {
   const taking = useTaking({ jobId, station, caption });
@@ -47,7 +50,7 @@ export function StationPhotos({
         aria-label={label}
         hidden
         onChange={(e) => {
-          void taking.take([...(e.target.files ?? [])]);
+          void taking.take([...(e.target.files ?? [])]).then((ids) => ids.forEach((id) => onTaken?.(id)));
           e.target.value = '';
         }}
       />

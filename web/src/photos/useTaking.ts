@@ -15,12 +15,14 @@ export interface Belongs {
 export function useTaking({ jobId, station, entry = null, caption = '' }: Belongs, original = false) {
   const [working, setWorking] = useState(0);
   const at = { jobId, station, entry, caption };
-  const take = async (files: readonly File[]) => {
+  const take = async (files: readonly File[]): Promise<readonly string[]> => {
+    const ids: string[] = [];
     for (const [i, file] of files.entries()) {
       setWorking(files.length - i);
-      await keepPhoto({ ...at, original, file: original ? file : await shrunk(file) });
+      ids.push(await keepPhoto({ ...at, original, file: original ? file : await shrunk(file) }));
     }
     setWorking(0);
+    return ids;
   };
   const recorder = useRecorder((file) => void keepPhoto({ ...at, original: true, file }));
   return { working, take, recorder };

@@ -3,29 +3,43 @@ import {
   GASKETS,
   nm,
   STACK_LAID,
+  laidAt,
   stackChoices,
-  stackNow,
   withUnit,
   WORK_DONE,
   type JobFile,
   type LengthUnit,
   type StackEffect,
+  type StackPlace,
 } from '@tribos/core';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { Button, SelectField } from '../ui/index.js';
 
-/** What lies between case and cylinder, and which stack brings squish or deck into its range. */
-export function GasketStack({ file, unit, mayDo }: { file: JobFile; unit: LengthUnit; mayDo: boolean }) {
-  const known = (GASKETS.of(file.engine)?.gaskets ?? []).filter((g) => g.where === 'base');
-  const now = stackNow(file);
-  const choices = stackChoices(file);
+/** What lies under the cylinder or the head, and which stack brings squish or deck into its range. */
+export function GasketStack({
+  file,
+  unit,
+  mayDo,
+  where,
+}: {
+  file: JobFile;
+  unit: LengthUnit;
+  mayDo: boolean;
+  where: StackPlace;
+}) {
+  const known = (GASKETS.of(file.engine)?.gaskets ?? []).filter(
+    (g) => g.where === where && g.made !== 'rubber',
+  );
+  const now = laidAt(file, where);
+  const choices = stackChoices(file).filter((c) => c.where === where);
+  const title = where === 'base' ? 'Base gaskets' : 'Head gaskets';
   const [names, setNames] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
   const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 10_000 : 25_400 });
   const lay = (gaskets: readonly string[]) => {
     const entries = [
-      newEntry(STACK_LAID, { where: 'base' as const, gaskets: [...gaskets] }),
+      newEntry(STACK_LAID, { where, gaskets: [...gaskets] }),
       // What was read over another stack is read of another height.
       ...(now !== null && now.names.join() !== gaskets.join()
         ? [
@@ -45,8 +59,8 @@ export function GasketStack({ file, unit, mayDo }: { file: JobFile; unit: Length
   };
   if (known.length === 0) return null;
   return (
-    <section className="mt-4 bg-sheet p-3" aria-label="Base gaskets">
-      <h2 className="text-title font-semibold">Base gaskets</h2>
+    <section className="mt-4 bg-sheet p-3" aria-label={title}>
+      <h2 className="text-title font-semibold">{title}</h2>
       <p>
         {now === null
           ? 'Say what lies there while it is read dry; then the stacks that fit are shown.'
@@ -123,7 +137,15 @@ function StackRow({
   text: (v: number) => string;
   onLay: (() => void) | null;
 }) {
-  const ports = [...new Map(stack.ports.map((p) => [p.name.replace(/ .*/u, ''), p])).values()];
+  const change = (name: string, of: { before: number; after: number } | null, as: (v: number) => string) =>
+    of && (
+      <span key={name} className="block">
+        {name}{' '}
+        <span className="figure">
+          {as(of.before)} → {as(of.after)}
+        </span>
+      </span>
+    );
   return (
     <li
       className={`grid items-center gap-x-4 gap-y-1 border-t border-l-5 border-t-rule py-2 pl-3 sm:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)_minmax(0,1.4fr)_auto] ${first ? 'border-l-brass' : 'border-l-transparent'}`}
@@ -136,14 +158,10 @@ function StackRow({
       </span>
       <span className="figure text-lead">{text(stack.mean)}</span>
       <span className="text-small">
-        {ports.map((p) => (
-          <span key={p.name} className="block">
-            {p.name}{' '}
-            <span className="figure">
-              {p.before.toFixed(1)}° → {p.after.toFixed(1)}°
-            </span>
-          </span>
-        ))}
+        {change('ratio', stack.ratio, (v) => v.toFixed(2))}
+        {change('trapped', stack.trapped, (v) => v.toFixed(2))}
+        {stack.ports.map((p) => change(p.name, p, (v) => `${v.toFixed(1)}°`))}
+        {stack.room.map((r) => change(`${r.name} to piston`, r, text))}
       </span>
       {lies ? (
         <span className="text-within">lies there</span>

@@ -8,11 +8,11 @@ const WANTS = {
 
 /** Which shim goes under which valve: swaps of what is in the engine first. */
 export function LashChoice({ file, unit }: { file: JobFile; unit: LengthUnit }) {
-  const { valves, missing, choice } = lashChoice(file);
+  const { valves, missing, choice, screws } = lashChoice(file);
   if (valves.length === 0 && missing.length === 0) return null;
   const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 1_000 : 2_540 });
   const begun = valves.length > 0 || missing.some((m) => m.wants !== 'leaves');
-  if (!begun) return null;
+  if (!begun || screws) return null;
   return (
     <section className="mt-4 bg-sheet p-3" aria-label="Shims">
       <h2 className="text-title font-semibold">Shims</h2>

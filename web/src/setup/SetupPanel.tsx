@@ -1,13 +1,18 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
+  CLAY,
   deckOf,
+  LASH,
   placeKey,
   placeOn,
+  PORT_MEASURES,
   PROUD,
   setupMeasures,
   squishOf,
+  SWEEP,
   thingsOfKind,
   walkOf,
+  type Measurand,
   type Place,
 } from '@tribos/core';
 import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
@@ -18,11 +23,26 @@ import { ThingsPanel } from '../measure/index.js';
 import { useWaitingOf } from '../outbox/index.js';
 import { Empty } from '../ui/index.js';
 import { WorkingSheet } from '../verdicts/index.js';
+import { BuildBar } from './BuildBar.js';
+import { BuildSheet } from './BuildSheet.js';
+import { CamTiming } from './CamTiming.js';
 import { Geometry } from './Geometry.js';
 import { GasketStack } from './GasketStack.js';
 import { LashChoice } from './LashChoice.js';
+import { PortMap } from './PortMap.js';
+import { ValveRoom } from './ValveRoom.js';
 
-/** Deck, squish and lash through the bar; the gaskets and shims that bring them in. */
+const isPort = (m: Pick<Measurand, 'part'>): boolean => PORT_MEASURES.some((p) => p.part === m.part);
+const isEnds = ({ part }: Pick<Measurand, 'part'>): boolean =>
+  ['setup.deck', 'setup.wire', 'setup.squish'].includes(part);
+
+const SECTIONS = [
+  { key: 'squish', name: 'Squish, gaskets, ratio', has: isEnds },
+  { key: 'valves', name: 'Valves and cams', has: (m: Pick<Measurand, 'part'>) => !isEnds(m) && !isPort(m) },
+  { key: 'ports', name: 'Ports', has: isPort },
+] as const;
+
+/** Deck, squish, valves and ports through the bar; the gaskets and shims that bring them in. */
 export function SetupPanel({
   context,
   mayDo,
@@ -34,17 +54,20 @@ export function SetupPanel({
 }) {
   const { file, prepared, judgement, unit } = context;
   const [open, setOpen] = useState<string | null>(null);
+  const measures = useMemo(() => setupMeasures(file.engine), [file.engine]);
   const walk = useMemo((): readonly Place[] => {
-    const places = setupMeasures(file.engine).flatMap((m) =>
-      m.things(file.engine).flatMap((t) =>
-        m
-          .spots(file.engine, t)
-          .filter((s) => !s.key.endsWith(PROUD))
-          .map((s) => placeOn(m, t, s)),
-      ),
-    );
+    const places = measures
+      .filter((m) => !m.aside)
+      .flatMap((m) =>
+        m.things(file.engine).flatMap((t) =>
+          m
+            .spots(file.engine, t)
+            .filter((s) => !s.key.endsWith(PROUD))
+            .map((s) => placeOn(m, t, s)),
+        ),
+      );
     return places.length > 0 ? places : walkOf(file, true);
-  }, [file]);
+  }, [file, measures]);
   const { places, gaps } = judgement.readings;
   const start = walk.find((p) => !places.has(placeKey(p)) && !gaps.has(placeKey(p))) ?? walk[0] ?? null;
   const entry = useBar(context, walk, { start });
@@ -62,49 +85,105 @@ export function SetupPanel({
   );
   useEffect(connectLine, []);
   const { refused, waiting } = useWaitingOf(file.job.id);
-  const has = setupMeasures(file.engine).length > 0;
   const shown = judgement.items.find((i) => i.key === open);
+  const sections = SECTIONS.filter((s) => measures.some(s.has));
+  const section = sections.find((s) => s.has({ part: entry.station.part } as Measurand)) ?? sections[0];
+  const first = (of: (typeof SECTIONS)[number]): Place | undefined => {
+    const m = measures.find(of.has);
+    const thing = m?.things(file.engine)[0];
+    return m && thing ? placeOn(m, thing, m.spots(file.engine, thing)[0]!) : undefined;
+  };
   const said = thingsOfKind('cylinder')(file.engine).flatMap((t) =>
     [squishOf(file, t, unit), deckOf(file, t, unit)].flatMap((b) =>
       [b.trouble, b.finding].flatMap((x) => (x === null ? [] : [`${t.name}: ${x}`])),
     ),
   );
-  if (!has)
+  if (!section)
     return (
       <StationBody>
         {tabs}
         <Empty>
-          <p>This engine’s sheet has no limit for deck, squish or valve clearance.</p>
+          <p>This engine’s sheet has no limit for deck, squish, valves or cams, and no ports.</p>
         </Empty>
       </StationBody>
     );
+  const onItem = (f: { readonly key: string }) => setOpen(f.key);
   return (
     <>
       <StationBody bar={entry}>
         {tabs}
-        <div className="relative px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto">
-          {said.map((s) => (
-            <p
-              key={s}
-              className="mb-2 border-l-5 border-undecided bg-sheet p-3 text-lead first-letter:uppercase"
-            >
-              {s}
-            </p>
-          ))}
-          <ThingsPanel
-            file={file}
-            prepared={prepared}
-            judgement={judgement}
-            room="setup"
-            current={entry.station}
-            unit={unit}
-            onPick={entry.pick}
-            onItem={(f) => setOpen(f.key)}
-            whole
-          />
-          <GasketStack file={file} unit={unit} mayDo={mayDo} />
-          <LashChoice file={file} unit={unit} />
-          <Geometry file={file} unit={unit} />
+        {sections.length > 1 && (
+          <nav aria-label="What is set up" className="no-print mb-2 flex flex-wrap gap-x-1 px-5">
+            {sections.map((s) => (
+              <button
+                key={s.key}
+                type="button"
+                aria-current={s === section ? 'true' : undefined}
+                onClick={() => {
+                  const to = first(s);
+                  if (to) entry.pick(to);
+                }}
+                className={`min-h-11 px-3 ${s === section ? 'border-b-3 border-brass font-semibold' : 'text-blue underline underline-offset-4'}`}
+              >
+                {s.name}
+              </button>
+            ))}
+          </nav>
+        )}
+        <div
+          role="group"
+          aria-label={section.name}
+          tabIndex={0}
+          className="relative px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto"
+        >
+          {section.key === 'squish' &&
+            said.map((s) => (
+              <p
+                key={s}
+                className="mb-2 border-l-5 border-undecided bg-sheet p-3 text-lead first-letter:uppercase"
+              >
+                {s}
+              </p>
+            ))}
+          {section.key === 'valves' && <BuildBar file={file} mayDo={mayDo} onSay={() => setOpen('build')} />}
+          {section.key !== 'ports' && (
+            <ThingsPanel
+              file={file}
+              prepared={prepared}
+              judgement={judgement}
+              room="setup"
+              current={entry.station}
+              unit={unit}
+              onPick={entry.pick}
+              onItem={onItem}
+              whole
+              only={(m) => section.has(m) && m !== SWEEP && m !== CLAY}
+            />
+          )}
+          {section.key === 'squish' && (
+            <>
+              <GasketStack file={file} unit={unit} mayDo={mayDo} where="base" />
+              <GasketStack file={file} unit={unit} mayDo={mayDo} where="head" />
+              <Geometry file={file} unit={unit} />
+            </>
+          )}
+          {section.key === 'valves' && (
+            <>
+              {measures.includes(LASH) && <LashChoice file={file} unit={unit} />}
+              <ValveRoom
+                file={file}
+                unit={unit}
+                figures={judgement.items}
+                current={entry.station}
+                onPick={entry.pick}
+                onItem={onItem}
+              />
+              <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
+            </>
+          )}
+          {section.key === 'ports' && (
+            <PortMap file={file} unit={unit} current={entry.station} onPick={entry.pick} />
+          )}
         </div>
       </StationBody>
       <ReadingBar
@@ -123,6 +202,7 @@ export function SetupPanel({
       {shown && (
         <WorkingSheet file={file} item={shown} unit={unit} onClose={() => setOpen(null)} onWhy={null} />
       )}
+      {open === 'build' && <BuildSheet file={file} onClose={() => setOpen(null)} />}
       {open === 'note' && <NoteSheet file={file} onClose={() => setOpen(null)} />}
       {open === 'keys' && <KeysSheet own={[]} onClose={() => setOpen(null)} />}
     </>

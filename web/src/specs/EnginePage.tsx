@@ -3,6 +3,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
 import {
+  conditionsOf,
   conditionText,
   FEATURE_KEYS,
   FEATURES,
@@ -187,8 +188,8 @@ function LimitRow({ limit, onEdit }: { limit: Limit; onEdit: (() => void) | null
       <span className="min-w-0 text-small text-soft">
         {source.document}
         {source.page && `, p. ${source.page}`} · {source.party}
-        {Object.keys(limit.conditions).length > 0 && (
-          <span className="block text-ink">holds only {conditionText(limit.conditions)}</span>
+        {Object.keys(conditionsOf(limit)).length > 0 && (
+          <span className="block text-ink">holds only {conditionText(conditionsOf(limit))}</span>
         )}
         <span className="block">
           <TrustText source={source} />

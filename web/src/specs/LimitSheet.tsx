@@ -6,8 +6,11 @@ import {
   FEATURE_KEYS,
   FEATURES,
   fromBase,
+  isByBuild,
+  MAKERS_OWN,
   toBase,
   unitsOf,
+  type Build,
   type EngineSpec,
   type FeatureKey,
   type LengthUnit,
@@ -36,6 +39,10 @@ interface Values {
   serialTo: string;
   code: string;
   use: string;
+  head: string;
+  cams: string;
+  ofPiston: string;
+  gasket: string;
   /** How a sheet means run-out: needle travel of one turn, or the bow, which is half of it. */
   means: 'travel' | 'bow';
 }
@@ -58,6 +65,12 @@ function typedFigure(field: string, text: string, feature: FeatureKey, unit: Lim
 /** A sheet that means the bow is doubled on entry: what is read is the needle's travel. */
 const asTravel = (value: number | null, feature: FeatureKey, means: Values['means']): number | null =>
   value !== null && feature === 'crank.run-out' && means === 'bow' ? value * 2 : value;
+
+/** A part of the build a limit is of; empty for the engine maker's own. */
+const named = (limit: Limit | null, part: keyof Build): string => {
+  const of = limit?.conditions.build?.[part] ?? '';
+  return of === MAKERS_OWN ? '' : of;
+};
 
 function shownFigure(value: number | null, feature: FeatureKey, unit: Limit['unit']): string {
   const { dimension } = FEATURES[feature];
@@ -85,7 +98,7 @@ export function LimitSheet({
   const [standing, setStanding] = useState(version);
   const mayAdopt = useMay('govern');
   const toBody = (
-    { yearFrom, yearTo, serialFrom, serialTo, code, use, means, ...v }: Values,
+    { yearFrom, yearTo, serialFrom, serialTo, code, use, means, head, cams, ofPiston, gasket, ...v }: Values,
     confirmed: boolean,
   ): LimitBody => ({
     ...v,
@@ -97,6 +110,16 @@ export function LimitSheet({
       ...(serialTo.trim() ? { serialTo: serialTo.trim() } : {}),
       ...(code.trim() ? { code: code.trim() } : {}),
       ...(use.trim() ? { use: use.trim() } : {}),
+      ...(limit?.conditions.build || [head, cams, ofPiston, gasket].some((t) => t.trim())
+        ? {
+            build: {
+              head: head.trim() || MAKERS_OWN,
+              cams: cams.trim() || MAKERS_OWN,
+              piston: ofPiston.trim() || MAKERS_OWN,
+              gasket: gasket.trim() || MAKERS_OWN,
+            },
+          }
+        : {}),
       ...(limit?.conditions.wall ? { wall: limit.conditions.wall } : {}),
     },
     low: asTravel(typedFigure('low', v.low, v.feature, v.unit), v.feature, means),
@@ -123,6 +146,10 @@ export function LimitSheet({
       serialTo: limit?.conditions.serialTo ?? '',
       code: limit?.conditions.code ?? '',
       use: limit?.conditions.use ?? '',
+      head: named(limit, 'head'),
+      cams: named(limit, 'cams'),
+      ofPiston: named(limit, 'piston'),
+      gasket: named(limit, 'gasket'),
       means: 'travel',
     },
     (v) => toBody(v, true),
@@ -266,6 +293,17 @@ export function LimitSheet({
           />
           <TextField label="For the use" error={errors.use?.message} {...register('use')} />
         </fieldset>
+        {(isByBuild(chosen) || limit?.conditions.build) && (
+          <fieldset className="grid gap-4 sm:col-span-2 sm:grid-cols-4">
+            <legend className="mb-1 text-soft">
+              Of what it is built: left empty, {engine.maker}’s own. It holds for this build alone.
+            </legend>
+            <TextField label="Head" maxLength={80} {...register('head')} />
+            <TextField label="Cams" maxLength={80} {...register('cams')} />
+            <TextField label="Piston" maxLength={80} {...register('ofPiston')} />
+            <TextField label="Gasket stack" maxLength={80} {...register('gasket')} />
+          </fieldset>
+        )}
         <p className="text-small text-soft sm:col-span-2">
           It stays unchecked until a second person has compared it with the document; every verdict that uses
           it says so.

@@ -1,7 +1,6 @@
 import { useSearchParams } from 'react-router';
 import { torqueRun } from '@tribos/core';
 import { AssemblyPanel } from '../assembly/index.js';
-import { StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { SetupPanel } from '../setup/index.js';
@@ -40,14 +39,9 @@ export function TopStation() {
     </div>
   );
   if (at === 'set-up') return <SetupPanel context={context} mayDo={mayDo} tabs={tabs} />;
-  return (
-    <StationBody>
-      {tabs}
-      {at === 'assembly' ? (
-        <AssemblyPanel file={file} judgement={judgement} mayDo={mayDo} />
-      ) : (
-        <TorquePanel file={file} mayDo={mayDo} />
-      )}
-    </StationBody>
+  return at === 'assembly' ? (
+    <AssemblyPanel file={file} judgement={judgement} mayDo={mayDo} tabs={tabs} />
+  ) : (
+    <TorquePanel file={file} mayDo={mayDo} tabs={tabs} />
   );
 }

@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import {
   CONDITIONS,
   diameterOf,
   fromBase,
+  laterText,
   NUT_FACTOR,
   preload,
   settingOf,
@@ -10,9 +11,9 @@ import {
   stepText,
   type JobFile,
 } from '@tribos/core';
-import { LastSaid, useFootKeys } from '../bar/index.js';
+import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
 import { connectLine, onFigure, sayPlace, useLineState } from '../gaugeLine/index.js';
-import { Button, dayText, Empty, Kbd } from '../ui/index.js';
+import { Button, dayText, Empty, Kbd, TextField } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
 import { OddBoltSheet } from './OddBoltSheet.js';
 import { TorqueMap } from './TorqueMap.js';
@@ -28,7 +29,7 @@ function wrenchLine({ now, group }: Torque, model: string): string | null {
 }
 
 /** The torque run: the map, the one at hand, what the wrench is set to, one press for each step. */
-export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
+export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boolean; tabs: ReactNode }) {
   const torque = useTorque(file);
   const { groups, group, now, asks, trouble } = torque;
   const [open, setOpen] = useState<'wrench' | 'odd' | null>(null);
@@ -60,7 +61,12 @@ export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) 
       : {},
   });
   if (groups.length === 0)
-    return <Empty>No torque plan is on file for this engine: its sheet takes one, group by group.</Empty>;
+    return (
+      <StationBody>
+        {tabs}
+        <Empty>No torque plan is on file for this engine: its sheet takes one, group by group.</Empty>
+      </StationBody>
+    );
   const shown = group ?? groups.at(-1)!;
   const step = now && group ? group.group.steps[now.pass]! : null;
   const checked = groups.find((g) => g.group.key === checking);
@@ -70,130 +76,135 @@ export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) 
   const overdue = shown.wrench?.due != null && shown.wrench.due < new Date().toISOString().slice(0, 10);
   return (
     <>
-      <div
-        role="group"
-        aria-label="Torque"
-        tabIndex={0}
-        className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
-      >
-        <section
-          className="border-l-5 border-brass bg-sheet p-4"
-          aria-live="polite"
-          aria-label="Torque run"
-          data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
+      <StationBody face={faceOf(torque)}>
+        {tabs}
+        <div
+          role="group"
+          aria-label="Torque"
+          tabIndex={0}
+          className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
         >
-          {group === null ? (
-            <p className="text-reading font-semibold text-within">Everything is tightened.</p>
-          ) : asks !== null ? (
-            <>
-              <p className="text-reading leading-tight font-semibold">{asks}</p>
-              <div className="mt-3 flex flex-wrap gap-3">
-                {(['free', 'touches'] as const).map((is, i) => (
-                  <Button
-                    key={is}
-                    look={torque.marked === i ? 'brass' : undefined}
-                    onClick={() => torque.answer(is)}
-                  >
-                    {is === 'free' ? 'It turns freely' : 'Something touches'} <Kbd>{i + 1}</Kbd>
-                  </Button>
-                ))}
-              </div>
-            </>
-          ) : (
-            <>
-              <p className="text-lead text-soft">
-                {group.group.name}, step {now!.pass + 1} of {group.group.steps.length}
-              </p>
-              <p className="text-reading leading-tight font-semibold">
-                {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
-              </p>
-              <p className="figure text-[2.75rem] leading-none font-semibold">
-                {stepText(step!, group.wrench)}
-              </p>
-              {group.wrench?.adapter && step!.by === 'torque' && (
-                <p className="text-soft">
-                  set so, for {stepText(step!, null)} at the bolt through the adapter
+          <section
+            className="border-l-5 border-brass bg-sheet p-4"
+            aria-live="polite"
+            aria-label="Torque run"
+            data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
+          >
+            {group === null ? (
+              <p className="text-reading font-semibold text-within">Everything is tightened.</p>
+            ) : asks !== null ? (
+              <>
+                <p className="text-reading leading-tight font-semibold">{asks}</p>
+                <div className="mt-3 flex flex-wrap gap-3">
+                  {(['free', 'touches'] as const).map((is, i) => (
+                    <Button
+                      key={is}
+                      look={torque.marked === i ? 'brass' : undefined}
+                      onClick={() => torque.answer(is)}
+                    >
+                      {is === 'free' ? 'It turns freely' : 'Something touches'} <Kbd>{i + 1}</Kbd>
+                    </Button>
+                  ))}
+                </div>
+              </>
+            ) : (
+              <>
+                <p className="text-lead text-soft">
+                  {group.group.name}, step {now!.pass + 1} of {group.group.steps.length}
                 </p>
-              )}
-              {now!.pass === group.group.steps.length - 1 && (
-                <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>
-              )}
-              {group.group.before && <p className="mt-1">{group.group.before}</p>}
-            </>
-          )}
-          <TorqueMap group={shown} now={now} />
-          {trouble && open === null && (
-            <p role="alert" className="text-lead font-semibold text-beyond">
-              {trouble}
-            </p>
-          )}
-        </section>
-        <aside aria-label="Groups" className="grid content-start gap-4">
-          <ol className="border-t border-ink/60 bg-sheet">
-            {groups.map((g) => (
-              <li key={g.group.key} className="border-b border-rule px-3 py-2">
-                <p className={`font-semibold first-letter:uppercase ${g === group ? 'text-brass' : ''}`}>
-                  {g.group.name} {g.done && <span className="text-within">✓ tight</span>}
+                <p className="text-reading leading-tight font-semibold">
+                  {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
                 </p>
-                <p className="figure text-small">{stepsText(g)}</p>
-                <p className="text-small text-soft">
-                  {g.order.length} bolts, threads {CONDITIONS[g.group.condition]}, order{' '}
-                  {g.group.numbered === 'maker' ? 'by the maker’s numbers' : 'from where they sit'};{' '}
-                  {g.group.source.document}, {g.group.source.page}
+                <p className="figure text-[2.75rem] leading-none font-semibold">
+                  {stepText(step!, group.wrench)}
                 </p>
-                {g.again && <p className="text-small text-undecided">Begun anew: {g.again}.</p>}
-                {[...g.odd.entries()].map(([h, o]) => (
-                  <p key={h} className="text-small text-undecided">
-                    Bolt {h}: {o.text}
-                  </p>
-                ))}
-                {g.done && g.group.again !== null && (
-                  <p className="text-small font-semibold text-brass">
-                    Again after {g.group.again} running hours.
+                {group.wrench?.adapter && step!.by === 'torque' && (
+                  <p className="text-soft">
+                    set so, for {stepText(step!, null)} at the bolt through the adapter
                   </p>
                 )}
-                {g.done && g.checked && (
-                  <p className="text-small text-within">Clicked once more: nothing moved.</p>
+                {now!.pass === group.group.steps.length - 1 && (
+                  <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>
                 )}
-                {mayDo && g.done && !g.checked && g.group.steps.every((s) => s.by !== 'angle') && (
-                  <Button look="quiet" onClick={() => setChecking(g.group.key)}>
-                    Click once more
-                  </Button>
+                {group.group.before && <p className="mt-1">{group.group.before}</p>}
+              </>
+            )}
+            <TorqueMap group={shown} now={now} />
+            {trouble && open === null && (
+              <p role="alert" className="text-lead font-semibold text-beyond">
+                {trouble}
+              </p>
+            )}
+          </section>
+          <aside aria-label="Groups" className="grid content-start gap-4">
+            <ol className="border-t border-ink/60 bg-sheet">
+              {groups.map((g) => (
+                <li key={g.group.key} className="border-b border-rule px-3 py-2">
+                  <p className={`font-semibold first-letter:uppercase ${g === group ? 'text-brass' : ''}`}>
+                    {g.group.name} {g.done && <span className="text-within">✓ tight</span>}
+                  </p>
+                  <p className="figure text-small">{stepsText(g)}</p>
+                  <p className="text-small text-soft">
+                    {g.order.length} bolts, threads {CONDITIONS[g.group.condition]}, order{' '}
+                    {g.group.numbered === 'maker' ? 'by the maker’s numbers' : 'from where they sit'};{' '}
+                    {g.group.source.document}, {g.group.source.page}
+                  </p>
+                  {g.again && <p className="text-small text-undecided">Begun anew: {g.again}.</p>}
+                  {[...g.odd.entries()].map(([h, o]) => (
+                    <p key={h} className="text-small text-undecided">
+                      Bolt {h}: {o.text}
+                    </p>
+                  ))}
+                  {laterText(g) && (
+                    <Later
+                      text={laterText(g)!}
+                      due={g.due?.on ?? null}
+                      onDay={mayDo ? (on) => torque.later(g.group.key, on) : null}
+                    />
+                  )}
+                  {g.done && g.checked && (
+                    <p className="text-small text-within">Clicked once more: nothing moved.</p>
+                  )}
+                  {mayDo && g.done && !g.checked && g.group.steps.every((s) => s.by !== 'angle') && (
+                    <Button look="quiet" onClick={() => setChecking(g.group.key)}>
+                      Click once more
+                    </Button>
+                  )}
+                </li>
+              ))}
+            </ol>
+            {line.status === 'ready' && (
+              <p className="text-small text-within">
+                {line.name || 'A wrench'} on the line: a click near what is wanted counts for one bolt.
+              </p>
+            )}
+            {shown.wrench ? (
+              <p className="text-small">
+                <span className="font-semibold">{shown.wrench.name}</span>, up to{' '}
+                <span className="figure">{shown.wrench.range}</span> N·m
+                {shown.wrench.due === null ? (
+                  <span className="text-undecided">, calibration not on file</span>
+                ) : (
+                  <span className={overdue ? 'font-semibold text-beyond' : 'text-soft'}>
+                    , calibrated until {dayText(shown.wrench.due)}
+                    {overdue && ': overdue'}
+                  </span>
                 )}
-              </li>
-            ))}
-          </ol>
-          {line.status === 'ready' && (
-            <p className="text-small text-within">
-              {line.name || 'A wrench'} on the line: a click near what is wanted counts for one bolt.
-            </p>
-          )}
-          {shown.wrench ? (
-            <p className="text-small">
-              <span className="font-semibold">{shown.wrench.name}</span>, up to{' '}
-              <span className="figure">{shown.wrench.range}</span> N·m
-              {shown.wrench.due === null ? (
-                <span className="text-undecided">, calibration not on file</span>
-              ) : (
-                <span className={overdue ? 'font-semibold text-beyond' : 'text-soft'}>
-                  , calibrated until {dayText(shown.wrench.due)}
-                  {overdue && ': overdue'}
-                </span>
-              )}
-            </p>
-          ) : null}
-          {d !== null && k !== undefined && last && (
+              </p>
+            ) : null}
+            {d !== null && k !== undefined && last && (
+              <p className="text-small text-soft">
+                <span className="figure">{last.value}</span> N·m pulls about{' '}
+                <span className="figure">{preload(last.value, d, k).toFixed(1)}</span> kN here (F = T/(K·d), K{' '}
+                {k}); another state of the threads pulls otherwise.
+              </p>
+            )}
             <p className="text-small text-soft">
-              <span className="figure">{last.value}</span> N·m pulls about{' '}
-              <span className="figure">{preload(last.value, d, k).toFixed(1)}</span> kN here (F = T/(K·d), K{' '}
-              {k}); another state of the threads pulls otherwise.
+              Use the figure and thread condition of the manual. One-time bolts are replaced.
             </p>
-          )}
-          <p className="text-small text-soft">
-            Use the figure and thread condition of the manual. One-time bolts are replaced.
-          </p>
-        </aside>
-      </div>
+          </aside>
+        </div>
+      </StationBody>
       {mayDo && (
         <section
           aria-label="Torque bar"
@@ -250,4 +261,50 @@ export function TorquePanel({ file, mayDo }: { file: JobFile; mayDo: boolean }) 
       {checked && <CheckSheet group={checked} torque={torque} onClose={() => setChecking(null)} />}
     </>
   );
+}
+
+/** When a group is tightened again, and the day somebody sets for it. */
+function Later({
+  text,
+  due,
+  onDay,
+}: {
+  text: string;
+  due: string | null;
+  onDay: ((on: string) => void) | null;
+}) {
+  return (
+    <div className="mt-1">
+      <p className={`text-small font-semibold ${due ? '' : 'text-brass'}`}>{text}</p>
+      {onDay && (
+        <div className="no-print max-w-44">
+          <TextField
+            label={due ? 'Another day' : 'The day'}
+            type="date"
+            value={due ?? ''}
+            onChange={(e) => {
+              if (/^\d{4}-\d{2}-\d{2}$/u.test(e.target.value)) onDay(e.target.value);
+            }}
+          />
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** What is read from a metre: the bolt, what the wrench is set to. */
+function faceOf({ group, now, asks, marked }: Torque): Face {
+  if (group === null) return { of: '', big: 'Everything is tightened.' };
+  if (asks !== null)
+    return {
+      of: group.group.name,
+      big: asks,
+      answers: ['It turns freely', 'Something touches'].map((text, i) => ({ text, marked: marked === i })),
+    };
+  return {
+    of: `${group.group.name}, step ${now!.pass + 1} of ${group.group.steps.length}`,
+    big: now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`,
+    figure: stepText(group.group.steps[now!.pass]!, group.wrench),
+    waits: group.wrench ? null : 'Which wrench? Key w.',
+  };
 }

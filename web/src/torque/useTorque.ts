@@ -3,6 +3,7 @@ import {
   parseFigure,
   timelineOf,
   TORQUE_CHECKED,
+  TORQUE_DUE,
   TORQUE_SEEN,
   TORQUE_UNDO,
   TORQUED,
@@ -74,6 +75,7 @@ export function useTorque(file: JobFile) {
       );
     },
     check: (of: string, moved: readonly number[]) => send(newEntry(TORQUE_CHECKED, { group: of, moved })),
+    later: (of: string, on: string) => send(newEntry(TORQUE_DUE, { group: of, on })),
     takeBack: () => {
       if (last) send(newEntry(TORQUE_UNDO, { of: last.id }));
     },

@@ -2,7 +2,8 @@ import { memo, useId } from 'react';
 import {
   bracketText,
   formatLength,
-  limitFigureText,
+  limitEndText,
+  valueText,
   nm,
   figureTitle,
   findingText,
@@ -47,7 +48,7 @@ function scaleOf(item: Figure): Scale {
   // A size near its limit is looked at near it; a clearance, a play, from nothing on.
   if (item.feature !== 'bore' && Math.min(...points) < 0.8 * Math.max(...points)) points.push(0);
   const [low, high] = [Math.min(...points), Math.max(...points)];
-  const room = Math.max((high - low) * 0.12, 2_000);
+  const room = Math.max((high - low) * 0.12, item.dimension === 'length' ? 2_000 : item.step);
   return { from: low === 0 ? 0 : low - room, to: high + room };
 }
 
@@ -117,11 +118,7 @@ export const LimitStrip = memo(function LimitStrip({
             ? bracketText(bracket, unit).replace(` ${unit}`, '')
             : value === null
               ? '–'
-              : formatLength(nm(value), {
-                  unit,
-                  step: item.step,
-                  limits: limitAt === null ? [] : [nm(limitAt)],
-                })}
+              : valueText(item, value, unit).replace(` ${unit}`, '')}
         </span>
         <svg aria-hidden="true" width="100%" height="40" className="block overflow-visible text-ink">
           <defs>
@@ -203,12 +200,12 @@ export const LimitStrip = memo(function LimitStrip({
               textAnchor={at(limitAt) > 90 ? 'end' : at(limitAt) < 10 ? 'start' : 'middle'}
               className="figure fill-ink text-[13px]"
             >
-              {limitFigureText(nm(limitAt), below ? 'low' : 'high', unit)}
+              {limitEndText(item.dimension, limitAt, below ? 'low' : 'high', unit).replace(` ${unit}`, '')}
             </text>
           )}
           {bandLabel && (
             <text x={x(band.low!)} y="37" textAnchor="start" className="figure fill-soft text-[13px]">
-              {limitFigureText(nm(band.low!), 'low', unit)}
+              {limitEndText(item.dimension, band.low!, 'low', unit).replace(` ${unit}`, '')}
             </text>
           )}
         </svg>

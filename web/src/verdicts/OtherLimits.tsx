@@ -1,6 +1,14 @@
 import { useState } from 'react';
 import type { JobView } from '@tribos/contract';
-import { limitText, sourceLine, type Figure, type JobFile, type LengthUnit, type Limit } from '@tribos/core';
+import {
+  FEATURES,
+  limitText,
+  sourceLine,
+  type Figure,
+  type JobFile,
+  type LengthUnit,
+  type Limit,
+} from '@tribos/core';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
 import { useSave } from '../kit/useSave.js';
@@ -58,7 +66,7 @@ export function OtherLimits({ file, item, unit }: { file: JobFile; item: Figure;
               {l.source.party}: {sourceLine(l.source)}
             </span>
             <span className="flex items-center gap-3">
-              <span className="figure">{limitText(l.low, l.high, unit)}</span>
+              <span className="figure">{limitText(l.low, l.high, unit, FEATURES[l.feature].dimension)}</span>
               {mayGovern && (
                 <Button
                   look="quiet"

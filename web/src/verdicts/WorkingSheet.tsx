@@ -7,6 +7,7 @@ import {
   figureTitle,
   cylinderOf,
   verdictSentence,
+  valueText,
   withUnit,
   type JobFile,
   type LengthUnit,
@@ -70,7 +71,10 @@ export function WorkingSheet({
   onWhy?: (() => void) | null;
 }) {
   const { headline, details, todo } = verdictSentence(file, item, unit);
-  const fine = (v: number) => withUnit(nm(v), { unit, step: 1_000, extra: 1 });
+  const fine = (v: number) =>
+    item.dimension === 'length'
+      ? withUnit(nm(v), { unit, step: 1_000, extra: 1 })
+      : valueText(item, v, unit, { extra: 1, limits: [] });
   return (
     <Sheet
       title={[figureTitle(item), file.engine.cylinders[cylinderOf(item) ?? -1]].filter(Boolean).join(', ')}

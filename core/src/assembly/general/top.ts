@@ -199,6 +199,11 @@ export const headSteps = (engine: EngineSpec): AssemblyStep[] => {
             reopens: ['shim-changed', ...GASKET],
             settles: 'shims',
           }),
+          step('valve-room', 'Room between valves and piston is known', {
+            proof: 'contact',
+            reopens: [...GASKET, 'piston-renewed', 'cams-set'],
+            how: 'Everything the maker’s own: nothing is read. Another piston, head, cam or a skim: clay or a needle.',
+          }),
           step('cover', 'Head cover on, its gasket and washers in place', {
             refits: ['head-cover', 'plugs'],
           }),

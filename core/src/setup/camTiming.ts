@@ -1,0 +1,187 @@
+import type { Component } from '../gauges/index.js';
+import { derived, type JobFile } from '../job/index.js';
+import { entryKind, PART_WORK, Refused, WORK, type AnyEntry, type EntryOf } from '../log/index.js';
+import { list, measured, integer, number, object, oneOf, orNull, ref } from '../shape/index.js';
+import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
+import { effectiveSteps, stripLog } from '../strip/index.js';
+import type { Nanometres } from '../units/index.js';
+import { judgeValue, type Figure } from '../verdicts/index.js';
+
+const TRAIN = object({
+  /** Lift at which timing is meant; null for where the valve just leaves its seat. */
+  lift: orNull(measured('length', integer<Nanometres>(0, 20_000_000))),
+  /** Stems from the cylinder’s axis, degrees. */
+  intake: number(0, 60),
+  exhaust: number(0, 60),
+  source: SOURCE,
+});
+
+/** Where timing is read, and how the valves stand: what a thinner gasket takes from their room hangs on it. */
+export const VALVE_TRAIN = sheetPart(
+  'valve-train',
+  { trains: list(TRAIN, 0, 1) },
+  {
+    title: 'Valve train',
+    words: {
+      trains: 'valve train',
+      lift: 'lift at which timing is read',
+      intake: 'intake stems off the cylinder’s axis, °',
+      exhaust: 'exhaust stems off the cylinder’s axis, °',
+    },
+  },
+);
+
+/** What of a cam is read on a timing wheel; degrees count the way each is named. */
+export const CAM_EVENTS = {
+  'intake-opens': 'intake opens, before top',
+  'intake-closes': 'intake closes, after bottom',
+  'exhaust-opens': 'exhaust opens, before bottom',
+  'exhaust-closes': 'exhaust closes, after top',
+} as const;
+export type CamEvent = keyof typeof CAM_EVENTS;
+const EVENTS = Object.keys(CAM_EVENTS) as CamEvent[];
+
+/** How the wheel was set to top dead centre, and how far that may be off, degrees (one standard deviation, estimates). */
+export const WHEEL_ZEROS = {
+  stop: { name: 'a stop, both ways', u: 0.25 },
+  needle: { name: 'a needle at its highest', u: 0.75 },
+  mark: { name: 'the flywheel’s mark', u: 1.5 },
+} as const;
+export type WheelZero = keyof typeof WHEEL_ZEROS;
+
+/** How one reading of a wheel scatters, degrees: an estimate. */
+const SCATTER = 0.5;
+/** A figure typed instead of one that was taken back counts as a repeat within so many of that. */
+const REPEAT = 5 * SCATTER;
+
+/** One event of the cams as it was read on the wheel. */
+export const CAM_TIMED = entryKind(
+  'cam-timed',
+  {
+    event: oneOf(...EVENTS),
+    /** Negative where it comes the other way round. */
+    degrees: number(-180, 180),
+    zero: oneOf(...(Object.keys(WHEEL_ZEROS) as WheelZero[])),
+  },
+  {
+    read: (sent, { engine }) => {
+      if (engine.strokes !== 4) throw new Refused('/event', 'This engine has no cams.');
+      if (!Number.isFinite(sent.degrees)) throw new Refused('/degrees', 'How many degrees?');
+    },
+  },
+);
+export type CamTimed = EntryOf<typeof CAM_TIMED>;
+
+/** A reading of it taken back. It stays in the log. */
+export const CAM_UNDO = entryKind(
+  'cam-undo',
+  { of: ref('entry') },
+  {
+    read: (sent, { known }) => {
+      if (known(sent.of)?.kind !== 'cam-timed')
+        throw new Refused('/of', 'There is no such reading in this job.');
+    },
+  },
+);
+
+/** Steps of a strip after which cams are no longer where they were. */
+const OFF: ReadonlySet<string> = new Set(['chain', 'cams', 'tensioner', 'head']);
+
+/** Since which entry of the log the cams stand as they stand; -1 for since they came in. */
+function setSince(file: JobFile): number {
+  const apart = new Set(
+    effectiveSteps(stripLog(file)).flatMap((s) =>
+      s.is === 'off' && OFF.has(s.done.step) ? [s.entry.id] : [],
+    ),
+  );
+  return (file.log as readonly AnyEntry[]).findLastIndex(
+    (e) =>
+      apart.has(e.id) ||
+      (PART_WORK.is(e) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
+      (e.kind === 'work' &&
+        WORK[(e as unknown as { readonly what: keyof typeof WORK }).what].reopens.includes('cam-timing')),
+  );
+}
+
+/** Readings of each event that count: since the cams were set, all of them, and what was taken back to be typed alike. */
+export const camReadings = derived((file): ReadonlyMap<CamEvent, readonly CamTimed[]> => {
+  const since = setSince(file);
+  const undone = new Set(CAM_UNDO.in(file.log).map((u) => u.of));
+  const all = CAM_TIMED.in(file.log.slice(since + 1));
+  return new Map(
+    EVENTS.flatMap((event) => {
+      const mine = all.filter((e) => e.event === event);
+      const standing = mine.filter(
+        (e, i) =>
+          !undone.has(e.id) ||
+          mine.slice(i + 1).some((l) => !undone.has(l.id) && Math.abs(l.degrees - e.degrees) <= REPEAT),
+      );
+      return standing.length === 0 ? [] : [[event, standing] as const];
+    }),
+  );
+});
+
+/** Last reading that may be taken back; null where there is none. */
+export const lastCamReading = (file: JobFile): CamTimed | null => {
+  const undone = new Set(CAM_UNDO.in(file.log).map((u) => u.of));
+  return CAM_TIMED.in(file.log).findLast((e) => !undone.has(e.id)) ?? null;
+};
+
+const part = (key: string, amplitude: number, kind: Component['kind']): Component => ({
+  key,
+  kind,
+  amplitude,
+  dof: Infinity,
+  shape: 'normal',
+});
+
+/** Whether this engine’s sheet says anything of when its valves open. */
+export const hasCamTiming = ({ limits }: Pick<EngineSpec, 'limits'>): boolean =>
+  limits.some((l) => l.feature.startsWith('setup.cam.'));
+
+/** Verdicts on the cams by the wheel: repeats are averaged, what set the wheel is in all of them. */
+export function camFigures(file: JobFile): Figure[] {
+  return [...camReadings(file)].flatMap(([event, readings]) => {
+    const value = readings.reduce((sum, r) => sum + r.degrees, 0) / readings.length;
+    const seen = Math.max(...readings.map((r) => r.degrees)) - Math.min(...readings.map((r) => r.degrees));
+    // Repeats that scatter more than a hand does count as they scatter.
+    const s = readings.length > 1 ? Math.max(SCATTER, seen / (readings.length === 2 ? 2.77 : 3.31)) : SCATTER;
+    const worst = readings.reduce<WheelZero>(
+      (z, r) => (WHEEL_ZEROS[r.zero].u > WHEEL_ZEROS[z].u ? r.zero : z),
+      'stop',
+    );
+    return (['min', 'max'] as const).map((side) =>
+      judgeValue(file, {
+        subject: { of: 'part', part: 'camshaft', thing: `setup.cam:${event}`, name: 'cams' },
+        feature: `setup.cam.${event}` as const,
+        side,
+        title: CAM_EVENTS[event],
+        named: 'cam',
+        of: {
+          value,
+          components: [
+            part(`cam:${event}`, s / Math.sqrt(readings.length), 'repeatability'),
+            part(`wheel:${worst}`, WHEEL_ZEROS[worst].u, 'setting'),
+          ],
+        },
+        states: ['new', 'service'],
+        progress: { read: 1, planned: 1 },
+        blockedBy: null,
+        caveats: [],
+        working: [
+          { kind: 'text', label: 'wheel set by', text: WHEEL_ZEROS[worst].name },
+          ...readings.map((r, i) => ({
+            kind: 'angle' as const,
+            label: `reading ${i + 1}`,
+            value: r.degrees,
+          })),
+        ],
+        step: 0.1,
+        instruments: [],
+        depth: null,
+        at: readings.at(-1)!.at,
+        ownWay: true,
+      }),
+    );
+  });
+}

@@ -1,0 +1,40 @@
+import { derived, type JobFile } from '../job/index.js';
+import type { AnyEntry } from '../log/index.js';
+import { GASKETS } from './sheets.js';
+import { STACK_LAID, STACK_UNDO, type StackLaid } from './stackEntries.js';
+
+export type StackPlace = StackLaid['where'];
+
+/** Gaskets of one place, and how thick they are together once clamped, nm. */
+export interface Laid {
+  readonly names: readonly string[];
+  readonly thickness: number;
+}
+
+const laid = derived((file): ReadonlyMap<StackPlace, Laid> => {
+  const gone = new Set(STACK_UNDO.in(file.log).map((u) => u.of));
+  const known = GASKETS.of(file.engine)?.gaskets ?? [];
+  const now = new Map<StackPlace, Laid>();
+  for (const e of STACK_LAID.in(file.log as readonly AnyEntry[])) {
+    if (gone.has(e.id)) continue;
+    const thick = (name: string) => known.find((g) => g.where === e.where && g.name === name)?.thickness ?? 0;
+    now.set(e.where, { names: e.gaskets, thickness: e.gaskets.reduce((sum, n) => sum + thick(n), 0) });
+  }
+  return now;
+});
+
+/** What lies in a place now; null while nobody said. */
+export const laidAt = (file: JobFile, where: StackPlace): Laid | null => laid(file).get(where) ?? null;
+
+/**
+ * The head gasket ratio is reckoned with: what lies there, else the only one of the sheet; null where there are several
+ * and nobody said.
+ */
+export function headGasket(file: JobFile): number | null {
+  const now = laidAt(file, 'head');
+  if (now) return now.thickness;
+  const own = (GASKETS.of(file.engine)?.gaskets ?? []).filter(
+    (g) => g.where === 'head' && g.made !== 'rubber',
+  );
+  return own.length > 1 ? null : (own[0]?.thickness ?? 0);
+}

@@ -1,0 +1,30 @@
+import { entryKind, Refused, type EntryOf } from '../log/index.js';
+import { list, oneOf, ref, text } from '../shape/index.js';
+import { GASKETS } from './sheets.js';
+
+/** Which gaskets lie in a place now: those of the dry fit, or those that were chosen. */
+export const STACK_LAID = entryKind(
+  'stack-laid',
+  { where: oneOf('base', 'head'), gaskets: list(text(80), 0, 4) },
+  {
+    read: (sent, { engine }) => {
+      const known = GASKETS.of(engine)?.gaskets.filter((g) => g.where === sent.where) ?? [];
+      const strange = sent.gaskets.find((name) => !known.some((g) => g.name === name));
+      if (strange !== undefined)
+        throw new Refused('/gaskets', `This engine’s sheet has no such gasket there: “${strange}”.`);
+    },
+  },
+);
+export type StackLaid = EntryOf<typeof STACK_LAID>;
+
+/** One of them taken back. */
+export const STACK_UNDO = entryKind(
+  'stack-undo',
+  { of: ref('entry') },
+  {
+    read: (sent, { known }) => {
+      if (known(sent.of)?.kind !== 'stack-laid')
+        throw new Refused('/of', 'There is no such gasket in this job.');
+    },
+  },
+);

@@ -1,0 +1,125 @@
+import { useState } from 'react';
+import {
+  CAM_EVENTS,
+  CAM_TIMED,
+  CAM_UNDO,
+  camReadings,
+  hasCamTiming,
+  lastCamReading,
+  nm,
+  VALVE_TRAIN,
+  WHEEL_ZEROS,
+  withUnit,
+  type CamEvent,
+  type Figure,
+  type JobFile,
+  type LengthUnit,
+  type WheelZero,
+} from '@tribos/core';
+import { newEntry, useSend } from '../job/index.js';
+import { Button, SelectField, TextField } from '../ui/index.js';
+import { LimitStrip } from '../verdicts/index.js';
+
+const EVENTS = Object.keys(CAM_EVENTS) as CamEvent[];
+
+/** When the valves open and shut, read on a timing wheel. */
+export function CamTiming({
+  file,
+  unit,
+  figures,
+  mayDo,
+  onItem,
+}: {
+  file: JobFile;
+  unit: LengthUnit;
+  figures: readonly Figure[];
+  mayDo: boolean;
+  onItem: (f: Figure) => void;
+}) {
+  const read = camReadings(file);
+  const [event, setEvent] = useState<CamEvent>(EVENTS.find((e) => !read.has(e)) ?? 'intake-opens');
+  const [typed, setTyped] = useState('');
+  const [zero, setZero] = useState<WheelZero>('stop');
+  const { trouble, say, send } = useSend(file);
+  if (!hasCamTiming(file.engine) && read.size === 0) return null;
+  const train = VALVE_TRAIN.of(file.engine)?.trains[0];
+  const last = lastCamReading(file);
+  const keep = () => {
+    const degrees = Number(typed.trim().replace(',', '.').replace('−', '-').replace(/°$/u, ''));
+    if (typed.trim() === '' || !Number.isFinite(degrees))
+      return say(`“${typed}” is no figure in degrees. It is kept as it was typed.`);
+    if (!send(newEntry(CAM_TIMED, { event, degrees, zero }))) return;
+    setTyped('');
+    setEvent(EVENTS[(EVENTS.indexOf(event) + 1) % EVENTS.length]!);
+  };
+  return (
+    <section className="mt-4 bg-sheet p-3" aria-label="Cam timing">
+      <h2 className="text-title font-semibold">Cam timing on the wheel</h2>
+      <p className="text-small text-soft">
+        {train?.lift == null
+          ? 'Where the valve just leaves its seat; the sheet names no lift.'
+          : `At ${withUnit(nm(train.lift), { unit, step: 10_000 })} of lift, lash set.`}{' '}
+        The marks come first; the wheel says whether they are true.
+      </p>
+      {mayDo && (
+        <form
+          className="no-print mt-2 flex flex-wrap items-end gap-3"
+          onSubmit={(e) => {
+            e.preventDefault();
+            keep();
+          }}
+        >
+          <SelectField label="Event" value={event} onChange={(e) => setEvent(e.target.value as CamEvent)}>
+            {EVENTS.map((e) => (
+              <option key={e} value={e}>
+                {CAM_EVENTS[e]}
+              </option>
+            ))}
+          </SelectField>
+          <div className="w-28">
+            <TextField
+              label="Degrees"
+              inputMode="decimal"
+              className="figure text-lead"
+              value={typed}
+              onChange={(e) => setTyped(e.target.value)}
+            />
+          </div>
+          <SelectField
+            label="Wheel set by"
+            value={zero}
+            onChange={(e) => setZero(e.target.value as WheelZero)}
+          >
+            {Object.entries(WHEEL_ZEROS).map(([key, z]) => (
+              <option key={key} value={key}>
+                {z.name}
+              </option>
+            ))}
+          </SelectField>
+          <Button look="brass" type="submit">
+            Keep
+          </Button>
+          {last && (
+            <Button look="quiet" onClick={() => send(newEntry(CAM_UNDO, { of: last.id }))}>
+              Take back {last.degrees}°
+            </Button>
+          )}
+        </form>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-1 font-semibold text-beyond">
+          {trouble}
+        </p>
+      )}
+      <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
+        {figures
+          .filter((f) => f.feature.startsWith('setup.cam.'))
+          .map((f) => (
+            <div key={f.key} className="border-t border-rule">
+              <LimitStrip item={f} unit={unit} onOpen={onItem} />
+            </div>
+          ))}
+      </div>
+    </section>
+  );
+}
