@@ -28,7 +28,10 @@ export async function assembledUpTo(driver, id, key, file) {
       answer: a.answers.find((x) => x.why === '').text,
       again: false,
     }));
-    await writes(driver, id, ...seen, {
+    const pictured = step.photo
+      ? [{ kind: 'assembly-pictured', step: step.key, cylinder, photo: '', text: 'seen by both' }]
+      : [];
+    await writes(driver, id, ...seen, ...pictured, {
       kind: 'assembled',
       steps: [{ step: step.key, cylinder }],
       seen: seen.map((s) => s.id),

@@ -76,16 +76,10 @@ function lash(file: JobFile, figures: readonly Figure[]): string | null {
   const own = (f: Figure) => f.feature.startsWith('setup.valve');
   if (file.engine.strokes !== 4 || !file.engine.limits.some((l) => l.feature.startsWith('setup.valve')))
     return null;
-  const { missing, since: read } = lashChoice(file);
-  const left = missing.find((m) => m.wants !== 'shim');
-  if (left) return `The clearance of the ${left.name} is not read yet: Set-up, beside.`;
-  const since = torqueRun(file)
-    .groups.filter((g) => g.group.clamps === 'head' || g.group.clamps === 'cams')
-    .flatMap((g) => g.doneAt ?? [])
-    .sort()
-    .at(-1);
-  if (since !== undefined && read !== null && read < since)
-    return 'A valve clearance was read before the head was tightened: read it again, cold.';
+  // What was read before head or caps were tightened, or came off again, is put aside: it is missing here.
+  const left = lashChoice(file).missing.find((m) => m.wants !== 'shim');
+  if (left)
+    return `The clearance of the ${left.name} is not read since head and caps were tightened: Set-up, beside, cold.`;
   return figuresSay(file, figures, own, 'No valve clearance is read yet: Set-up, beside.');
 }
 

@@ -14,3 +14,4 @@ export { onCylinder } from './places/onSheet.js';
 export * from './slipCodes.js';
 export * from './standing.js';
 export * from './work.js';
+export * from './undone.js';

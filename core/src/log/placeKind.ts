@@ -51,6 +51,8 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   readonly widenedBy?: (place: P, entry: AnyEntry) => boolean;
   /** It goes with the piston that is fitted: what was tried with the one before is of another part. */
   readonly ofPiston?: true;
+  /** Whether any other entry after a reading has opened it again: what it was read on came apart. */
+  readonly openedBy?: (place: P, entry: AnyEntry, engine: EngineSpec) => boolean;
   /** What tells its thing from others of its part; readings of one thing are each other's neighbours. */
   readonly thing: (place: P) => string;
   /** Its words, cylinder first: `left · 38 mm · thrust`. */

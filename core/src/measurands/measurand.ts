@@ -4,6 +4,7 @@ import {
   isDoneOn,
   Refused,
   WORK,
+  type AnyEntry,
   type PlaceKind,
   type Reopened,
   type ThingPlace,
@@ -85,6 +86,8 @@ export interface Measurand {
   readonly reopens?: Reopened;
   /** Other parts of the engine it hangs on: another one of them opens it again too. */
   readonly hangsOn?: (engine: EngineSpec, thing: Thing) => readonly string[];
+  /** Any other entry that opens it again: what it was read on came apart, or was tightened after. */
+  readonly openedBy?: (entry: AnyEntry, engine: EngineSpec) => boolean;
   /** Beside the walk: a hundred places that are read only by whoever wants them. */
   readonly aside?: true;
   /** Beside the leaves' own tolerance, nm: what they are tried against is not perfect either. */
@@ -225,6 +228,9 @@ export function measurandPlace(m: Measurand): PlaceKind {
         throw new Refused('/station/spot', `“${s.spot}” is no place on the ${of.name}.`);
     },
     reopenedBy: (s, work) => m.reopens !== undefined && isOpened(s, work, m.reopens),
+    ...(m.openedBy
+      ? { openedBy: (_: ThingPlace, e: AnyEntry, engine: EngineSpec) => m.openedBy!(e, engine) }
+      : {}),
     ofParts: (s, engine) => {
       const of = thing(s, engine);
       return [of.part, ...(m.hangsOn?.(engine, of) ?? [])];

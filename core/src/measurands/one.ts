@@ -23,6 +23,7 @@ export function oneFigure(of: {
   readonly states?: Rule['states'];
   readonly reopens?: Measurand['reopens'];
   readonly hangsOn?: Measurand['hangsOn'];
+  readonly openedBy?: Measurand['openedBy'];
   readonly aside?: true;
   readonly ifLimit?: true;
   readonly loose?: true;

@@ -2,7 +2,7 @@ import type { JobFile } from '../job/index.js';
 import { PART_WORKS, WORK, workOf, type PartWorkEntry } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { gaugeName } from './nextReads.js';
-import { partWorkSince, reopeningWork } from './reopening.js';
+import { apartSince, partWorkSince, reopeningWork } from './reopening.js';
 import type { ReadingsState } from './standingReadings.js';
 
 const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`;
@@ -12,6 +12,8 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
   const works = workOf(file.log);
   const opened = reopeningWork(file);
   const ofParts = partWorkSince(file);
+  const apart = apartSince(file);
+  let byApart = 0;
   const byPart = new Map<PartWorkEntry, number>();
   const byWork = new Map<string, number>();
   const byZero = new Map<string, { readonly why: 'zero-lost' | 'zeroed-again'; n: number }>();
@@ -27,6 +29,7 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       const part = ofParts.get(e.id);
       if (first) byWork.set(first.id, (byWork.get(first.id) ?? 0) + 1);
       else if (part) byPart.set(part, (byPart.get(part) ?? 0) + 1);
+      else if (apart.has(e.id)) byApart += 1;
     }
   });
   const named = works
@@ -45,5 +48,11 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
     ([work, n]) =>
       `${capital(work.name)}, ${PART_WORKS[work.what]}: ${counted(n)} before it no longer count.`,
   );
-  return [...named, ...parts, ...lost];
+  const again =
+    byApart === 0
+      ? []
+      : [
+          `What it was read on came apart, or was tightened after: ${counted(byApart)} before that no longer count.`,
+        ];
+  return [...named, ...parts, ...again, ...lost];
 }

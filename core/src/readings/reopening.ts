@@ -1,5 +1,12 @@
 import { derived, isReopened, placeKindOf, type JobFile } from '../job/index.js';
-import { PART_WORK, workOf, type PartWorkEntry, type WorkEntry } from '../log/index.js';
+import {
+  PART_WORK,
+  undoneIn,
+  workOf,
+  type AnyEntry,
+  type PartWorkEntry,
+  type WorkEntry,
+} from '../log/index.js';
 
 /**
  * The first work that opened each reading’s or leaf’s place again, by the entry’s id. Walked backwards, so that
@@ -39,5 +46,23 @@ export const partWorkSince = derived((file: JobFile): ReadonlyMap<string, PartWo
     const work = parts.flatMap((part) => after.get(part) ?? [])[0];
     if (work) found.set(e.id, work);
   }
+  return found;
+});
+
+/**
+ * The last entry of another kind that opened a reading's or leaf's place again after it: what it was read on came apart,
+ * or was tightened after. By the entry's id.
+ */
+export const apartSince = derived((file: JobFile): ReadonlyMap<string, AnyEntry> => {
+  const found = new Map<string, AnyEntry>();
+  const log = file.log as readonly AnyEntry[];
+  const gone = undoneIn(log);
+  file.log.forEach((e, at) => {
+    if (e.kind !== 'reading' && e.kind !== 'leaf') return;
+    const { openedBy } = placeKindOf(file, e.station);
+    const by =
+      openedBy && log.findLast((x, i) => i > at && !gone.has(x.id) && openedBy(e.station, x, file.engine));
+    if (by) found.set(e.id, by);
+  });
   return found;
 });

@@ -26,7 +26,7 @@ import { depthText, type LengthUnit } from '../units/index.js';
 import { outliers } from './outliers.js';
 import { placeEstimate, type PlaceEstimate } from './placeEstimate.js';
 import { Neighbours, questionsFor, slipsFound, takenReading } from './questions.js';
-import { partWorkSince, reopeningWork } from './reopening.js';
+import { apartSince, partWorkSince, reopeningWork } from './reopening.js';
 import type { SlipQuestion } from './slips.js';
 import { zeroFate, zerosOf, type ZeroFate } from './zeros.js';
 
@@ -107,7 +107,9 @@ function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion>
 const putAside = (file: JobFile, wandering: ZeroFate): Map<string, SetAside> =>
   new Map([
     ...wandering.aside,
-    ...[...reopeningWork(file).keys(), ...partWorkSince(file).keys()].map((id) => [id, 'work'] as const),
+    ...[...reopeningWork(file).keys(), ...partWorkSince(file).keys(), ...apartSince(file).keys()].map(
+      (id) => [id, 'work'] as const,
+    ),
   ]);
 
 const scatterOn = (file: JobFile) => (id: string) =>

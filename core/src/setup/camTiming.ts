@@ -1,35 +1,10 @@
 import type { Component } from '../gauges/index.js';
 import { derived, type JobFile } from '../job/index.js';
-import { entryKind, PART_WORK, Refused, WORK, type AnyEntry, type EntryOf } from '../log/index.js';
-import { list, measured, integer, number, object, oneOf, orNull, ref } from '../shape/index.js';
-import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
-import { effectiveSteps, stripLog } from '../strip/index.js';
-import type { Nanometres } from '../units/index.js';
+import { entryKind, PART_WORK, Refused, undoneIn, WORK, type AnyEntry, type EntryOf } from '../log/index.js';
+import { number, oneOf, ref } from '../shape/index.js';
+import type { EngineSpec } from '../specs/index.js';
+import { OPENS_CAMS, opensSetup } from './apart.js';
 import { judgeValue, type Figure } from '../verdicts/index.js';
-
-const TRAIN = object({
-  /** Lift at which timing is meant; null for where the valve just leaves its seat. */
-  lift: orNull(measured('length', integer<Nanometres>(0, 20_000_000))),
-  /** Stems from the cylinder’s axis, degrees. */
-  intake: number(0, 60),
-  exhaust: number(0, 60),
-  source: SOURCE,
-});
-
-/** Where timing is read, and how the valves stand: what a thinner gasket takes from their room hangs on it. */
-export const VALVE_TRAIN = sheetPart(
-  'valve-train',
-  { trains: list(TRAIN, 0, 1) },
-  {
-    title: 'Valve train',
-    words: {
-      trains: 'valve train',
-      lift: 'lift at which timing is read',
-      intake: 'intake stems off the cylinder’s axis, °',
-      exhaust: 'exhaust stems off the cylinder’s axis, °',
-    },
-  },
-);
 
 /** What of a cam is read on a timing wheel; degrees count the way each is named. */
 export const CAM_EVENTS = {
@@ -84,19 +59,13 @@ export const CAM_UNDO = entryKind(
   },
 );
 
-/** Steps of a strip after which cams are no longer where they were. */
-const OFF: ReadonlySet<string> = new Set(['chain', 'cams', 'tensioner', 'head']);
-
 /** Since which entry of the log the cams stand as they stand; -1 for since they came in. */
 function setSince(file: JobFile): number {
-  const apart = new Set(
-    effectiveSteps(stripLog(file)).flatMap((s) =>
-      s.is === 'off' && OFF.has(s.done.step) ? [s.entry.id] : [],
-    ),
-  );
-  return (file.log as readonly AnyEntry[]).findLastIndex(
+  const log = file.log as readonly AnyEntry[];
+  const gone = undoneIn(log);
+  return log.findLastIndex(
     (e) =>
-      apart.has(e.id) ||
+      (!gone.has(e.id) && opensSetup(OPENS_CAMS, e, file.engine)) ||
       (PART_WORK.is(e) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
       (e.kind === 'work' &&
         WORK[(e as unknown as { readonly what: keyof typeof WORK }).what].reopens.includes('cam-timing')),

@@ -1,17 +1,14 @@
 import type { JobFile } from '../job/index.js';
 import { measurandFigures, readThing, thingsOfKind } from '../measurands/index.js';
-import { effectiveSteps, stripLog } from '../strip/index.js';
-import { torqueRun } from '../torque/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { governingFor, type Figure } from '../verdicts/index.js';
 import { chooseShims, type LashNow, type ShimChoice } from '../valves/index.js';
 import { LASH, SHIM } from './measures.js';
 import { SHIMS } from './sheets.js';
+import { hasScrews } from './trainSheet.js';
 
 export interface LashChoice {
   readonly valves: readonly (LashNow & { readonly key: string })[];
-  /** ISO time of the earliest of the last leaves: what was done after it opens them; null where none was tried. */
-  readonly since: string | null;
   /** Valves that still want a figure: their leaves, their shim. */
   readonly missing: readonly { readonly name: string; readonly wants: 'leaves' | 'shim' | 'thinner' }[];
   /** Set by a screw, not by shims: nothing is chosen. */
@@ -35,8 +32,7 @@ function toBuy(file: JobFile): readonly number[] {
  */
 export function lashChoice(file: JobFile): LashChoice {
   const missing: LashChoice['missing'][number][] = [];
-  const tried: string[] = [];
-  const screws = !(SHIMS.of(file.engine)?.shims ?? []).some((s) => s.of === 'valve');
+  const screws = hasScrews(file.engine);
   const valves = thingsOfKind(
     'valve-intake',
     'valve-exhaust',
@@ -50,8 +46,6 @@ export function lashChoice(file: JobFile): LashChoice {
     if (low == null || high == null) return [];
     const state = readThing(file, LASH, t, 'mm').gaps.get('');
     const gap = state?.bracket;
-    const last = state?.tries.at(-1)?.at;
-    if (last !== undefined) tried.push(last);
     const shim = readThing(file, SHIM, t, 'mm').places.get('')?.result?.estimate.value ?? null;
     if (!gap || gap.high === null) {
       missing.push({ name: t.name, wants: 'leaves' });
@@ -79,58 +73,12 @@ export function lashChoice(file: JobFile): LashChoice {
   });
   return {
     valves,
-    since: tried.sort()[0] ?? null,
     missing,
     screws,
     choice: screws || missing.length > 0 || valves.length === 0 ? null : chooseShims(valves, [], toBuy(file)),
   };
 }
 
-/** Steps of a strip after which nothing holds a clearance that was read. */
-const OFF: ReadonlySet<string> = new Set(['cams', 'shims', 'head', 'head-bolts']);
-
-/**
- * Since when a clearance has to be read again: head or cam caps tightened, or off again. ISO time; null where neither was.
- */
-export function lashOpenSince(file: JobFile): string | null {
-  const tight = torqueRun(file)
-    .groups.filter((g) => g.group.clamps === 'head' || g.group.clamps === 'cams')
-    .flatMap((g) => g.doneAt ?? []);
-  const apart = effectiveSteps(stripLog(file)).flatMap((s) =>
-    s.is === 'off' && OFF.has(s.done.step) ? [s.entry.at] : [],
-  );
-  return [...tight, ...apart].sort().at(-1) ?? null;
-}
-
-/** Why a clearance that was read no longer says anything. */
-export const LASH_STALE =
-  'Read before the head or its caps were tightened, or before they were off: again, cold.';
-
-/** Verdicts on clearances; one that was read before head or caps were tightened has lost its mark until it is read again. */
-export function lashFigures(file: JobFile, unit: LengthUnit): Figure[] {
-  const since = lashOpenSince(file);
-  const stale = new Set(
-    thingsOfKind(
-      'valve-intake',
-      'valve-exhaust',
-    )(file.engine).flatMap((t) => {
-      const last = readThing(file, LASH, t, unit).gaps.get('')?.tries.at(-1)?.at;
-      return since !== null && last !== undefined && last < since ? [`${LASH.part}:${t.key}`] : [];
-    }),
-  );
-  // Nobody measures a valve to decide by its lash: it is there once it is read.
-  return measurandFigures(file, LASH, [LASH], unit)
-    .filter((f) => f.because !== 'unread')
-    .map((f) =>
-      f.subject.of === 'part' && stale.has(f.subject.thing)
-        ? {
-            ...f,
-            state: 'undecided' as const,
-            because: 'incomplete' as const,
-            p: null,
-            tail: null,
-            working: [{ kind: 'text' as const, label: 'stale', text: LASH_STALE }, ...f.working],
-          }
-        : f,
-    );
-}
+/** Verdicts on clearances. Nobody measures a valve to decide by its lash: it is there once it is read. */
+export const lashFigures = (file: JobFile, unit: LengthUnit): Figure[] =>
+  measurandFigures(file, LASH, [LASH], unit).filter((f) => f.because !== 'unread');

@@ -1,8 +1,9 @@
 import type { JobFile } from '../job/index.js';
 import { oneFigure, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
+import { OPENS_CAMS, OPENS_CONTACT, OPENS_DECK, OPENS_LASH, opensSetup } from './apart.js';
 import { PORT_MEASURES } from './portMeasures.js';
-import { SHIMS } from './sheets.js';
+import { hasScrews } from './trainSheet.js';
 
 /** Both ends of the pin axis, where a piston cannot rock. */
 export const PIN_SIDES = [spot('pin-a', 'pin axis, one end'), spot('pin-b', 'pin axis, other end')] as const;
@@ -32,7 +33,7 @@ const hasLimit =
 
 /** Whether its clearance is set by shims, and not by a screw. */
 const shimmed = (file: Pick<JobFile, 'engine'>): boolean =>
-  hasLimit('setup.valve')(file) && (SHIMS.of(file.engine)?.shims ?? []).some((s) => s.of === 'valve');
+  hasLimit('setup.valve')(file) && !hasScrews(file.engine);
 
 const sweepName = (angle: number): string =>
   angle === 0 ? 'at top' : `${Math.abs(angle)}° ${angle < 0 ? 'before' : 'after'}`;
@@ -52,6 +53,7 @@ export const DECK = oneFigure({
   has: hasLimit('setup.deck'),
   reopens: 'deck',
   hangsOn: underTheDeck,
+  openedBy: (e, engine) => opensSetup(OPENS_DECK, e, engine),
 });
 
 /** The soft wire before it is laid: one that is not crushed proves nothing. */
@@ -70,6 +72,7 @@ export const WIRE = oneFigure({
   has: hasLimit('setup.squish'),
   reopens: 'squish',
   hangsOn: underTheHead,
+  openedBy: (e, engine) => opensSetup(OPENS_DECK, e, engine),
 });
 
 export const SQUISH = oneFigure({
@@ -87,6 +90,7 @@ export const SQUISH = oneFigure({
   has: hasLimit('setup.squish'),
   reopens: 'squish',
   hangsOn: underTheHead,
+  openedBy: (e, engine) => opensSetup(OPENS_DECK, e, engine),
 });
 
 export const LASH = oneFigure({
@@ -104,6 +108,7 @@ export const LASH = oneFigure({
   has: hasLimit('setup.valve'),
   reopens: 'lash',
   hangsOn: valveDrive,
+  openedBy: (e, engine) => opensSetup(OPENS_LASH, e, engine),
 });
 
 /** A shim as it is measured, not as it is marked. */
@@ -142,6 +147,7 @@ export const CLAY = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
+  openedBy: (e, engine) => opensSetup(OPENS_CONTACT, e, engine),
 });
 
 /** Degrees of crank at which room is swept, negative before top dead centre. */
@@ -164,6 +170,7 @@ export const SWEEP = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
+  openedBy: (e, engine) => opensSetup(OPENS_CONTACT, e, engine),
 });
 
 /** How far a decompressor holds its exhaust valve open while it is cranked. */
@@ -181,6 +188,7 @@ export const DECOMPRESSOR = oneFigure({
   has: hasLimit('setup.decompressor'),
   reopens: 'cam-timing',
   hangsOn: valveDrive,
+  openedBy: (e, engine) => opensSetup(OPENS_CAMS, e, engine),
 });
 
 /** Measures of setting up, in the order they are taken. */

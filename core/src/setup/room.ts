@@ -2,7 +2,7 @@ import { BUILD_SAID, buildNow, type JobFile } from '../job/index.js';
 import { measurandFigures, measurandPlace } from '../measurands/index.js';
 import { buildText } from '../specs/index.js';
 import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
-import { CAM_EVENTS, CAM_TIMED, CAM_UNDO, camFigures, VALVE_TRAIN } from './camTiming.js';
+import { CAM_EVENTS, CAM_TIMED, CAM_UNDO, camFigures } from './camTiming.js';
 import { contactFigures } from './contact.js';
 import { laidAt } from './laid.js';
 import { lashFigures } from './lash.js';
@@ -12,7 +12,7 @@ import { portBlocks } from './portReport.js';
 import { GASKETS, SHIMS } from './sheets.js';
 import { endFigures } from './squish.js';
 import { STACK_LAID, STACK_UNDO } from './stackEntries.js';
-import { CRANK_TRAIN } from './trainSheet.js';
+import { CRANK_TRAIN, VALVE_TRAIN } from './trainSheet.js';
 
 const isOwn = (f: Figure): boolean =>
   f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('setup.');

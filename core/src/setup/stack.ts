@@ -2,12 +2,12 @@ import { derived, type JobFile } from '../job/index.js';
 import { thingsOfKind } from '../measurands/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { roomAfter } from '../valves/index.js';
-import { VALVE_TRAIN } from './camTiming.js';
 import { contactsOf } from './contact.js';
 import { gasketStacks, type Stack } from './gasketStack.js';
 import { geometryOf } from './geometry.js';
 import { GASKETS } from './sheets.js';
 import { deckOf, endsOf, squishOf } from './squish.js';
+import { VALVE_TRAIN } from './trainSheet.js';
 import { laidAt, type StackPlace } from './laid.js';
 
 /** What lies between case and cylinder now. */

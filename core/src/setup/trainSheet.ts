@@ -1,5 +1,5 @@
-import { integer, list, measured, number, object, orNull, type Of } from '../shape/index.js';
-import { sheetPart, SOURCE } from '../specs/index.js';
+import { integer, list, measured, number, object, oneOf, orNull, type Of } from '../shape/index.js';
+import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
 
 const length = measured('length', integer<Nanometres>(0, 500_000_000));
@@ -34,3 +34,36 @@ export const CRANK_TRAIN = sheetPart(
   },
 );
 export type CrankTrainSheet = Of<typeof TRAIN>;
+
+const VALVE_DRIVE = object({
+  /** Lift at which timing is meant; null for where the valve just leaves its seat. */
+  lift: orNull(measured('length', integer<Nanometres>(0, 20_000_000))),
+  /** Stems from the cylinder’s axis, degrees. */
+  intake: number(0, 60),
+  exhaust: number(0, 60),
+  /** How clearance is set. */
+  set: oneOf('shims', 'screws'),
+  source: SOURCE,
+});
+
+/** Where timing is read, and how the valves stand: what a thinner gasket takes from their room hangs on it. */
+export const VALVE_TRAIN = sheetPart(
+  'valve-train',
+  { trains: list(VALVE_DRIVE, 0, 1) },
+  {
+    title: 'Valve train',
+    words: {
+      trains: 'valve train',
+      lift: 'lift at which timing is read',
+      intake: 'intake stems off the cylinder’s axis, °',
+      set: 'clearance is set by',
+      shims: 'shims',
+      screws: 'screw and lock nut',
+      exhaust: 'exhaust stems off the cylinder’s axis, °',
+    },
+  },
+);
+
+/** Whether clearance is set by a screw: then no shim is measured or chosen. */
+export const hasScrews = ({ parts }: Pick<EngineSpec, 'parts'>): boolean =>
+  VALVE_TRAIN.of({ parts } as EngineSpec)?.trains[0]?.set === 'screws';

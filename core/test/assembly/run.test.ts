@@ -3,6 +3,7 @@ import {
   ASSEMBLY_BEGUN,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
+  ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   ASSEMBLY_UNDO,
   assemblyRun,
@@ -16,6 +17,8 @@ import {
   reportOf,
   timelineOf,
   unprovedSteps,
+  waitsFor,
+  wantsPicture,
   WORK_DONE,
   type EngineSpec,
   type RunStep,
@@ -41,12 +44,19 @@ class Hand extends Book {
     const [one] = press;
     for (let ask = openAsk(one!); ask !== null; ask = openAsk(this.run().now!))
       if (this.answer(this.run().now!, ask) !== null) throw new Error('refused');
+    const { now } = this.run();
+    if (now && wantsPicture(now)) this.picture(now, 'photo-1');
     const seen = press.flatMap((p) =>
       this.run()
         .steps.find((s) => s.key === p.key)!
         .asks.map((a) => a.seen!.id),
     );
     this.keep(ASSEMBLED, { steps: press.map((p) => ({ step: p.step.key, cylinder: p.cylinder })), seen });
+    // A step that does not move on would be pressed for ever.
+    if (this.run().now?.key === one!.key) throw new Error(`stuck at ${one!.key}`);
+  }
+  picture(s: RunStep, photo: string, text = ''): string | null {
+    return this.try(ASSEMBLY_PICTURED, { step: s.step.key, cylinder: s.cylinder, photo, text });
   }
   upTo(key: string): RunStep {
     for (let i = 0; i < 200; i += 1) {
@@ -152,6 +162,27 @@ describe('an assembly run', () => {
     expect(hand.try(ASSEMBLY_OPENED, { step: 'head-gasket', cylinder: null, text: '' })).toContain(
       'Why does it come apart',
     );
+  });
+
+  it('is not done at a step that wants its photo before there is one, or the reason why there is none', () => {
+    const hand = begun();
+    const cams = hand.upTo('cams');
+    expect(hand.picture(hand.run().steps[0]!, 'p')).toContain('No photo belongs');
+    expect(hand.picture(cams, '', ' ')).toContain('why there is no photo');
+    expect(wantsPicture(cams)).toBe(false);
+    for (let ask = openAsk(cams); ask !== null; ask = openAsk(hand.run().now!)) hand.answer(cams, ask);
+    expect(wantsPicture(hand.run().now!)).toBe(true);
+    expect(waitsFor(hand.file(), [], hand.run().now!)).toContain('Take its photo');
+    const seen = hand.run().now!.asks.map((a) => a.seen!.id);
+    // Whoever says it is done: without its photo it is not.
+    hand.keep(ASSEMBLED, { steps: [{ step: 'cams', cylinder: null }], seen });
+    expect(hand.run().now!.step.key).toBe('cams');
+    hand.picture(hand.run().now!, '', 'no light; both of us saw them');
+    expect(hand.run().now!.step.key).not.toBe('cams');
+    expect(JSON.stringify(reportOf(hand.file()))).toContain('no photo: no light; both of us saw them');
+    // Off again, it is of what was there before.
+    hand.keep(ASSEMBLY_OPENED, { step: 'cams', cylinder: null, text: 'chain slipped' });
+    expect(hand.run().steps.find((s) => s.step.key === 'cams')!.pictured).toBeNull();
   });
 
   it('keeps what is provisional open until it is made final', () => {

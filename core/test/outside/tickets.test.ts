@@ -211,7 +211,7 @@ describe('choosing again', () => {
 
   it('says what it opens, by the one table of work', () => {
     expect(choosingAgain(decided, { route: 'bore', kit })).toBe(
-      'Decided already: choosing again opens bore size, out-of-round and taper, clearance, ring gaps, wash, piston size, ring grooves, deck clearance, piston mass. Tickets and parts of the way before are for something else.',
+      'Decided already: choosing again opens bore size, out-of-round and taper, clearance, ring gaps, wash, piston size, ring grooves, deck clearance, piston mass, squish, compression ratio, port timing, piston to valve. Tickets and parts of the way before are for something else.',
     );
     expect(choosingAgain(decided, { route: 'reuse', kit: null })).toBeNull();
     expect(choosingAgain({ decisions: [] }, { route: 'bore', kit })).toBeNull();

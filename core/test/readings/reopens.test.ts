@@ -27,16 +27,35 @@ const work = (what: WorkKind, over: Partial<WorkEntry> = {}): WorkEntry => ({
   text: '',
   ...over,
 });
+const HEAD: Reopened[] = [
+  'deck',
+  'squish',
+  'compression',
+  'port-timing',
+  'piston-to-valve',
+  'cam-timing',
+  'lash',
+];
 const leaf: Place = { part: 'clearance', cylinder: 0, kit: null };
 const ring: Place = { part: 'ring-gap', cylinder: 0, ring: 'top', depth: mm(15) };
 
 describe('what work opens again', () => {
   it.each<[WorkKind, Reopened[]]>([
     ['honed', ['bore', 'shape', 'clearance', 'ring-gap', 'wash']],
-    ['piston-renewed', ['piston', 'clearance', 'ring-groove', 'deck', 'mass']],
-    ['gasket-changed', ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash']],
-    ['skimmed', ['deck', 'squish', 'compression', 'port-timing', 'piston-to-valve', 'lash']],
-    ['shim-changed', ['lash']],
+    [
+      'piston-renewed',
+      [
+        ...['piston', 'clearance', 'ring-groove', 'deck', 'mass'],
+        // What lies above it hangs on its crown and its height.
+        ...['squish', 'compression', 'port-timing', 'piston-to-valve'],
+      ] as Reopened[],
+    ],
+    ['gasket-changed', HEAD],
+    ['skimmed', HEAD],
+    ['shim-changed', ['lash', 'shim', 'piston-to-valve']],
+    ['cams-set', ['cam-timing', 'piston-to-valve', 'lash']],
+    ['ports-eased', ['ring-gap', 'wash', 'ports']],
+    ['ports-worked', ['ring-gap', 'wash', 'ports', 'port-timing', 'compression']],
     ['zeroed-again', ['comparator-map']],
     ['piston-eased', ['piston', 'clearance', 'wash']],
     ['washed', []],
@@ -81,6 +100,11 @@ describe('what work opens again', () => {
     expect(open(work('honed'), work('washed'))).toEqual([]);
     expect(open(work('honed'), work('washed', { cylinder: 1 }))).toEqual(['honed']);
     expect(open(work('honed'), work('washed', { cylinder: null }))).toEqual([]);
+    // What was done to all of them is closed once each was washed by itself.
+    const all = work('ports-eased', { cylinder: null });
+    expect(open(all, work('washed'))).toEqual(['ports-eased']);
+    expect(openSteps([all, work('washed')], 2)[0]!.cylinders).toEqual([1]);
+    expect(open(all, work('washed'), work('washed', { cylinder: 1 }))).toEqual([]);
   });
 
   it('remembers the last renewal of a wall', () => {

@@ -160,7 +160,7 @@ describe('choosing the gasket', () => {
       ['base 0.25', 1_095_000],
       ['base 0.25,base 0.25', 1_345_000],
     ]);
-    expect(choice!.stacks[0]!.deckBy).toBe(mm(-0.25));
+    expect(choice!.stacks[0]!.by).toBe(mm(-0.25));
     expect(JSON.stringify(reportOf(book.file()))).toContain('base 0.25, base 0.4');
     book.keep(STACK_UNDO, { of: laid });
     expect(stackNow(book.file())).toBeNull();

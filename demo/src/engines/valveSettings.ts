@@ -21,6 +21,8 @@ interface Own {
   readonly contact?: readonly [intake: number, exhaust: number];
   /** Stems off the cylinder’s axis, and the lift timing is read at, mm. */
   readonly train?: readonly [intake: number, exhaust: number, lift: number | null];
+  /** Clearance is set by screws. */
+  readonly screws?: true;
   /** Degrees at that lift: intake opens, closes, exhaust opens, closes; each so many either way. */
   readonly cams?: readonly [number, number, number, number, either: number];
   readonly decompressor?: Range;
@@ -66,6 +68,7 @@ const OWN: Readonly<Record<string, Own>> = {
     ],
     contact: [1.1, 1.3],
     train: [17, 19, 1],
+    screws: true,
     cams: [8, 38, 36, 6, 4],
     decompressor: [0.4, 0.9],
     other: ['Lintel kit sheet L84', 'Lintel', '4', 0.036, 0.044],
@@ -137,6 +140,7 @@ export function valveSettingsOf(
                 lift: train[2] === null ? null : mm(train[2]),
                 intake: train[0],
                 exhaust: train[1],
+                set: own.screws ? 'screws' : 'shims',
                 source: sourceOf(sheet, own.page),
               },
             ],

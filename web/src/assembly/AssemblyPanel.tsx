@@ -172,17 +172,18 @@ export function AssemblyPanel({
 }
 
 /** What is read from a metre: the step, its question with the answers by number, what it waits for. */
-function faceOf(file: JobFile, { now, press, ask, waits, marked }: Assembling): Face {
+function faceOf(file: JobFile, { now, press, ask, waits, marked, trouble }: Assembling): Face {
   if (!now) return { of: '', big: 'The top end is together.' };
   if (ask && !waits)
     return {
       of: stepName(file, now),
       big: ask.ask.ask,
       answers: ask.shown.map((a, i) => ({ text: a.text, marked: marked === i })),
+      waits: trouble,
     };
   return {
     of: press.length > 1 ? `Together, ${press.length} of them` : '',
     big: press.length > 1 ? press.map((s) => s.step.what).join(' · ') : stepName(file, now),
-    waits,
+    waits: waits ?? trouble,
   };
 }

@@ -112,14 +112,21 @@ export function CamTiming({
         </p>
       )}
       <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
-        {figures
-          .filter((f) => f.feature.startsWith('setup.cam.'))
-          .map((f) => (
-            <div key={f.key} className="border-t border-rule">
-              <LimitStrip item={f} unit={unit} onOpen={onItem} />
-            </div>
-          ))}
+        {nearest(figures).map((f) => (
+          <div key={f.key} className="border-t border-rule">
+            <LimitStrip item={f} unit={unit} onOpen={onItem} />
+          </div>
+        ))}
       </div>
     </section>
   );
 }
+
+/** Of each event the end of its range that it lies nearer to: the band shows the other. */
+const nearest = (figures: readonly Figure[]): readonly Figure[] =>
+  EVENTS.flatMap((e) =>
+    figures
+      .filter((f) => f.feature === `setup.cam.${e}`)
+      .sort((a, b) => (a.p ?? 0) - (b.p ?? 0))
+      .slice(0, 1),
+  );

@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import {
   GASKETS,
-  nm,
   STACK_LAID,
   laidAt,
+  nm,
   stackChoices,
   withUnit,
   WORK_DONE,
@@ -15,6 +15,7 @@ import {
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { Button, SelectField } from '../ui/index.js';
+import { lengthIn } from './lengthIn.js';
 
 /** What lies under the cylinder or the head, and which stack brings squish or deck into its range. */
 export function GasketStack({
@@ -36,7 +37,7 @@ export function GasketStack({
   const title = where === 'base' ? 'Base gaskets' : 'Head gaskets';
   const [names, setNames] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
-  const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 10_000 : 25_400 });
+  const text = lengthIn(unit);
   const lay = (gaskets: readonly string[]) => {
     const entries = [
       newEntry(STACK_LAID, { where, gaskets: [...gaskets] }),
@@ -110,6 +111,11 @@ export function GasketStack({
             {c.stacks.map((s, i) => (
               <StackRow
                 key={s.gaskets.map((g) => g.name).join()}
+                mean={withUnit(nm(Math.round(s.mean)), {
+                  unit,
+                  step: unit === 'mm' ? 10_000 : 25_400,
+                  limits: [nm(c.limits.low), nm(c.limits.high)],
+                })}
                 stack={s}
                 first={i === 0}
                 text={text}
@@ -126,12 +132,15 @@ export function GasketStack({
 
 function StackRow({
   stack,
+  mean,
   first,
   lies,
   text,
   onLay,
 }: {
   stack: StackEffect;
+  /** What it comes to, never rounded onto a limit. */
+  mean: string;
   first: boolean;
   lies: boolean;
   text: (v: number) => string;
@@ -142,7 +151,7 @@ function StackRow({
       <span key={name} className="block">
         {name}{' '}
         <span className="figure">
-          {as(of.before)} → {as(of.after)}
+          {as(of.before) === as(of.after) ? as(of.after) : `${as(of.before)} → ${as(of.after)}`}
         </span>
       </span>
     );
@@ -156,7 +165,7 @@ function StackRow({
           <span className="block text-small font-normal text-undecided">fibre: usual once clamped</span>
         )}
       </span>
-      <span className="figure text-lead">{text(stack.mean)}</span>
+      <span className="figure text-lead">{mean}</span>
       <span className="text-small">
         {change('ratio', stack.ratio, (v) => v.toFixed(2))}
         {change('trapped', stack.trapped, (v) => v.toFixed(2))}

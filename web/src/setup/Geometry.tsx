@@ -12,13 +12,14 @@ import {
   type LengthUnit,
 } from '@tribos/core';
 import { TextField } from '../ui/index.js';
+import { lengthIn } from './lengthIn.js';
 
 /** What crank, rod and chamber come to: swept volume, ratios, port timing; and timing in mm or degrees. */
 export function Geometry({ file, unit }: { file: JobFile; unit: LengthUnit }) {
   const all = geometryOf(file);
   const train = CRANK_TRAIN.of(file.engine)?.trains[0];
   if (!all || !train) return null;
-  const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 10_000 : 25_400 });
+  const text = lengthIn(unit);
   return (
     <section className="mt-4 bg-sheet p-3" aria-label="Ratio and timing">
       <h2 className="text-title font-semibold">Ratio and timing</h2>

@@ -1,6 +1,5 @@
 import {
   matchText,
-  nm,
   placeKey,
   placeOn,
   PORT_ROOF,
@@ -8,17 +7,17 @@ import {
   portMap,
   portMatches,
   spot,
-  withUnit,
   type JobFile,
   type LengthUnit,
   type MappedPort,
   type Place,
   type PortFigure,
 } from '@tribos/core';
+import { lengthIn } from './lengthIn.js';
 
-const W = 320;
-const H = 150;
-const TOP = 6;
+const W = 560;
+const H = 96;
+const TOP = 4;
 
 const turn = (angle: number): number => ((angle % 360) + 360) % 360;
 
@@ -45,8 +44,8 @@ export function PortMap({
 }) {
   const all = portMap(file);
   if (all.length === 0) return null;
-  const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 10_000 : 25_400 });
-  const matches = portMatches(file);
+  const text = lengthIn(unit);
+  const matches = [...portMatches(file)].sort((a, b) => Number(b.uneven) - Number(a.uneven));
   return (
     <section className="mt-4 bg-sheet p-3" aria-label="Port map">
       <h2 className="text-title font-semibold">Ports, before and after</h2>
@@ -85,10 +84,10 @@ export function PortMap({
                             <button
                               type="button"
                               aria-current={now ? 'true' : undefined}
-                              aria-label={`${p.thing.name}, ${m.name}`}
                               onClick={() => onPick(at)}
                               className={`figure min-h-11 min-w-24 px-1 text-left ${now ? 'outline-3 -outline-offset-3 outline-brass' : ''}`}
                             >
+                              <span className="sr-only">{`${p.thing.name}, ${m.name}: `}</span>
                               <Read of={of} text={text} />
                             </button>
                           </td>
@@ -144,8 +143,12 @@ function Read({ of, text }: { of: PortFigure; text: (v: number) => string }) {
 }
 
 function Wall({ ports, bore }: { ports: readonly MappedPort[]; bore: number }) {
-  const deepest = Math.max(...ports.map((p) => p.thing.port.floor)) * 1.08;
-  const y = (depth: number): number => TOP + (depth / deepest) * H;
+  // Only as much of the wall as has ports in it.
+  const [top, deepest] = [
+    Math.min(...ports.map((p) => p.thing.port.roof)) * 0.85,
+    Math.max(...ports.map((p) => p.thing.port.floor)) * 1.06,
+  ];
+  const y = (depth: number): number => TOP + ((depth - top) / (deepest - top)) * H;
   const x = (angle: number): number => ((angle + 180) / 360) * W;
   const box = (p: MappedPort, of: 'before' | 'now') => {
     const { from, to } = across(p, of, bore);

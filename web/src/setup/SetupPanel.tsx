@@ -1,6 +1,5 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
-  CLAY,
   deckOf,
   LASH,
   placeKey,
@@ -9,7 +8,6 @@ import {
   PROUD,
   setupMeasures,
   squishOf,
-  SWEEP,
   thingsOfKind,
   walkOf,
   type Measurand,
@@ -31,6 +29,7 @@ import { GasketStack } from './GasketStack.js';
 import { LashChoice } from './LashChoice.js';
 import { PortMap } from './PortMap.js';
 import { ValveRoom } from './ValveRoom.js';
+import { ValveTable } from './ValveTable.js';
 
 const isPort = (m: Pick<Measurand, 'part'>): boolean => PORT_MEASURES.some((p) => p.part === m.part);
 const isEnds = ({ part }: Pick<Measurand, 'part'>): boolean =>
@@ -111,25 +110,27 @@ export function SetupPanel({
   return (
     <>
       <StationBody bar={entry}>
-        {tabs}
-        {sections.length > 1 && (
-          <nav aria-label="What is set up" className="no-print mb-2 flex flex-wrap gap-x-1 px-5">
-            {sections.map((s) => (
-              <button
-                key={s.key}
-                type="button"
-                aria-current={s === section ? 'true' : undefined}
-                onClick={() => {
-                  const to = first(s);
-                  if (to) entry.pick(to);
-                }}
-                className={`min-h-11 px-3 ${s === section ? 'border-b-3 border-brass font-semibold' : 'text-blue underline underline-offset-4'}`}
-              >
-                {s.name}
-              </button>
-            ))}
-          </nav>
-        )}
+        <div className="mb-2 flex flex-wrap items-end justify-between gap-x-6">
+          {tabs}
+          {sections.length > 1 && (
+            <nav aria-label="What is set up" className="no-print flex flex-wrap gap-x-1 px-5">
+              {sections.map((s) => (
+                <button
+                  key={s.key}
+                  type="button"
+                  aria-current={s === section ? 'true' : undefined}
+                  onClick={() => {
+                    const to = first(s);
+                    if (to) entry.pick(to);
+                  }}
+                  className={`min-h-11 px-3 ${s === section ? 'border-b-3 border-brass font-semibold' : 'text-blue underline underline-offset-4'}`}
+                >
+                  {s.name}
+                </button>
+              ))}
+            </nav>
+          )}
+        </div>
         <div
           role="group"
           aria-label={section.name}
@@ -146,7 +147,7 @@ export function SetupPanel({
               </p>
             ))}
           {section.key === 'valves' && <BuildBar file={file} mayDo={mayDo} onSay={() => setOpen('build')} />}
-          {section.key !== 'ports' && (
+          {section.key === 'squish' && (
             <ThingsPanel
               file={file}
               prepared={prepared}
@@ -157,7 +158,7 @@ export function SetupPanel({
               onPick={entry.pick}
               onItem={onItem}
               whole
-              only={(m) => section.has(m) && m !== SWEEP && m !== CLAY}
+              only={section.has}
             />
           )}
           {section.key === 'squish' && (
@@ -169,6 +170,15 @@ export function SetupPanel({
           )}
           {section.key === 'valves' && (
             <>
+              <ValveTable
+                file={file}
+                prepared={prepared}
+                unit={unit}
+                figures={judgement.items}
+                current={entry.station}
+                onPick={entry.pick}
+                onItem={onItem}
+              />
               {measures.includes(LASH) && <LashChoice file={file} unit={unit} />}
               <ValveRoom
                 file={file}
@@ -176,7 +186,6 @@ export function SetupPanel({
                 figures={judgement.items}
                 current={entry.station}
                 onPick={entry.pick}
-                onItem={onItem}
               />
               <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
             </>

@@ -293,18 +293,19 @@ function Later({
 }
 
 /** What is read from a metre: the bolt, what the wrench is set to. */
-function faceOf({ group, now, asks, marked }: Torque): Face {
+function faceOf({ group, now, asks, marked, trouble }: Torque): Face {
   if (group === null) return { of: '', big: 'Everything is tightened.' };
   if (asks !== null)
     return {
       of: group.group.name,
       big: asks,
       answers: ['It turns freely', 'Something touches'].map((text, i) => ({ text, marked: marked === i })),
+      waits: trouble,
     };
   return {
     of: `${group.group.name}, step ${now!.pass + 1} of ${group.group.steps.length}`,
     big: now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`,
     figure: stepText(group.group.steps[now!.pass]!, group.wrench),
-    waits: group.wrench ? null : 'Which wrench? Key w.',
+    waits: trouble ?? (group.wrench ? null : 'Which wrench? Key w.'),
   };
 }

@@ -1,0 +1,167 @@
+import type { ReactNode } from 'react';
+import {
+  bracketText,
+  CLAY,
+  contactOf,
+  DECOMPRESSOR,
+  LASH,
+  placeFigure,
+  placeKey,
+  placeOn,
+  SHIM,
+  setupMeasures,
+  spot,
+  thingsHad,
+  type Figure,
+  type JobFile,
+  type LengthUnit,
+  type Measurand,
+  type Place,
+  type Prepared,
+  type Thing,
+  type VerdictState,
+} from '@tribos/core';
+import { VerdictMark } from '../ui/index.js';
+import { markOf } from '../verdicts/index.js';
+import { lengthIn } from './lengthIn.js';
+
+const NAMES: readonly (readonly [Measurand, string])[] = [
+  [LASH, 'clearance'],
+  [SHIM, 'shim in it'],
+  [CLAY, 'room to the piston'],
+  [DECOMPRESSOR, 'decompressor lifts'],
+];
+const WORST: readonly VerdictState[] = ['beyond', 'undecided', 'noLimit', 'within'];
+
+/** The figure of a cell that weighs most: what is wrong before what is not. */
+const worstOf = (figures: readonly Figure[], thing: string): Figure | undefined =>
+  figures
+    .filter((f) => f.subject.of === 'part' && f.subject.thing === thing)
+    .sort((a, b) => WORST.indexOf(a.state) - WORST.indexOf(b.state))[0];
+
+/** Every valve in a row: its clearance, its shim, its room to the piston; a tap puts the bar there. */
+export function ValveTable({
+  file,
+  prepared,
+  unit,
+  figures,
+  current,
+  onPick,
+  onItem,
+}: {
+  file: JobFile;
+  prepared: Prepared;
+  unit: LengthUnit;
+  figures: readonly Figure[];
+  current: Place;
+  onPick: (at: Place) => void;
+  onItem: (f: Figure) => void;
+}) {
+  const measures = setupMeasures(file.engine);
+  const columns = NAMES.filter(([m]) => measures.includes(m));
+  const valves = [
+    ...new Map(columns.flatMap(([m]) => thingsHad(file, m)).map((t) => [t.key, t] as const)).values(),
+  ];
+  const held = columns.find(([m]) => m.part === current.part)?.[0].held;
+  return (
+    <section className="bg-sheet p-3" aria-label="Valves">
+      {held && (
+        <p className="mb-1 border-l-3 border-brass pl-3 text-small">
+          <span className="text-soft">How it is held: </span>
+          {held}
+        </p>
+      )}
+      <div className="overflow-x-auto" role="group" aria-label="Readings of the valves" tabIndex={0}>
+        <table className="w-full text-left">
+          <thead>
+            <tr className="text-small text-soft">
+              <th className="py-1 pr-3 font-normal">valve</th>
+              {columns.map(([m, name]) => (
+                <th key={m.part} className="font-normal">
+                  {name}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {valves.map((t) => (
+              <tr key={t.key} className="border-t border-rule">
+                <th scope="row" className="py-0.5 pr-3 leading-tight font-semibold first-letter:uppercase">
+                  {t.name}
+                </th>
+                {columns.map(([m]) => (
+                  <td key={m.part}>
+                    {thingsHad(file, m).some((x) => x.key === t.key) && (
+                      <Cell
+                        at={placeOn(m, t, spot(''))}
+                        current={current}
+                        shown={shownOf(file, prepared, m, t, unit)}
+                        figure={worstOf(figures, `${m === CLAY ? 'setup.contact' : m.part}:${t.key}`)}
+                        onPick={onPick}
+                        onItem={onItem}
+                      />
+                    )}
+                  </td>
+                ))}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+/** What was read in a cell: a bracket, a size, the smallest room by whichever way. */
+function shownOf(
+  file: JobFile,
+  { readings: { places, gaps } }: Prepared,
+  m: Measurand,
+  thing: Thing,
+  unit: LengthUnit,
+): string {
+  if (m === CLAY) {
+    const { smallest } = contactOf(file, thing, unit);
+    return smallest ? lengthIn(unit)(smallest.value) : '–';
+  }
+  const key = placeKey(placeOn(m, thing, spot('')));
+  const gap = gaps.get(key);
+  if (gap) return bracketText(gap.bracket, unit);
+  const state = places.get(key);
+  return state ? (placeFigure(state, unit) ?? '?') : '–';
+}
+
+function Cell({
+  at,
+  current,
+  shown,
+  figure,
+  onPick,
+  onItem,
+}: {
+  at: Place;
+  current: Place;
+  shown: ReactNode;
+  figure: Figure | undefined;
+  onPick: (at: Place) => void;
+  onItem: (f: Figure) => void;
+}) {
+  const now = placeKey(at) === placeKey(current);
+  return (
+    <span className="flex items-center gap-2">
+      <button
+        type="button"
+        aria-current={now ? 'true' : undefined}
+        onClick={() => onPick(at)}
+        className={`figure min-h-11 min-w-28 px-2 text-left text-lead ${now ? 'outline-3 -outline-offset-3 outline-brass' : ''}`}
+      >
+        {shown}
+      </button>
+      {figure && (
+        <button type="button" onClick={() => onItem(figure)} className="min-h-11 min-w-11 text-small">
+          <VerdictMark state={markOf(figure)} />
+        </button>
+      )}
+    </span>
+  );
+}
