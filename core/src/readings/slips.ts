@@ -127,6 +127,8 @@ export function slips(reading: SlipInput, context: SlipContext): SlipQuestion[] 
     const short = Math.abs(Math.abs(off) - TURN[system]);
     // Nearer to where it is expected than to a turn away from it: no turn was missed.
     if (system !== instrument.unit || short > TURN[system] / 2 || short > slack()) continue;
+    // A calliper slides and a needle goes round: neither has a thimble to be a turn off.
+    if (instrument.type === 'calliper' || instrument.type === 'dial') continue;
     // With nothing beside it, what the limits of a thin part let one expect is no turn missed.
     if (neighbours.count === 0 && context.expected && about(reading.value, context.expected)) continue;
     const corrected = nm(reading.value - Math.sign(off) * TURN[system]);

@@ -46,6 +46,8 @@ export const PORT_ROOF = oneFigure({
   held: 'depth gauge from the deck, or a rule and a lamp, to the highest place of its upper edge where the face still is',
   definition: 'from the deck to the highest place of its roof',
   reopens: 'ports',
+  // A porter puts it where he wants it.
+  loose: true,
   aside: true,
 });
 
@@ -62,6 +64,8 @@ export const PORT_WIDTH = oneFigure({
   held: 'straight across at its widest place, edge to edge on the wall',
   definition: 'chord of its widest place',
   reopens: 'ports',
+  // A porter puts it where he wants it.
+  loose: true,
   aside: true,
 });
 

@@ -57,7 +57,8 @@ export class Book {
       ...jobFile([]),
       engine: this.engine,
       instruments: this.instruments.length > 0 ? this.instruments : jobFile([]).instruments,
-      log: this.log as LogEntry[],
+      // A copy: what is known of a log is kept by the list it stands in.
+      log: [...this.log] as LogEntry[],
     });
   }
 }
