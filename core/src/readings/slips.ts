@@ -35,7 +35,7 @@ export const besideOf = (values: readonly number[]): Beside => ({
 });
 
 export interface SlipContext {
-  readonly instrument: Pick<Instrument, 'resolution' | 'unit' | 'name'>;
+  readonly instrument: Pick<Instrument, 'type' | 'resolution' | 'unit' | 'name'>;
   /** Size the drawing gives for this place. */
   readonly nominal: Nanometres;
   /** Standing readings of the same part, the one in question left out. */

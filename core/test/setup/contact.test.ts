@@ -27,7 +27,12 @@ const figure = (s: Setup, of = key): Figure | undefined =>
   judgeJob(s.file()).items.find((f) => f.subject.of === 'part' && f.subject.thing === `setup.contact:${of}`);
 const room = (s: Setup) => contactOf(s.file(), valve!, 'mm');
 /** Rooms of a parabola, lowest by so much at an angle. */
-const swept = (least: number, at: number, bend = 0.004, angles: readonly number[] = ANGLES): Record<string, string> =>
+const swept = (
+  least: number,
+  at: number,
+  bend = 0.004,
+  angles: readonly number[] = ANGLES,
+): Record<string, string> =>
   Object.fromEntries(angles.map((a) => [String(a), (least + bend * (a - at) ** 2).toFixed(3)]));
 const ANGLES = [-25, -20, -15, -10, -5, 0, 5, 10, 15, 20, 25];
 

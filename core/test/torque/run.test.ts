@@ -9,6 +9,7 @@ import {
   timelineOf,
   TORQUE_AGAIN,
   TORQUE_CHECKED,
+  TORQUE_DUE,
   TORQUE_ODD,
   TORQUE_SEEN,
   TORQUE_UNDO,
@@ -305,5 +306,28 @@ describe('a torque run', () => {
     expect(torqueRun(run.file()).groups[0]!.passes[0]!.done.size).toBe(14);
     expect(run.try(TORQUE_UNDO, { of: 'nobody' })).toContain('nothing like that');
     expect(last).not.toBe('');
+  });
+
+  it('that is tightened again later wants a day for it, which falls away when it is begun anew', () => {
+    const run = begun(engine([group({ again: 10 })]));
+    const later = () => judgeJob(run.file()).steps.find((x) => x.key === 'torque-due:head');
+    const due = (on: string) => run.try(TORQUE_DUE, { group: 'head', on });
+    expect(later()).toBeUndefined();
+    // Before it is tight a day is the day of nothing.
+    expect(due('2026-02-01')).toBeNull();
+    while (run.press());
+    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
+    expect(later()).toMatchObject({ done: null });
+    expect(later()!.sentence('mm')).toContain('no day is set yet');
+    expect(due('2026-02-10')).toBeNull();
+    expect(later()!.done).toBe(run.log.at(-1)!.id);
+    expect(JSON.stringify(reportOf(run.file()))).toContain('Tightened again on 10 Feb 2026');
+    expect(timelineOf(run.file()).at(-1)!.sentence).toContain('tightened again on 10 Feb 2026');
+    run.keep(TORQUE_UNDO, { of: run.log.at(-1)!.id });
+    expect(later()).toMatchObject({ done: null });
+    due('2026-02-10');
+    run.keep(TORQUE_CHECKED, { group: 'head', moved: [3] });
+    expect(torqueRun(run.file()).groups[0]!.due).toBeNull();
+    expect(begun().try(TORQUE_DUE, { group: 'head', on: '2026-02-10' })).toContain('does not tighten');
   });
 });
