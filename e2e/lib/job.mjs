@@ -1,3 +1,4 @@
+import { EARLIER_CUSTOMERS } from '@tribos/demo';
 import { Key } from 'selenium-webdriver';
 
 /** Calls the API from the page, as the person signed in there. */
@@ -45,10 +46,10 @@ export async function freshJob(driver, model = '644 Twin', over = {}) {
   return id;
 }
 
-/** Id of the demo's own job of an engine. */
+/** Id of the demo's own job of an engine: the one that is in the shop now. */
 export async function demoJob(driver, machine) {
   const { items } = (await api(driver, 'GET', '/jobs')).body;
-  return items.filter((j) => j.engine === machine).at(-1).id;
+  return items.filter((j) => j.engine === machine && !EARLIER_CUSTOMERS.includes(j.customer)).at(-1).id;
 }
 
 /** Presses keys with nothing focused, as someone at the gauge does. */

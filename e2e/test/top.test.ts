@@ -252,8 +252,8 @@ describe('setting up', () => {
     await sees(browser.driver, 'squish, mean');
     await sees(browser.driver, '1.495');
     const form = formOf(browser.driver);
-    await form.choose('Gasket', 'Drumlin base 0.25');
-    await form.choose('and 2', 'Drumlin base 0.40');
+    await form.choose('Base gasket', 'Drumlin base 0.25');
+    await form.choose('Base gasket 2', 'Drumlin base 0.40');
     await form.push('Lies there');
     await sees(browser.driver, 'Lies there now: Drumlin base 0.25, Drumlin base 0.40');
     expect(await violations(browser.driver)).toEqual([]);

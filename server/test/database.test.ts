@@ -113,7 +113,7 @@ describe('the demo', () => {
           )
         ).rows[0]!,
     );
-    expect([shops, jobs]).toEqual([1, 9]);
+    expect([shops, jobs]).toEqual([1, 11]);
   });
 
   it('makes no half of a shop', async () => {

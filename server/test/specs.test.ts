@@ -279,6 +279,7 @@ describe('parts of a sheet', () => {
       'special-tools',
       'strip-list',
       'torque-plan',
+      'valve-train',
     ]);
     const owner = new pg.Client({ connectionString: world.ownerUrl });
     const client = new pg.Client({ connectionString: world.url });

@@ -4,6 +4,7 @@ import pg from 'pg';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import type { ImportView, JobView } from '@tribos/contract';
+import { EARLIER_CUSTOMERS } from '@tribos/demo';
 import { fromTemplate } from '../../e2e/lib/template.mjs';
 import { createApp } from '../src/app/create.js';
 import { loadDemo, makeShop } from '../src/database/loadDemo.js';
@@ -89,8 +90,8 @@ export async function makeWorld(): Promise<World> {
 /** The demo's own job of an engine: the oldest. */
 export async function jobOf(agent: Agent, engine: string): Promise<JobView> {
   const { body } = await agent.get('/api/jobs').expect(200);
-  const row = (body as { items: { id: string; engine: string }[] }).items
-    .filter((j) => j.engine === engine)
+  const row = (body as { items: { id: string; engine: string; customer: string }[] }).items
+    .filter((j) => j.engine === engine && !EARLIER_CUSTOMERS.includes(j.customer))
     .at(-1);
   return (await agent.get(`/api/jobs/${row!.id}`).expect(200)).body as JobView;
 }

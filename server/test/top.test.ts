@@ -1,5 +1,16 @@
 import { v7 } from 'uuid';
-import { assemblyRun, inHouse, notYetStarted, torqueRun, type JobFile } from '@tribos/core';
+import {
+  assemblyRun,
+  buildNow,
+  camReadings,
+  contactsOf,
+  inHouse,
+  notYetStarted,
+  portMap,
+  torqueRun,
+  type JobFile,
+} from '@tribos/core';
+import { EARLIER_CUSTOMERS } from '@tribos/demo';
 import { bringIn, importOf, jobOf, makeWorld, newTwin, type World } from './support.js';
 
 let world: World;
@@ -20,6 +31,9 @@ async function finished(): Promise<JobFile> {
   }
   throw new Error('no job is finished');
 }
+/** A group of a file that is not tightened again. */
+const otherGroup = (file: JobFile): string =>
+  torqueRun(inHouse(file)).groups.find((g) => g.group.again === null)!.group.key;
 const entry = (kind: string, fields: object) => ({ ...fields, id: v7(), at: new Date().toISOString(), kind });
 
 describe('a top end that is together', () => {
@@ -98,6 +112,74 @@ describe('a top end that is together', () => {
       .post(`/api/jobs/${id}/log`)
       .send({ entries: [entry('torqued', press)] })
       .expect(404);
+  });
+
+  it('build, cams, photos, days and ports go through a file and back; what a screen refuses, neither takes', async () => {
+    const { body: list } = await world.technician.get('/api/jobs').expect(200);
+    const sled = (list as { items: { id: string; customer: string }[] }).items.find(
+      (j) => j.customer === EARLIER_CUSTOMERS[1],
+    )!;
+    for (const id of [(await finished()).job.id, sled.id]) {
+      const { body: view } = await world.technician.get(`/api/jobs/${id}`).expect(200);
+      const file = inHouse(view.file as JobFile);
+      const { body: exported } = await world.technician.get(`/api/jobs/${id}/file`).expect(200);
+      const back = inHouse((await bringIn(world.lead, exported)).file);
+      const said = (f: JobFile) => ({
+        build: buildNow(f),
+        cams: [...camReadings(f)].map(([event, all]) => [event, all.map((r) => r.degrees)]),
+        rooms: contactsOf(f, 'mm').map((c) => [c.thing.key, c.smallest?.value]),
+        ports: portMap(f).map((p) => [p.roof.before?.value, p.roof.now?.value, p.width.now?.value]),
+        due: torqueRun(f).groups.map((g) => g.due?.on),
+        pictured: assemblyRun(f).steps.map((s) => s.pictured?.text),
+      });
+      expect(said(back)).toEqual(said(file));
+    }
+    const { body: exported } = await world.technician
+      .get(`/api/jobs/${(await finished()).job.id}/file`)
+      .expect(200);
+    for (const [kind, bend, says] of [
+      ['build-said', { piston: '  ' }, 'Whose piston'],
+      ['cam-timed', { degrees: 400 }, 'should be'],
+      ['assembly-pictured', { text: ' ' }, 'why there is no photo'],
+      ['torque-due', { group: 'head-small' }, 'does not tighten'],
+      ['torque-due', { on: '2026-02-31' }, '/on'],
+    ] as const) {
+      const bent = structuredClone(exported);
+      const found = bent.log.find((e: { kind: string }) => e.kind === kind);
+      if (kind === 'torque-due' && 'group' in bend) Object.assign(bend, { group: otherGroup(exported) });
+      Object.assign(found, bend);
+      expect([kind, JSON.stringify(await importOf(world.lead, bent))]).toEqual([
+        kind,
+        expect.stringContaining(says),
+      ]);
+    }
+  });
+
+  it('a limit that hangs on a build is entered, shown and asked about as it was typed', async () => {
+    const { body: engines } = await world.lead.get('/api/engines').expect(200);
+    const engine = (engines as { id: string; model: string }[]).find((e) => e.model === '744 Four')!;
+    const body = {
+      id: v7(),
+      feature: 'setup.contact.intake',
+      state: 'new',
+      low: 900_000,
+      high: null,
+      unit: 'mm',
+      conditions: { build: { head: 'maker', cams: 'stage 2', piston: 'maker', gasket: 'maker' } },
+      sourceType: 'part-maker',
+      party: 'Corrie',
+      document: 'cam sheet',
+      page: '1',
+      revision: '',
+      confirmed: true,
+    };
+    const { body: view } = await world.lead.post(`/api/engines/${engine.id}/limits`).send(body).expect(201);
+    const kept = (view.spec.limits as { id: string; conditions: object }[]).find((l) => l.id === body.id)!;
+    expect(kept.conditions).toEqual(body.conditions);
+    await world.lead
+      .post(`/api/engines/${engine.id}/limits`)
+      .send({ ...body, id: v7(), conditions: { build: { head: 'maker', cams: '' } } })
+      .expect(400);
   });
 
   it('a stranger’s stack of gaskets is none of this sheet', async () => {

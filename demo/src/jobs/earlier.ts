@@ -151,3 +151,6 @@ export function earlier620(book: LogBook): DemoJob['log'] {
   });
   return readyToStart(together(book.wait(30), of).wait(20), of).log;
 }
+
+/** Customers of those jobs: the same engines of others are in the shop now. */
+export const EARLIER_CUSTOMERS: readonly string[] = ['Noor Achterberg', 'Tavita Rosengren'];

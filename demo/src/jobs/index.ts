@@ -31,6 +31,7 @@ import { bearings744, crank212, head644, seized620 } from './lookedOver.js';
 import { stripped312, stripped620 } from './stripped.js';
 
 export type { DemoJob } from './build.js';
+export { EARLIER_CUSTOMERS } from './earlier.js';
 
 const DAY = 86_400_000;
 const twenty: Thermal = { celsius: 20, measured: true, sameBench: true, cylinder: null, piston: null };

@@ -77,7 +77,7 @@ export function GasketStack({
           {[0, 1, 2].map((i) => (
             <SelectField
               key={i}
-              label={i === 0 ? 'Gasket' : `and ${i + 1}`}
+              label={`${where === 'base' ? 'Base' : 'Head'} gasket${i === 0 ? '' : ` ${i + 1}`}`}
               value={names[i] ?? ''}
               onChange={(e) => {
                 const next = [...names];

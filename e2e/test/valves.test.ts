@@ -1,0 +1,177 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from '@jest/globals';
+import sharp from 'sharp';
+import {
+  assemblyRun,
+  buildNow,
+  camReadings,
+  contactsOf,
+  inHouse,
+  openAsk,
+  portMap,
+  type JobFile,
+} from '@tribos/core';
+import { assembledUpTo, writes } from '../lib/assembly.mjs';
+import { atTheBench } from '../lib/atTheBench.mjs';
+import { violations } from '../lib/axe.mjs';
+import { By, Key, sees } from '../lib/browser.mjs';
+import { formOf } from '../lib/form.mjs';
+import { api, freshJob, press, take } from '../lib/job.mjs';
+
+const at = atTheBench();
+const driver = () => at.browser.driver;
+const form = () => formOf(driver());
+const dir = mkdtempSync(join(tmpdir(), 'tribos-valves-'));
+afterAll(() => rmSync(dir, { recursive: true, force: true }));
+
+const fileOf = async (id: string): Promise<JobFile> =>
+  inHouse((await api(driver(), 'GET', `/jobs/${id}`)).body.file as JobFile);
+const settled = (id: string, done: (file: JobFile) => boolean, what: string) =>
+  driver().wait(async () => done(await fileOf(id)), 15_000, `the server never had it: ${what}`);
+const where = (name: string) =>
+  driver().wait(
+    async () => (await driver().findElement(By.css('[data-testid=where]')).getText()).includes(name),
+    8_000,
+    `never at ${name}`,
+  );
+/** A cell of the table of valves, by its row and column. */
+const cell = async (row: number, column: number) =>
+  (
+    await driver().findElement(
+      By.css(
+        `[aria-label="Readings of the valves"] tbody tr:nth-child(${row}) td:nth-child(${column}) button`,
+      ),
+    )
+  ).sendKeys(Key.ENTER);
+
+describe('valves and cams', () => {
+  it('asks of what it is built, reads clay by the bar, and holds it against the limit of that build', async () => {
+    const id = await freshJob(driver(), '386');
+    await at.visit(`/jobs/${id}/top?at=set-up`, 'Valves and cams');
+    await form().push('Valves and cams');
+    await sees(driver(), 'Of what is it built?');
+    // Lash first: room is of a valve that is set.
+    await where('intake valve 1 · clearance');
+    const leaf = async (thickness: string, key: string) => {
+      await form().push(thickness);
+      await press(driver(), key);
+    };
+    await leaf('0.09', 'x');
+    await leaf('0.07', 'g');
+    await settled(id, (f) => f.log.length >= 2, 'the leaves');
+    await cell(1, 3);
+    await where('intake valve 1 · clay');
+    await take(driver(), '1.42');
+    await settled(id, (f) => contactsOf(f, 'mm').length === 1, 'the clay');
+    await sees(driver(), '1.37 mm');
+    await form().push('Say what it is built of');
+    await form().fill('Piston', 'Lintel');
+    await form().push('Keep it');
+    await settled(id, (f) => buildNow(f)?.piston === 'Lintel', 'the build');
+    await sees(driver(), 'with Lintel piston');
+    await driver().wait(
+      async () =>
+        (
+          await driver()
+            .findElement(By.css('[aria-label="Readings of the valves"] tbody tr:first-child td:nth-child(3)'))
+            .getText()
+        ).includes('within'),
+      10_000,
+      'the room was never within',
+    );
+    expect(await violations(driver())).toEqual([]);
+    // On the wheel: typed, kept, judged, taken back.
+    await form().fill('Degrees', 'eight');
+    await form().enter('Degrees');
+    await sees(driver(), 'is no figure in degrees. It is kept as it was typed.');
+    await form().fill('Degrees', '8,5');
+    await form().enter('Degrees');
+    await settled(id, (f) => camReadings(f).get('intake-opens')?.[0]?.degrees === 8.5, 'the cam');
+    await sees(driver(), 'Cams, intake opens, before top');
+    await form().push('Take back 8.5°');
+    await settled(id, (f) => camReadings(f).size === 0, 'taken back');
+  }, 120_000);
+
+  it('sweeps a valve past top angle by angle, and says where it is not swept', async () => {
+    const id = await freshJob(driver(), '386');
+    await at.visit(`/jobs/${id}/top?at=set-up`, 'Valves and cams');
+    await form().push('Valves and cams');
+    for (const [angle, room] of [
+      ['−25°', '3.10'],
+      ['−15°', '2.20'],
+    ] as const) {
+      await form().push(angle);
+      await where('room swept');
+      await take(driver(), room);
+      await settled(
+        id,
+        (f) => contactsOf(f, 'mm')[0]?.sweep.some((s) => s.room === Number(room) * 1e6) === true,
+        angle,
+      );
+    }
+    await sees(driver(), 'no more than 10° apart');
+  }, 90_000);
+});
+
+describe('ports', () => {
+  it('are read before and after, and what should be alike is told apart', async () => {
+    const id = await freshJob(driver(), '620 Twin');
+    await at.visit(`/jobs/${id}/top?at=set-up`, 'Ports');
+    await form().push('Ports');
+    await sees(driver(), 'Ports, before and after');
+    await where('exhaust · port roof');
+    await take(driver(), '38.62');
+    await settled(id, (f) => portMap(f)[0]!.roof.now !== null, 'the roof');
+    await writes(driver(), id, {
+      kind: 'work',
+      what: 'ports-worked',
+      cylinder: 0,
+      kitId: null,
+      ticket: null,
+      text: 'raised',
+    });
+    await sees(driver(), 'was 38.62 mm');
+    await driver().findElement(By.css('[aria-label="Port map"] tbody tr td button')).sendKeys(Key.ENTER);
+    await take(driver(), '38.20');
+    await settled(id, (f) => portMap(f)[0]!.roof.now?.value === 38_200_000, 'the new roof');
+    await sees(driver(), '38.62 mm →');
+    expect(await violations(driver())).toEqual([]);
+  }, 90_000);
+});
+
+describe('evidence', () => {
+  it('a step that wants its photo waits for it, from a metre too, and has it once it is taken', async () => {
+    const id = await freshJob(driver());
+    await writes(driver(), id, { kind: 'assembly-begun', list: 'general', alone: true });
+    await assembledUpTo(driver(), id, 'cams', () => fileOf(id));
+    await at.visit(`/jobs/${id}/top`, 'Flywheel and cam marks');
+    await press(driver(), 'm');
+    const { now } = assemblyRun(await fileOf(id));
+    const ask = now!.asks[openAsk(now!)!]!;
+    await sees(driver(), 'all line up');
+    const wrong = ask.shown.findIndex((a) => a.why !== '');
+    await press(driver(), String(wrong + 1));
+    // What cannot stay is said from a metre as well.
+    await sees(driver(), ask.shown[wrong]!.why);
+    await press(driver(), String(ask.shown.findIndex((a) => a.why === '') + 1));
+    await sees(driver(), 'Take its photo, or say why there is none');
+    expect(await violations(driver())).toEqual([]);
+    await press(driver(), 'm');
+    await sees(driver(), 'A photo belongs to this one.');
+    const path = join(dir, 'marks.jpg');
+    writeFileSync(
+      path,
+      await sharp({ create: { width: 400, height: 300, channels: 3, background: '#778899' } })
+        .jpeg()
+        .toBuffer(),
+    );
+    await driver().findElement(By.css('input[type=file][accept="image/*"]')).sendKeys(path);
+    await settled(id, (f) => assemblyRun(f).now?.pictured != null, 'the photo');
+    const photos = (await api(driver(), 'GET', `/jobs/${id}/photos`)).body as { id: string }[];
+    expect(photos.map((p) => p.id)).toEqual([assemblyRun(await fileOf(id)).now!.pictured!.photo]);
+    await press(driver(), Key.SPACE);
+    await settled(id, (f) => assemblyRun(f).now?.step.key !== 'cams', 'the step');
+  }, 120_000);
+});
