@@ -8,10 +8,13 @@ import {
   PROUD,
   setupMeasures,
   squishOf,
+  SWEEP,
   thingsOfKind,
   walkOf,
+  type JobFile,
   type Measurand,
   type Place,
+  type Thing,
 } from '@tribos/core';
 import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
 import { connectLine } from '../gaugeLine/index.js';
@@ -41,6 +44,17 @@ const SECTIONS = [
   { key: 'ports', name: 'Ports', has: isPort },
 ] as const;
 
+/** Places beside the walk that belong together with one of them. */
+function walkAside(file: JobFile, at: Place): readonly Place[] {
+  const own = (m: Measurand, thing: Thing) => m.spots(file.engine, thing).map((s) => placeOn(m, thing, s));
+  if (at.part === SWEEP.part)
+    return SWEEP.things(file.engine).flatMap((t) =>
+      'thing' in at && at.thing === t.key ? own(SWEEP, t) : [],
+    );
+  const [roof, width] = PORT_MEASURES;
+  return roof!.things(file.engine).flatMap((t) => [...own(roof!, t), ...own(width!, t)]);
+}
+
 /** Deck, squish, valves and ports through the bar; the gaskets and shims that bring them in. */
 export function SetupPanel({
   context,
@@ -54,7 +68,10 @@ export function SetupPanel({
   const { file, prepared, judgement, unit } = context;
   const [open, setOpen] = useState<string | null>(null);
   const measures = useMemo(() => setupMeasures(file.engine), [file.engine]);
+  const [aside, setAside] = useState<Place | null>(null);
   const walk = useMemo((): readonly Place[] => {
+    // What nobody asks for is walked once somebody begins it: one valve past top, the ports one after the other.
+    if (aside) return walkAside(file, aside);
     const places = measures
       .filter((m) => !m.aside)
       .flatMap((m) =>
@@ -66,7 +83,7 @@ export function SetupPanel({
         ),
       );
     return places.length > 0 ? places : walkOf(file, true);
-  }, [file, measures]);
+  }, [file, measures, aside]);
   const { places, gaps } = judgement.readings;
   const start = walk.find((p) => !places.has(placeKey(p)) && !gaps.has(placeKey(p))) ?? walk[0] ?? null;
   const entry = useBar(context, walk, { start });
@@ -83,6 +100,10 @@ export function SetupPanel({
     null,
   );
   useEffect(connectLine, []);
+  const pick = (at: Place) => {
+    setAside(measures.some((m) => m.part === at.part && m.aside) ? at : null);
+    entry.pick(at);
+  };
   const { refused, waiting } = useWaitingOf(file.job.id);
   const shown = judgement.items.find((i) => i.key === open);
   const sections = SECTIONS.filter((s) => measures.some(s.has));
@@ -121,7 +142,7 @@ export function SetupPanel({
                   aria-current={s === section ? 'true' : undefined}
                   onClick={() => {
                     const to = first(s);
-                    if (to) entry.pick(to);
+                    if (to) pick(to);
                   }}
                   className={`min-h-11 px-3 ${s === section ? 'border-b-3 border-brass font-semibold' : 'text-blue underline underline-offset-4'}`}
                 >
@@ -155,7 +176,7 @@ export function SetupPanel({
               room="setup"
               current={entry.station}
               unit={unit}
-              onPick={entry.pick}
+              onPick={pick}
               onItem={onItem}
               whole
               only={section.has}
@@ -176,7 +197,7 @@ export function SetupPanel({
                 unit={unit}
                 figures={judgement.items}
                 current={entry.station}
-                onPick={entry.pick}
+                onPick={pick}
                 onItem={onItem}
               />
               {measures.includes(LASH) && <LashChoice file={file} unit={unit} />}
@@ -185,13 +206,13 @@ export function SetupPanel({
                 unit={unit}
                 figures={judgement.items}
                 current={entry.station}
-                onPick={entry.pick}
+                onPick={pick}
               />
               <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
             </>
           )}
           {section.key === 'ports' && (
-            <PortMap file={file} unit={unit} current={entry.station} onPick={entry.pick} />
+            <PortMap file={file} unit={unit} current={entry.station} onPick={pick} />
           )}
         </div>
       </StationBody>
