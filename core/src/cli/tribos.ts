@@ -1,9 +1,12 @@
 #!/usr/bin/env node
 import { readFileSync } from 'node:fs';
 import {
+  assemblyRun,
   cylinderOf,
+  DIMENSIONS,
   figureTitle,
   judgeJob,
+  notYetStarted,
   propagate,
   readJobFile,
   printedWays,
@@ -53,6 +56,7 @@ function check(path: string): void {
     state: i.state,
     because: i.because,
     value: i.value,
+    unit: DIMENSIONS[i.dimension].base,
     limit: i.limitAt,
     u: i.u,
     p: i.p,
@@ -66,6 +70,8 @@ function check(path: string): void {
   const report = {
     overall: judged.overall,
     verdicts,
+    // What the top end still wants, once somebody puts it together.
+    firstStart: assemblyRun(file).begun ? notYetStarted(file, judged.items) : null,
     recommended,
     ways: printedWays(ways),
     recommendation: recommendationSentence(file, ways, judged.items),

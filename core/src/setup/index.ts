@@ -2,6 +2,7 @@ export * from './camTiming.js';
 export * from './compressionRatio.js';
 export * from './contact.js';
 export * from './crankGeometry.js';
+export * from './dryFit.js';
 export * from './gasketStack.js';
 export * from './geometry.js';
 export * from './laid.js';

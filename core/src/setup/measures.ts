@@ -191,6 +191,25 @@ export const DECOMPRESSOR = oneFigure({
   openedBy: (e, engine) => opensSetup(OPENS_CAMS, e, engine),
 });
 
+/** The head of a joined timing chain's rivet, both ends: too little and it opens, too much and it cracks. */
+export const CHAIN_RIVET = oneFigure({
+  part: 'setup.chain-rivet',
+  name: 'rivet of the joined chain',
+  sense: 'outside',
+  feature: 'setup.chain-rivet',
+  how: 'each',
+  sides: ['min', 'max'],
+  things: thingsOfKind('cam-chain'),
+  spots: [spot('a', 'one end'), spot('b', 'other end')],
+  states: ['new', 'service'],
+  aside: true,
+  held: 'across the spread head, twice at right angles, the larger; only where a cut chain was joined',
+  definition: 'diameter of the spread head, each end',
+  has: hasLimit('setup.chain-rivet'),
+  reopens: 'cam-timing',
+  hangsOn: partsThat('cam-chain'),
+});
+
 /** Measures of setting up, in the order they are taken. */
 export const SETUP_MEASURES: readonly Measurand[] = [
   DECK,
@@ -201,6 +220,7 @@ export const SETUP_MEASURES: readonly Measurand[] = [
   CLAY,
   SWEEP,
   DECOMPRESSOR,
+  CHAIN_RIVET,
   ...PORT_MEASURES,
 ];
 

@@ -4,9 +4,10 @@ import { buildText } from '../specs/index.js';
 import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
 import { CAM_EVENTS, CAM_TIMED, CAM_UNDO, camFigures } from './camTiming.js';
 import { contactFigures } from './contact.js';
+import { DRY_FIT, dryFitDue } from './dryFit.js';
 import { laidAt } from './laid.js';
 import { lashFigures } from './lash.js';
-import { DECOMPRESSOR, SETUP_MEASURES } from './measures.js';
+import { CHAIN_RIVET, DECOMPRESSOR, SETUP_MEASURES } from './measures.js';
 import { PORT_MEASURES } from './portMeasures.js';
 import { portBlocks } from './portReport.js';
 import { GASKETS, SHIMS } from './sheets.js';
@@ -33,7 +34,10 @@ export const setup: Room = {
     ...lashFigures(file, ask.unit),
     ...contactFigures(file, ask.unit),
     ...camFigures(file),
-    ...readOnly(file, [DECOMPRESSOR, ...PORT_MEASURES], ask.unit),
+    ...readOnly(file, [DECOMPRESSOR, CHAIN_RIVET, ...PORT_MEASURES], ask.unit),
+  ],
+  actions: (file, { figures }) => [
+    { urgency: 'step', find: () => (dryFitDue(file, figures) ? DRY_FIT : null) },
   ],
   tell: (entry) =>
     STACK_LAID.is(entry)

@@ -175,6 +175,7 @@ export const FEATURES = {
   'setup.cam.intake-closes': ofBuild('Intake closes after bottom', 'angle', 'wear', 'wear'),
   'setup.cam.exhaust-opens': ofBuild('Exhaust opens before bottom', 'angle', 'wear', 'wear'),
   'setup.cam.exhaust-closes': ofBuild('Exhaust closes after top', 'angle', 'wear', 'wear'),
+  'setup.chain-rivet': length('Chain rivet, spread', 'engine', 'wear', 'seizure'),
   'setup.decompressor': ofBuild('Decompressor lift', 'length', 'wear', 'wear'),
 } as const satisfies Record<string, FeatureInfo>;
 

@@ -124,6 +124,7 @@ const ALSO: Readonly<Record<FeatureKey, readonly string[]>> = {
   'setup.cam.intake-closes': ['intake closes', 'intake valve closes abdc', 'ic'],
   'setup.cam.exhaust-opens': ['exhaust opens', 'exhaust valve opens bbdc', 'eo'],
   'setup.cam.exhaust-closes': ['exhaust closes', 'exhaust valve closes atdc', 'ec'],
+  'setup.chain-rivet': ['chain rivet', 'rivet diameter', 'cam chain rivet'],
   'setup.decompressor': ['decompressor', 'decompression lift', 'decompressor lift'],
 };
 

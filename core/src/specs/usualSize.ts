@@ -24,6 +24,7 @@ const USUAL: Partial<Record<FeatureKey, readonly [low: number, high: number]>> =
   'setup.valve.exhaust': [0.02, 0.8],
   'setup.contact.intake': [0.4, 4],
   'setup.contact.exhaust': [0.4, 5],
+  'setup.chain-rivet': [2, 12],
   'setup.decompressor': [0.1, 2.5],
 };
 

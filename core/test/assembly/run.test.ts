@@ -7,12 +7,14 @@ import {
   ASSEMBLY_SEEN,
   ASSEMBLY_UNDO,
   assemblyRun,
+  fromStrip,
   isPlain,
   judgeJob,
   listsFor,
   markTowards,
   notProved,
   openAsk,
+  opensWithGasket,
   pressOf,
   reportOf,
   timelineOf,
@@ -183,6 +185,36 @@ describe('an assembly run', () => {
     // Off again, it is of what was there before.
     hand.keep(ASSEMBLY_OPENED, { step: 'cams', cylinder: null, text: 'chain slipped' });
     expect(hand.run().steps.find((s) => s.step.key === 'cams')!.pictured).toBeNull();
+  });
+
+  it('brings up what was written at the strip at the step it was written for, and where its parts go back', () => {
+    const hand = begun();
+    const note = { about: 'timing', text: 'marks level with the head' };
+    hand.log.push({
+      ...hand.log[0]!,
+      id: 'n1',
+      kind: 'strip-note',
+      step: 'marks',
+      for: 'cams',
+      ...note,
+    } as never);
+    const cams = hand.upTo('cams');
+    expect(fromStrip(hand.file(), [cams]).notes.map((n) => n.text)).toEqual(['marks level with the head']);
+    // Photos taken of the marks are wanted where the marks are set again.
+    expect(fromStrip(hand.file(), [cams]).photosOf).toEqual(
+      expect.arrayContaining(['Turned by hand to its timing marks', 'Cam caps and camshafts out']),
+    );
+    expect(fromStrip(hand.file(), [hand.run().steps[0]!])).toEqual({ notes: [], photosOf: [] });
+  });
+
+  it('says what comes off for another gasket: what is done and hangs on it', () => {
+    const hand = begun();
+    expect(opensWithGasket(hand.file())).toEqual([]);
+    hand.upTo('head-tight');
+    expect(opensWithGasket(hand.file()).map((s) => s.step.key)).toEqual(
+      expect.arrayContaining(['base-gasket', 'deck-read', 'head-gasket', 'head-on']),
+    );
+    expect(opensWithGasket(hand.file()).some((s) => s.step.key === 'first-clip')).toBe(false);
   });
 
   it('keeps what is provisional open until it is made final', () => {

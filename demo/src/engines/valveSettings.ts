@@ -26,6 +26,8 @@ interface Own {
   /** Degrees at that lift: intake opens, closes, exhaust opens, closes; each so many either way. */
   readonly cams?: readonly [number, number, number, number, either: number];
   readonly decompressor?: Range;
+  /** Spread head of a joined chain's rivet. */
+  readonly rivet?: Range;
   /** Another maker’s piston: its own sheet’s room, in. */
   readonly other?: readonly [sheet: string, party: string, page: string, intake: number, exhaust: number];
 }
@@ -36,6 +38,7 @@ const OWN: Readonly<Record<string, Own>> = {
     contact: [1, 1.2],
     train: [11.5, 12.5, 1],
     cams: [15, 41, 43, 13, 3],
+    rivet: [5.45, 5.65],
   },
   '312': {
     page: '3-8',
@@ -47,6 +50,7 @@ const OWN: Readonly<Record<string, Own>> = {
     contact: [0.9, 1.1],
     train: [10, 11, 1],
     cams: [12, 46, 48, 10, 3],
+    rivet: [4.9, 5.1],
     other: ['Corrie kit sheet 79-F', 'Corrie', '4', 0.04, 0.05],
   },
   '744': {
@@ -114,6 +118,7 @@ export function valveSettingsOf(
         )
       : []),
     ...on('setup.decompressor', own.decompressor),
+    ...on('setup.chain-rivet', own.rivet),
     ...(other ? [least('setup.contact.intake', other[3]), least('setup.contact.exhaust', other[4])] : []),
   ];
   // The kit leaves cams and decompressor as they are, and says so.

@@ -1,4 +1,5 @@
-import { CAUTIONS, stepName, STRIP_NOTE, stripLog, type JobFile } from '@tribos/core';
+import { CAUTIONS, fromStrip, stepName, type JobFile } from '@tribos/core';
+import { PicturesOf } from '../photos/index.js';
 import { Kbd } from '../ui/index.js';
 import { AskPicture } from './AskPicture.js';
 import type { Assembling } from './useAssembly.js';
@@ -13,9 +14,7 @@ export function StepAtHand({ file, assembling }: { file: JobFile; assembling: As
       </p>
     );
   const { step } = now;
-  const notes = stripLog(file)
-    .filter(STRIP_NOTE.is)
-    .filter((n) => press.some((s) => s.step.key === n.for || s.step.refits.includes(n.for)));
+  const { notes, photosOf } = fromStrip(file, press);
   return (
     <section
       aria-live="polite"
@@ -55,6 +54,7 @@ export function StepAtHand({ file, assembling }: { file: JobFile; assembling: As
           {n.text}
         </p>
       ))}
+      <PicturesOf jobId={file.job.id} station="strip" captions={photosOf} label="Taken at the strip" />
       {waits && <p className="mt-2 text-lead font-semibold text-undecided">{waits}</p>}
       {ask && !waits && (
         <div className="mt-2">

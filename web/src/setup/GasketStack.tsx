@@ -4,6 +4,7 @@ import {
   STACK_LAID,
   laidAt,
   nm,
+  opensWithGasket,
   stackChoices,
   withUnit,
   WORK_DONE,
@@ -34,6 +35,12 @@ export function GasketStack({
   );
   const now = laidAt(file, where);
   const choices = stackChoices(file).filter((c) => c.where === where);
+  // What was laid over it comes off, and is done anew.
+  const opens = opensWithGasket(file);
+  const again =
+    opens.length === 0
+      ? 'nothing lies over it yet; another stack, and it is read again.'
+      : `with another stack all of this comes off and is done anew: ${opens.map((o) => o.step.what.toLowerCase()).join('; ')}.`;
   const title = where === 'base' ? 'Base gaskets' : 'Head gaskets';
   const [names, setNames] = useState<readonly string[]>([]);
   const [trouble, setTrouble] = useState<string | null>(null);
@@ -101,6 +108,8 @@ export function GasketStack({
             {c.from === 'squish' && `, smaller end ${text(c.read.smaller)}`}; {text(c.limits.low)} to{' '}
             {text(c.limits.high)}
           </h3>
+          {c.read.smaller < c.limits.low && <p className="font-semibold text-beyond">Too tight: {again}</p>}
+          {c.read.mean > c.limits.high && <p className="font-semibold text-undecided">Too loose: {again}</p>}
           {c.stacks.length === 0 && (
             <p className="text-undecided">
               No stack of the gaskets on this sheet brings it in. Cylinder or head has to be worked on, or

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
+  CHAIN_RIVET,
   deckOf,
   LASH,
   placeKey,
@@ -8,7 +9,7 @@ import {
   PROUD,
   setupMeasures,
   squishOf,
-  SWEEP,
+  SETUP_MEASURES,
   thingsOfKind,
   walkOf,
   type JobFile,
@@ -46,13 +47,13 @@ const SECTIONS = [
 
 /** Places beside the walk that belong together with one of them. */
 function walkAside(file: JobFile, at: Place): readonly Place[] {
-  const own = (m: Measurand, thing: Thing) => m.spots(file.engine, thing).map((s) => placeOn(m, thing, s));
-  if (at.part === SWEEP.part)
-    return SWEEP.things(file.engine).flatMap((t) =>
-      'thing' in at && at.thing === t.key ? own(SWEEP, t) : [],
-    );
+  const places = (m: Measurand, thing: Thing) => m.spots(file.engine, thing).map((s) => placeOn(m, thing, s));
   const [roof, width] = PORT_MEASURES;
-  return roof!.things(file.engine).flatMap((t) => [...own(roof!, t), ...own(width!, t)]);
+  if (isPort(at as Pick<Measurand, 'part'>))
+    return roof!.things(file.engine).flatMap((t) => [...places(roof!, t), ...places(width!, t)]);
+  return SETUP_MEASURES.filter((m) => m.part === at.part).flatMap((m) =>
+    m.things(file.engine).flatMap((t) => ('thing' in at && at.thing === t.key ? places(m, t) : [])),
+  );
 }
 
 /** Deck, squish, valves and ports through the bar; the gaskets and shims that bring them in. */
@@ -209,6 +210,22 @@ export function SetupPanel({
                 onPick={pick}
               />
               <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
+              {measures.includes(CHAIN_RIVET) && (
+                <div className="mt-4">
+                  <ThingsPanel
+                    file={file}
+                    prepared={prepared}
+                    judgement={judgement}
+                    room="setup"
+                    current={entry.station}
+                    unit={unit}
+                    onPick={pick}
+                    onItem={onItem}
+                    whole
+                    only={(m) => m === CHAIN_RIVET}
+                  />
+                </div>
+              )}
             </>
           )}
           {section.key === 'ports' && (
