@@ -48,6 +48,8 @@ export interface Contact {
   readonly sweep: readonly { readonly angle: number; readonly room: number }[];
   /** The smallest of it, nm, between the readings too; null while nothing was read. */
   readonly smallest: Estimate | null;
+  /** How often a valve exactly at its limit would read so far past it: one of many readings is the smallest by chance. */
+  readonly tailOf: ((beyond: number, u: number) => number) | null;
   /** Why it does not prove yet that there is room; null where it does. */
   readonly trouble: string | null;
   readonly conflict: boolean;
@@ -125,6 +127,7 @@ export function contactOf(file: JobFile, thing: Thing, unit: LengthUnit): Contac
   const swept = sweptOf(sweepRead);
   const all = [clay, swept.smallest].filter((e) => e !== null);
   const smallest = all.length === 0 ? null : extreme(all, 'smallest').of;
+  const readings = [...(clay ? [clay] : []), ...swept.rooms.map((r) => r.of)];
   const apart = clay && swept.smallest ? difference(clay, swept.smallest) : null;
   const conflict = apart !== null && Math.abs(apart.value) > AGREE * uncertaintyOf(apart).u;
   const lashOpen =
@@ -135,6 +138,7 @@ export function contactOf(file: JobFile, thing: Thing, unit: LengthUnit): Contac
     clay,
     sweep: swept.rooms.map(({ angle, of }) => ({ angle, room: of.value })),
     smallest,
+    tailOf: readings.length > 1 ? extreme(readings, 'smallest').tailOf : null,
     conflict,
     trouble:
       smallest === null
@@ -171,6 +175,7 @@ export function contactFigures(file: JobFile, unit: LengthUnit): Figure[] {
       title: 'room to the piston',
       named: 'contact',
       of: c.smallest,
+      ...(c.tailOf ? { tailOf: c.tailOf } : {}),
       states: ['new', 'service'],
       progress: { read: whole ? 1 : 0, planned: 1 },
       blockedBy: c.conflict ? 'conflict' : blockedBy(file, unit, places, whole),

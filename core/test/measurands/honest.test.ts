@@ -6,53 +6,19 @@ import {
   leafToTry,
   measurandFigures,
   mm,
-  nm,
   SIX_LINES,
-  toDecimal,
   TWO_BY_TWO,
   um,
   USUAL_LEAVES,
   type Figure,
-  type Instrument,
   type LeafAnswer,
   type LogEntry,
   type Measurand,
   type ThingPlace,
 } from '../../src/index.js';
 import { HERE, limit, MIC, reading } from '../support.js';
+import { MOST, rates, shows, type Draw } from './hidden.js';
 import { DIAL, fileWith, withLimits } from './support.js';
-
-/**
- * Hidden true parts, read by gauges that err as the model says they do: how often does a verdict say what is not so?
- * Seeded, so that the test is the same every time.
- */
-function random(seed: number) {
-  let state = seed >>> 0;
-  const uniform = () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return (state + 0.5) / 4294967296;
-  };
-  return {
-    uniform,
-    either: (half: number) => half * (2 * uniform() - 1),
-    normal: () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()),
-  };
-}
-type Draw = ReturnType<typeof random>;
-
-const RUNS = 1_500;
-/** 5 % and what 1 500 runs scatter by. */
-const MOST = 0.05 + 3 * Math.sqrt((0.05 * 0.95) / RUNS);
-
-/** What a gauge shows of true sizes at several places: one scale error shared, one for each place, scatter. */
-function shows(gauge: Instrument, draw: Draw): (truth: number) => string {
-  const shared = draw.either(Math.sqrt(0.8) * gauge.maxError);
-  return (truth) => {
-    const place = draw.either(Math.sqrt(0.2) * gauge.maxError);
-    const value = Math.max(0, truth + shared + place + gauge.repeatability * draw.normal());
-    return toDecimal(nm(Math.round(value / gauge.resolution) * gauge.resolution), 'mm', 3);
-  };
-}
 
 const figuresOf = (
   m: Measurand,
@@ -60,18 +26,6 @@ const figuresOf = (
   log: readonly LogEntry[],
   engine = withLimits([]),
 ): readonly Figure[] => measurandFigures(fileWith(log, engine), m, measures, 'mm');
-
-/** Share of runs in which a figure says so. */
-function rates(run: (draw: Draw) => Figure, seed: number): { within: number; beyond: number } {
-  const draw = random(seed);
-  let [within, beyond] = [0, 0];
-  for (let i = 0; i < RUNS; i += 1) {
-    const { state } = run(draw);
-    if (state === 'within') within += 1;
-    if (state === 'beyond') beyond += 1;
-  }
-  return { within: within / RUNS, beyond: beyond / RUNS };
-}
 
 const JOURNAL = BEARING_MEASURES[0]!;
 const L = mm(35.97);
