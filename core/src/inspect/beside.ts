@@ -4,7 +4,8 @@ import { overallOf, partOf, verdictSentence, type Figure } from '../verdicts/ind
 import type { LengthUnit } from '../units/index.js';
 import { inspected, toMeasure } from './inspected.js';
 import { DISPOSITIONS } from './inspectEntries.js';
-import { kindOfPart, SECTIONS_OF_PARTS, type PartSection } from './partKinds.js';
+import { SECTIONS_OF_PARTS, type PartSection } from './partKind.js';
+import { kindOfPart } from './partKinds.js';
 
 /** What leaving it as it is costs later. */
 const LATER: Record<PartSection, string> = {

@@ -1,4 +1,4 @@
-import type { PartMaterial } from './partKinds.js';
+import type { PartMaterial } from './partKind.js';
 
 interface Cleaning {
   readonly name: string;

@@ -8,6 +8,7 @@ export * from './findingsFirst.js';
 export * from './inspected.js';
 export * from './inspectEntries.js';
 export * from './mayNotFit.js';
+export * from './partKind.js';
 export * from './partKinds.js';
 export * from './partList.js';
 export * from './room.js';

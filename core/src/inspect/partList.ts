@@ -2,7 +2,8 @@ import { listsOf, stripPlan } from '../strip/index.js';
 import { derived, type JobFile } from '../job/index.js';
 import { integer, list, object, oneOf, orNull, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
-import { PART_KINDS, SECTIONS_OF_PARTS, type PartKind } from './partKinds.js';
+import { SECTIONS_OF_PARTS, type PartKind } from './partKind.js';
+import { PART_KINDS } from './partKinds.js';
 
 const SHEETED = PART_KINDS.filter((k) => k.per === 'sheet').map((k) => k.kind);
 

@@ -12,7 +12,6 @@ import {
   type Naming,
   type Shape,
 } from '../shape/index.js';
-import { neverDone, type WallWork } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 import {
   entryKind,
@@ -22,17 +21,17 @@ import {
   type EntryContext,
   type EntryOf,
 } from './entryKind.js';
-import { angle, cylinder, length, size, typed } from './fields.js';
+import { length, size, typed } from './fields.js';
 import { FILED } from './filed.js';
+import { FINDING } from './finding.js';
 import { PART_FINDING } from './partFinding.js';
 import { PART_WORK } from './partWork.js';
 import type { GapPlace, SizePlace } from './place.js';
 import { overPlaces, shapeOfPlaces, type AnyPlace, type PlaceKind } from './placeKind.js';
 import { LOG_PLACES } from './places/index.js';
-import { onCylinder, onKit, onWall } from './places/onSheet.js';
 import { SLIP_CODES, SUPERSEDES } from './slipCodes.js';
 import { supersedes, type Correcting } from './standing.js';
-import { resizes, WORK_KINDS, type WorkKind } from './work.js';
+import { WORK_DONE } from './workDone.js';
 
 /** A gauge as it could have been in somebody's hand on that day: of this shop for what is typed in it. */
 function gaugeFor(
@@ -284,84 +283,11 @@ export const ANSWER = entryKind(
   { read: (sent, context) => named(context, sent.readingId, ['reading']) },
 );
 
-/** What each finding is called; `clean` withdraws what was found on a cylinder before it. */
-export const FINDINGS = {
-  score: 'score',
-  scuff: 'scuffing',
-  pitting: 'pitting',
-  flaking: 'flaking plating',
-  bare: 'bare aluminium',
-  crack: 'crack',
-  clean: 'wall is clean',
-} as const;
-export type FindingKind = keyof typeof FINDINGS;
-/** Whether a fingernail drawn across it catches, or only feels it. */
-export type Nail = 'catches' | 'slides';
-
-/** Something seen or felt on a wall. */
-export const FINDING = entryKind(
-  'finding',
-  {
-    cylinder,
-    what: oneOf(...(Object.keys(FINDINGS) as FindingKind[])),
-    /** Where on the wall: depth from the deck, direction over the whole turn; null when not noted. */
-    place: orNull(object({ depth: size, angle })),
-    /** How deep, radial from the worn wall, nm; null when not measured. */
-    deep: orNull(integer<Nanometres>(0, 10_000_000)),
-    /** What a fingernail says of it; null when it was not tried. */
-    nail: orNull(oneOf('catches', 'slides')),
-  },
-  {
-    optional: ['nail'],
-    read: (sent, { engine }) => {
-      onCylinder(engine, sent.cylinder, '/cylinder');
-      if (sent.place) onWall(engine, sent.place.depth, '/place/depth');
-    },
-  },
-);
-
-const WALL_WORK: Partial<Record<WorkKind, WallWork>> = {
-  bored: 'bore',
-  honed: 'hone',
-  replated: 'replate',
-  sleeved: 'sleeve',
-};
-
-/** Work done on a part between readings: what it reopens has to be read again. */
-export const WORK_DONE = entryKind(
-  'work',
-  {
-    what: oneOf(...WORK_KINDS),
-    /** Cylinder worked on; null for work on all of them. */
-    cylinder: orNull(cylinder),
-    /** Kit it was done for. */
-    kitId: orNull(ref('kit')),
-    /** Finished size that was asked for, nm. */
-    ticket: orNull(object({ low: size, high: size })),
-    text: text(),
-  },
-  {
-    read: (sent, { engine }) => {
-      if (sent.cylinder !== null) onCylinder(engine, sent.cylinder, '/cylinder');
-      onKit(engine, sent.kitId, '/kitId');
-      if (sent.ticket && sent.ticket.low >= sent.ticket.high)
-        throw new Refused('/ticket', 'The ticket must run from low to high.');
-      const never = WALL_WORK[sent.what] && neverDone(engine.wall, WALL_WORK[sent.what]!);
-      // A hone that somebody held to it is written down as it was; one to a size is sent to nobody.
-      if (never && (sent.what !== 'honed' || sent.ticket)) throw new Refused('/what', never);
-      if (sent.ticket && !resizes(sent.what))
-        throw new Refused('/ticket', 'A ticket belongs to work that makes a wall of another size.');
-    },
-  },
-);
-
 export const NOTE = entryKind('note', { text: text() });
 
 export type LeafEntry = EntryOf<typeof LEAF>;
 export type ZeroEntry = EntryOf<typeof ZERO>;
 export type ZeroCheckEntry = EntryOf<typeof ZERO_CHECK>;
-export type FindingEntry = EntryOf<typeof FINDING>;
-export type WorkEntry = EntryOf<typeof WORK_DONE>;
 
 /** Kinds that several rooms read. A room's own kinds stand in its own folder. */
 export const LOG_KINDS = {

@@ -1,5 +1,6 @@
 import type { Wall } from '../specs/index.js';
-import type { FindingEntry, FindingKind, LogEntry } from './entries.js';
+import type { LogEntry } from './entries.js';
+import type { FindingEntry, FindingKind } from './finding.js';
 import { WORK } from './work.js';
 
 /**

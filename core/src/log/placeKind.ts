@@ -2,7 +2,8 @@ import type { Sense, ThermalPart } from '../gauges/index.js';
 import { byKind, type Shape } from '../shape/index.js';
 import { halfTurn, type EngineSpec, type Kit, type Material } from '../specs/index.js';
 import type { LengthUnit, Nanometres } from '../units/index.js';
-import type { LogEntry, WorkEntry } from './entries.js';
+import type { LogEntry } from './entries.js';
+import type { WorkEntry } from './workDone.js';
 import type { AnyEntry, EntryKind } from './entryKind.js';
 import type { Place } from './place.js';
 

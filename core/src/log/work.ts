@@ -1,4 +1,5 @@
-import type { LogEntry, WorkEntry } from './entries.js';
+import type { LogEntry } from './entries.js';
+import type { WorkEntry } from './workDone.js';
 
 /** What a finished figure or step is called where it can be opened again. */
 export const REOPENED = {

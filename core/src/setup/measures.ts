@@ -199,7 +199,8 @@ export const CHAIN_RIVET = oneFigure({
   feature: 'setup.chain-rivet',
   how: 'each',
   sides: ['min', 'max'],
-  things: thingsOfKind('cam-chain'),
+  // Nobody measures a chain to decide: its joint is verified, and goes with the cams it drives.
+  things: (engine) => thingsOfKind('cam-chain')(engine).map((t) => ({ ...t, part: 'camshaft' })),
   spots: [spot('a', 'one end'), spot('b', 'other end')],
   states: ['new', 'service'],
   aside: true,

@@ -1,5 +1,5 @@
 import { nm } from '../../units/index.js';
-import type { WorkEntry } from '../entries.js';
+import type { WorkEntry } from '../workDone.js';
 import { PIN, PIN_BORE, PISTON, PISTON_SPOTS, SMALL_END, type PistonPlace } from '../place.js';
 import { placeKind, type Around } from '../placeKind.js';
 import { isDoneOn, opens } from '../work.js';
