@@ -1,4 +1,4 @@
-import { fromDeviation, readingContext, READS, type Instrument, type Sense } from '../gauges/index.js';
+import { fromDeviation, readingContext, type Instrument } from '../gauges/index.js';
 import {
   byKind,
   integer,
@@ -27,7 +27,7 @@ import { FINDING } from './finding.js';
 import { PART_FINDING } from './partFinding.js';
 import { PART_WORK } from './partWork.js';
 import type { GapPlace, SizePlace } from './place.js';
-import { overPlaces, shapeOfPlaces, type AnyPlace, type PlaceKind } from './placeKind.js';
+import { overPlaces, readsAt, shapeOfPlaces, type AnyPlace, type PlaceKind } from './placeKind.js';
 import { LOG_PLACES } from './places/index.js';
 import { SLIP_CODES, SUPERSEDES } from './slipCodes.js';
 import { supersedes, type Correcting } from './standing.js';
@@ -37,13 +37,12 @@ import { WORK_DONE } from './workDone.js';
 function gaugeFor(
   context: EntryContext,
   { instrumentId, at }: { readonly instrumentId: string; readonly at: string },
-  sense: Sense,
-  part: string,
+  kind: Pick<PlaceKind, 'sense' | 'by' | 'part'>,
 ): Instrument {
   const instrument = context.instruments.find((i) => i.id === instrumentId);
   if (!instrument) throw new Refused('/instrumentId', 'There is no such gauge in this shop.');
-  if (!READS[instrument.type].includes(sense))
-    throw new Refused('/instrumentId', `${instrument.name} does not read a ${part}.`);
+  if (!readsAt(kind, instrument.type))
+    throw new Refused('/instrumentId', `${instrument.name} does not read a ${kind.part}.`);
   if (instrument.importedBy !== null && context.importedBy === null)
     throw new Refused('/instrumentId', `${instrument.name} is a gauge of a file, not of this shop.`);
   if (instrument.retiredOn !== null && at.slice(0, 10) > instrument.retiredOn)
@@ -88,7 +87,7 @@ export const ZERO = entryKind(
   {
     added: ['value'],
     read: (sent, context) => {
-      const instrument = gaugeFor(context, sent, 'inside', 'bore');
+      const instrument = gaugeFor(context, sent, { sense: 'inside', part: 'bore' });
       if (instrument.type !== 'dial-bore')
         throw new Refused('/instrumentId', 'Only a dial bore gauge is zeroed and read by deviation.');
       const from = sent.in;
@@ -172,13 +171,13 @@ const readingAt = (kinds: readonly PlaceKind[]) =>
       added: ['unit', 'value', 'step'],
       optional: ['corrects', 'zeroId', 'seen'],
       read: (sent, context) => {
-        const { part, sense } = placeOn(kinds, sent.station, context);
-        const instrument = gaugeFor(context, sent, sense, part);
+        const kind = placeOn(kinds, sent.station, context);
+        const instrument = gaugeFor(context, sent, kind);
         const zero = sent.zeroId === null ? null : zeroOf(context, sent.zeroId, sent.instrumentId);
         const read = parsed(sent.text, readingContext(instrument, zero !== null));
         const value = zero ? fromDeviation(zero, read.value) : read.value;
         // A needle may well stand still.
-        if (value < 0 || (value === 0 && sense !== 'travel'))
+        if (value < 0 || (value === 0 && kind.sense !== 'travel'))
           throw new Refused('/text', 'That makes a size of nothing or less.');
         const added = { unit: read.unit, value, step: read.step };
         standsIn({ ...sent, ...added }, context);
@@ -222,8 +221,7 @@ const leafAt = (kinds: readonly PlaceKind[]) =>
     },
     {
       read: (sent, context) => {
-        const { part, sense } = placeOn(kinds, sent.station, context);
-        const instrument = gaugeFor(context, sent, sense, part);
+        const instrument = gaugeFor(context, sent, placeOn(kinds, sent.station, context));
         if (sent.stack.some((t) => !instrument.leaves.includes(nm(t))))
           throw new Refused('/stack', `${instrument.name} holds no such leaf.`);
         if (new Set(sent.stack).size < sent.stack.length)

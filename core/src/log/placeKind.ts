@@ -1,4 +1,4 @@
-import type { Sense, ThermalPart } from '../gauges/index.js';
+import { READS, type InstrumentType, type Sense, type ThermalPart } from '../gauges/index.js';
 import { byKind, type Shape } from '../shape/index.js';
 import { halfTurn, type EngineSpec, type Kit, type Material } from '../specs/index.js';
 import type { LengthUnit, Nanometres } from '../units/index.js';
@@ -39,6 +39,8 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   readonly shape: Shape<P>;
   /** Inside of a hole, outside of a part, or a gap that leaves bracket: which gauges can read it. */
   readonly sense: Sense;
+  /** Only these of the gauges that read so: none else gets there. Absent where every one does. */
+  readonly by?: readonly InstrumentType[];
   /** Whose temperature it has where one was taken. */
   readonly warm: ThermalPart;
   /** @throws Refused where this engine has no such place */
@@ -53,7 +55,7 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   /** It goes with the piston that is fitted: what was tried with the one before is of another part. */
   readonly ofPiston?: true;
   /** Whether any other entry after a reading has opened it again: what it was read on came apart. */
-  readonly openedBy?: (place: P, entry: AnyEntry, engine: EngineSpec) => boolean;
+  readonly openedBy?: (place: P, entry: AnyEntry, around: Pick<Around, 'engine' | 'log'>) => boolean;
   /** What tells its thing from others of its part; readings of one thing are each other's neighbours. */
   readonly thing: (place: P) => string;
   /** Its words, cylinder first: `left · 38 mm · thrust`. */
@@ -79,6 +81,10 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   /** Whether a size read here is not the one its limit is about; asked about, and it feeds no verdict. */
   readonly beside?: (place: P) => boolean;
 }
+
+/** Whether a type of gauge reads at a kind of place: a micrometer measures an outside, and no port from the deck. */
+export const readsAt = ({ sense, by }: Pick<PlaceKind, 'sense' | 'by'>, type: InstrumentType): boolean =>
+  READS[type].includes(sense) && (by?.includes(type) ?? true);
 
 /** A kind of place, whatever its own fields are. */
 export const placeKind = <P extends AnyPlace>(kind: PlaceKind<P>): PlaceKind => kind as unknown as PlaceKind;

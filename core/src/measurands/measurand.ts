@@ -1,4 +1,4 @@
-import type { Sense } from '../gauges/index.js';
+import type { InstrumentType, Sense } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import {
   isDoneOn,
@@ -87,7 +87,9 @@ export interface Measurand {
   /** Other parts of the engine it hangs on: another one of them opens it again too. */
   readonly hangsOn?: (engine: EngineSpec, thing: Thing) => readonly string[];
   /** Any other entry that opens it again: what it was read on came apart, or was tightened after. */
-  readonly openedBy?: (entry: AnyEntry, engine: EngineSpec) => boolean;
+  readonly openedBy?: (entry: AnyEntry, around: Pick<JobFile, 'engine' | 'log'>) => boolean;
+  /** Only these of the gauges that read its sense. */
+  readonly by?: readonly InstrumentType[];
   /** Beside the walk: a hundred places that are read only by whoever wants them. */
   readonly aside?: true;
   /** Beside the leaves' own tolerance, nm: what they are tried against is not perfect either. */
@@ -220,6 +222,7 @@ export function measurandPlace(m: Measurand): PlaceKind {
     part: m.part,
     shape,
     sense: m.sense,
+    ...(m.by ? { by: m.by } : {}),
     warm: 'cylinder',
     on: (s, engine) => {
       const of = thingOf(m, engine, s.thing);
@@ -229,7 +232,10 @@ export function measurandPlace(m: Measurand): PlaceKind {
     },
     reopenedBy: (s, work) => m.reopens !== undefined && isOpened(s, work, m.reopens),
     ...(m.openedBy
-      ? { openedBy: (_: ThingPlace, e: AnyEntry, engine: EngineSpec) => m.openedBy!(e, engine) }
+      ? {
+          openedBy: (_: ThingPlace, e: AnyEntry, around: Pick<JobFile, 'engine' | 'log'>) =>
+            m.openedBy!(e, around),
+        }
       : {}),
     ofParts: (s, engine) => {
       const of = thing(s, engine);

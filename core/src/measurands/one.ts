@@ -25,6 +25,7 @@ export function oneFigure(of: {
   readonly hangsOn?: Measurand['hangsOn'];
   readonly openedBy?: Measurand['openedBy'];
   readonly aside?: true;
+  readonly by?: Measurand['by'];
   readonly ifLimit?: true;
   readonly loose?: true;
   /** Size of each where its sheet gives none, nm. */

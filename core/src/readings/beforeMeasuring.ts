@@ -4,13 +4,12 @@ import {
   difference,
   narrowestWindow,
   readingEstimate,
-  READS,
   uncertaintyOf,
   type Instrument,
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, pistonAsked, placeKindOf, type JobFile } from '../job/index.js';
-import { isOfCylinder, type AnyPlace, type SizePlace } from '../log/index.js';
+import { isOfCylinder, type AnyPlace, type SizePlace, readsAt } from '../log/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { governingFor } from '../verdicts/index.js';
 
@@ -50,7 +49,7 @@ export function beforeMeasuring(file: JobFile, station: SizePlace, by: string, a
     file.instruments.filter(
       (i) =>
         atHand(i) &&
-        READS[i.type].includes(placeKindOf(file, of).sense) &&
+        readsAt(placeKindOf(file, of), i.type) &&
         i.contacts === 2 &&
         nominalOf(file, of) >= i.rangeLow &&
         nominalOf(file, of) <= i.rangeHigh,

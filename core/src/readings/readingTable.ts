@@ -1,4 +1,4 @@
-import { atHand, LEAF_ANSWERS, READS, type Instrument, type LeafAnswer } from '../gauges/index.js';
+import { atHand, LEAF_ANSWERS, type Instrument, type LeafAnswer } from '../gauges/index.js';
 import {
   GAPPED_RINGS,
   LOG_PLACES,
@@ -12,6 +12,7 @@ import {
   type PlaceKind,
   type SizePlace,
   type ThingPlace,
+  readsAt,
 } from '../log/index.js';
 import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit } from '../units/index.js';
@@ -181,9 +182,7 @@ function gaugeOf(
       ? instruments.find((i) => i.id === fallback)
       : instruments.find((i) => atHand(i) && plain(i.name) === plain(text));
   if (!found) return unread(text === '' ? 'No gauge is given.' : `“${text}” is no gauge of this shop.`);
-  return READS[found.type].includes(kind.sense)
-    ? found
-    : unread(`${found.name} does not read a ${station.part}.`);
+  return readsAt(kind, found.type) ? found : unread(`${found.name} does not read a ${station.part}.`);
 }
 
 /** The kind of place of a row, where it stands on this engine. */

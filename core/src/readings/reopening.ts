@@ -60,8 +60,7 @@ export const apartSince = derived((file: JobFile): ReadonlyMap<string, AnyEntry>
   file.log.forEach((e, at) => {
     if (e.kind !== 'reading' && e.kind !== 'leaf') return;
     const { openedBy } = placeKindOf(file, e.station);
-    const by =
-      openedBy && log.findLast((x, i) => i > at && !gone.has(x.id) && openedBy(e.station, x, file.engine));
+    const by = openedBy && log.findLast((x, i) => i > at && !gone.has(x.id) && openedBy(e.station, x, file));
     if (by) found.set(e.id, by);
   });
   return found;

@@ -65,7 +65,7 @@ function setSince(file: JobFile): number {
   const gone = undoneIn(log);
   return log.findLastIndex(
     (e) =>
-      (!gone.has(e.id) && opensSetup(OPENS_CAMS, e, file.engine)) ||
+      (!gone.has(e.id) && opensSetup(OPENS_CAMS, e, file)) ||
       (PART_WORK.is(e) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
       (e.kind === 'work' &&
         WORK[(e as unknown as { readonly what: keyof typeof WORK }).what].reopens.includes('cam-timing')),

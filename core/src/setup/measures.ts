@@ -53,7 +53,7 @@ export const DECK = oneFigure({
   has: hasLimit('setup.deck'),
   reopens: 'deck',
   hangsOn: underTheDeck,
-  openedBy: (e, engine) => opensSetup(OPENS_DECK, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
 });
 
 /** The soft wire before it is laid: one that is not crushed proves nothing. */
@@ -72,7 +72,7 @@ export const WIRE = oneFigure({
   has: hasLimit('setup.squish'),
   reopens: 'squish',
   hangsOn: underTheHead,
-  openedBy: (e, engine) => opensSetup(OPENS_DECK, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
 });
 
 export const SQUISH = oneFigure({
@@ -90,7 +90,7 @@ export const SQUISH = oneFigure({
   has: hasLimit('setup.squish'),
   reopens: 'squish',
   hangsOn: underTheHead,
-  openedBy: (e, engine) => opensSetup(OPENS_DECK, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
 });
 
 export const LASH = oneFigure({
@@ -108,7 +108,7 @@ export const LASH = oneFigure({
   has: hasLimit('setup.valve'),
   reopens: 'lash',
   hangsOn: valveDrive,
-  openedBy: (e, engine) => opensSetup(OPENS_LASH, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_LASH, e, around),
 });
 
 /** A shim as it is measured, not as it is marked. */
@@ -136,6 +136,8 @@ export const CLAY = oneFigure({
   part: 'setup.clay',
   name: 'clay, its thinnest place',
   sense: 'outside',
+  // A micrometer squeezes it.
+  by: ['calliper'],
   feature: (t) => `setup.contact.${side(t)}`,
   how: 'smallest',
   sides: ['min'],
@@ -147,7 +149,7 @@ export const CLAY = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
-  openedBy: (e, engine) => opensSetup(OPENS_CONTACT, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_CONTACT, e, around),
 });
 
 /** Degrees of crank at which room is swept, negative before top dead centre. */
@@ -170,7 +172,7 @@ export const SWEEP = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
-  openedBy: (e, engine) => opensSetup(OPENS_CONTACT, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_CONTACT, e, around),
 });
 
 /** How far a decompressor holds its exhaust valve open while it is cranked. */
@@ -188,7 +190,7 @@ export const DECOMPRESSOR = oneFigure({
   has: hasLimit('setup.decompressor'),
   reopens: 'cam-timing',
   hangsOn: valveDrive,
-  openedBy: (e, engine) => opensSetup(OPENS_CAMS, e, engine),
+  openedBy: (e, around) => opensSetup(OPENS_CAMS, e, around),
 });
 
 /** The head of a joined timing chain's rivet, both ends: too little and it opens, too much and it cracks. */

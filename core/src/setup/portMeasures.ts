@@ -38,6 +38,8 @@ export const PORT_ROOF = oneFigure({
   part: 'setup.port-roof',
   name: 'port roof',
   sense: 'outside',
+  // Its rod goes down from the deck; no micrometer does.
+  by: ['calliper'],
   feature: 'setup.port-roof',
   how: 'smallest',
   sides: ['min'],
@@ -56,6 +58,7 @@ export const PORT_WIDTH = oneFigure({
   part: 'setup.port-width',
   name: 'port width',
   sense: 'inside',
+  by: ['calliper'],
   feature: 'setup.port-width',
   how: 'largest',
   sides: ['max'],

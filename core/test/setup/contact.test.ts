@@ -4,9 +4,12 @@ import {
   buildText,
   contactOf,
   judgeJob,
+  lashChoice,
   MAKERS_BUILD,
   mm,
   PART_WORK,
+  READING,
+  STACK_LAID,
   uncertaintyOf,
   verdictSentence,
   WORK_DONE,
@@ -169,6 +172,22 @@ describe('what opens it again', () => {
   const opened = (step: string) => pushed('assembly-opened', { step, cylinder: null, text: 'x' });
   it.each<[string, boolean, (s: Setup) => unknown]>([
     ['another gasket', true, work('gasket-changed')],
+    [
+      'another stack than the one it was read over',
+      true,
+      (s) => {
+        s.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.4'] });
+        s.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.25'] });
+      },
+    ],
+    [
+      'the stack it was read over, said twice',
+      false,
+      (s) => {
+        s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.6'] });
+        s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.6'] });
+      },
+    ],
     ['a skim', true, work('skimmed')],
     ['another piston', true, work('piston-renewed')],
     ['another shim', true, work('shim-changed')],
@@ -196,6 +215,34 @@ describe('what opens it again', () => {
     expect(room(s).clay).not.toBeNull();
     change(s);
     expect(room(s).clay === null).toBe(opens);
+  });
+
+  it('a lash is opened by bolts of the head tightened after it, and by nothing else that is tightened', () => {
+    const bolts = { key: 'k', map: '', holes: [1], steps: [], numbered: 'maker' };
+    const plan = (['head', 'cover'] as const).map((clamps) => ({ ...bolts, key: clamps, clamps }));
+    const engine = { ...FOUR, parts: { ...FOUR.parts, 'torque-plan': { groups: plan } } };
+    const after = (group: string) => {
+      const s = new Setup(engine as never).lash(key);
+      pushed('torqued', { group, pass: 0, holes: [1], wrench: 'w', from: 'hand', clicked: null })(s);
+      return lashChoice(s.file()).missing[0]?.wants;
+    };
+    expect([after('head'), after('cover')]).toEqual(['leaves', 'shim']);
+    const s = new Setup(engine as never).lash(key);
+    pushed('torqued', { group: 'head', pass: 0, holes: [1], wrench: 'w', from: 'hand', clicked: null })(s);
+    const of = s.log.at(-1)!.id;
+    pushed('torque-undo', { of })(s);
+    expect(lashChoice(s.file()).missing[0]!.wants).toBe('shim');
+  });
+
+  it('is cut and read by a calliper: a micrometer squeezes clay, and reaches no port', () => {
+    const read = (part: string, instrumentId: string) =>
+      new Setup().try(READING, {
+        station: { part, thing: key, spot: '' } as never,
+        instrumentId,
+        text: '1.50',
+      });
+    expect(read('setup.clay', 'mic')).toContain('does not read');
+    expect(read('setup.clay', 'calliper')).toBeNull();
   });
 
   it('is judged for each valve by its own limit', () => {

@@ -3,7 +3,7 @@ import {
   isGap,
   nominalOf,
   placeKindOf,
-  READS,
+  readsAt,
   type Instrument,
   type JobFile,
   type Place,
@@ -15,7 +15,7 @@ const KEY = 'tribos:gauge';
 export function suitable(file: JobFile, station: Place): Instrument[] {
   const size = nominalOf(file, station);
   const fits = file.instruments.filter(
-    (i) => atHand(i) && READS[i.type].includes(placeKindOf(file, station).sense),
+    (i) => atHand(i) && readsAt(placeKindOf(file, station), i.type),
   );
   if (isGap(file, station)) return fits;
   const inRange = fits.filter((i) => size >= i.rangeLow && size <= i.rangeHigh);
