@@ -92,13 +92,20 @@ await run(async () => {
         await sees(driver, 'Its opening points');
       },
     });
+    const { items } = (await api(driver, 'GET', '/jobs')).body;
+    const finished = items.find((j) => j.customer === 'Petra Nakagawa').id;
+    await shot('setup', `/jobs/${finished}/top?at=set-up`, 'Valves and cams', {
+      act: async () => {
+        await press('Valves and cams');
+        await sees(driver, 'with Lintel piston');
+      },
+    });
     const youth = await demoJob(driver, 'Drumlin 212 Y');
     await shot('refit', `/jobs/${youth}/refit`, 'Still missing');
     const four = await demoJob(driver, 'Varrow 744 Four');
     await shot('measure-bearings', `/jobs/${four}`, 'swapping those that are there');
     await driver.manage().deleteAllCookies();
     await signIn(driver, world.base, 'mirela@ternhollow.example');
-    await shot('record', '/shop/record', 'Yes: nothing was changed');
     await shot('intake', `/jobs/${kaldera}/intake`, 'Photos and sounds');
   } finally {
     await browser.close();

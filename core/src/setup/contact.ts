@@ -1,11 +1,4 @@
-import {
-  difference,
-  exactly,
-  linear,
-  uncertaintyOf,
-  type Component,
-  type Estimate,
-} from '../gauges/index.js';
+import { difference, exactly, linear, uncertaintyOf, type Estimate } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import {
   blockedBy,
@@ -21,6 +14,7 @@ import {
 import type { LengthUnit } from '../units/index.js';
 import { judgeValue, type Figure } from '../verdicts/index.js';
 import { CLAY, LASH, SWEEP, SWEEP_ANGLES } from './measures.js';
+import { scatter } from './scatter.js';
 
 /** Half of what clay springs back, U(0, 0.10), and its standard uncertainty: an estimate. */
 const CLAY_HIGH = 50_000;
@@ -30,14 +24,6 @@ const TOUCH = 20_000;
 /** Two ways of reading one room agree within so many standard uncertainties of their difference. */
 const AGREE = 2.58;
 const STEP = SWEEP_ANGLES[1] - SWEEP_ANGLES[0];
-
-const own = (key: string, amplitude: number, shape: Component['shape']): Component => ({
-  key,
-  kind: 'repeatability',
-  amplitude,
-  dof: Infinity,
-  shape,
-});
 
 /** Room between one valve and the piston, as it was read. */
 export interface Contact {
@@ -82,7 +68,7 @@ function sweptOf(read: ReadThing): Swept {
               { c: 1, of },
               {
                 c: 1,
-                of: { value: 0, components: [own(`touch:${read.thing.key}:${angle}`, TOUCH, 'normal')] },
+                of: scatter(`touch:${read.thing.key}:${angle}`, TOUCH, 'normal'),
               },
             ]),
           },
@@ -122,7 +108,7 @@ export function contactOf(file: JobFile, thing: Thing, unit: LengthUnit): Contac
     linear([
       { c: 1, of: cut },
       { c: -1, of: exactly(CLAY_HIGH) },
-      { c: 1, of: { value: 0, components: [own(`clay:${thing.key}`, U_CLAY, 'rectangular')] } },
+      { c: 1, of: scatter(`clay:${thing.key}`, U_CLAY, 'rectangular') },
     ]);
   const swept = sweptOf(sweepRead);
   const all = [clay, swept.smallest].filter((e) => e !== null);

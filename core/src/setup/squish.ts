@@ -1,4 +1,4 @@
-import { exactly, linear, type Component, type Estimate } from '../gauges/index.js';
+import { exactly, linear, type Estimate } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import {
   blockedBy,
@@ -13,6 +13,7 @@ import {
 import type { LengthUnit } from '../units/index.js';
 import { judgeValue, type Figure } from '../verdicts/index.js';
 import { DECK, PIN_SIDES, PROUD, SQUISH, WIRE } from './measures.js';
+import { scatter } from './scatter.js';
 
 /** Half of what a wire springs back, U(0, 0.03), and its standard uncertainty; both ends share it. */
 const SPRING = 15_000;
@@ -23,14 +24,6 @@ const SCATTER = 15_000;
 const CRUSHED = 1.15;
 /** Ends further apart than this are a finding. */
 const APART = 100_000;
-
-const component = (key: string, amplitude: number, shape: Component['shape']): Component => ({
-  key,
-  kind: 'repeatability',
-  amplitude,
-  dof: Infinity,
-  shape,
-});
 
 /** Both ends of a cylinder's pin axis, as they count. */
 export interface BothEnds {
@@ -59,8 +52,8 @@ export function squishOf(file: JobFile, thing: Thing, unit: LengthUnit): BothEnd
       linear([
         { c: 1, of },
         { c: -1, of: exactly(SPRING) },
-        { c: 1, of: { value: 0, components: [component(`wire:${thing.key}:${s.key}`, SCATTER, 'normal')] } },
-        { c: 1, of: { value: 0, components: [component(`spring:${thing.key}`, U_SPRING, 'rectangular')] } },
+        { c: 1, of: scatter(`wire:${thing.key}:${s.key}`, SCATTER, 'normal') },
+        { c: 1, of: scatter(`spring:${thing.key}`, U_SPRING, 'rectangular') },
       ]),
     ];
   });

@@ -14,9 +14,7 @@ const KEY = 'tribos:gauge';
 /** Gauges of the shop that read this part at this size. */
 export function suitable(file: JobFile, station: Place): Instrument[] {
   const size = nominalOf(file, station);
-  const fits = file.instruments.filter(
-    (i) => atHand(i) && readsAt(placeKindOf(file, station), i.type),
-  );
+  const fits = file.instruments.filter((i) => atHand(i) && readsAt(placeKindOf(file, station), i.type));
   if (isGap(file, station)) return fits;
   const inRange = fits.filter((i) => size >= i.rangeLow && size <= i.rangeHigh);
   return inRange.length > 0 ? inRange : fits;

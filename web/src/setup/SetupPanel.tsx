@@ -129,6 +129,20 @@ export function SetupPanel({
       </StationBody>
     );
   const onItem = (f: { readonly key: string }) => setOpen(f.key);
+  const things = (only: (m: Measurand) => boolean) => (
+    <ThingsPanel
+      file={file}
+      prepared={prepared}
+      judgement={judgement}
+      room="setup"
+      current={entry.station}
+      unit={unit}
+      onPick={pick}
+      onItem={onItem}
+      whole
+      only={only}
+    />
+  );
   return (
     <>
       <StationBody bar={entry}>
@@ -169,20 +183,7 @@ export function SetupPanel({
               </p>
             ))}
           {section.key === 'valves' && <BuildBar file={file} mayDo={mayDo} onSay={() => setOpen('build')} />}
-          {section.key === 'squish' && (
-            <ThingsPanel
-              file={file}
-              prepared={prepared}
-              judgement={judgement}
-              room="setup"
-              current={entry.station}
-              unit={unit}
-              onPick={pick}
-              onItem={onItem}
-              whole
-              only={section.has}
-            />
-          )}
+          {section.key === 'squish' && things(section.has)}
           {section.key === 'squish' && (
             <>
               <GasketStack file={file} unit={unit} mayDo={mayDo} where="base" />
@@ -211,20 +212,7 @@ export function SetupPanel({
               />
               <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
               {measures.includes(CHAIN_RIVET) && (
-                <div className="mt-4">
-                  <ThingsPanel
-                    file={file}
-                    prepared={prepared}
-                    judgement={judgement}
-                    room="setup"
-                    current={entry.station}
-                    unit={unit}
-                    onPick={pick}
-                    onItem={onItem}
-                    whole
-                    only={(m) => m === CHAIN_RIVET}
-                  />
-                </div>
+                <div className="mt-4">{things((m) => m === CHAIN_RIVET)}</div>
               )}
             </>
           )}
