@@ -1,6 +1,13 @@
 import {
+  BEFORE_UNDO,
   FLUID_FILLED,
   generalList,
+  HELD,
+  judgeJob,
+  LEAK_END,
+  LEAK_MARK,
+  LEAK_TEST,
+  leakFigures,
   notYetStarted,
   REFIT_SEEN,
   REFIT_UNDO,
@@ -12,8 +19,9 @@ import {
   STRIPPED,
   TORQUE_WRENCH,
   type EngineSpec,
+  type Limit,
 } from '../src/index.js';
-import { TWIN } from './support.js';
+import { limit, TWIN } from './support.js';
 import { Book } from './strip/support.js';
 
 const source = TWIN.limits[0]!.source;
@@ -204,5 +212,97 @@ describe('before the first start', () => {
       bolts: 'none-are-once',
     });
     expect(notYetStarted(book.file(), []).join(' ')).toContain('Not tightened: the head bolts.');
+  });
+});
+
+describe('the crankcase tested after its new seals', () => {
+  const rate = (feature: 'crank.leak-rate' | 'crank.vacuum-rate', high: number): Limit => ({
+    ...limit(feature, 'service', null, null),
+    high,
+    unit: 'bar/min',
+  });
+  const TWO: EngineSpec = {
+    ...TWIN,
+    strokes: 2,
+    kind: 'snowmobile',
+    limits: [...TWIN.limits, rate('crank.leak-rate', 3), rate('crank.vacuum-rate', 3)],
+  };
+  const held = (book: Book) => book.keep(REFIT_SEEN, { check: 'leak-test', answer: HELD });
+  /** Bar at each mark, a minute apart. */
+  const tested = (
+    book: Book,
+    way: 'pressure' | 'vacuum',
+    marks: readonly number[],
+    when: 'before' | 'after' = 'after',
+  ) => {
+    const test = book.keep(LEAK_TEST, {
+      way,
+      when,
+      text: '0.45',
+      unit: 'bar',
+      resolution: 0.1,
+      engineVolume: 600,
+      testerVolume: 40,
+    });
+    marks.forEach((m, i) =>
+      book.keep(LEAK_MARK, { test, seconds: 60 + 60 * i, text: m.toFixed(3), unit: 'bar' }),
+    );
+    book.keep(LEAK_END, { test, how: 'finished', bubbles: '' });
+    return test;
+  };
+  const TIGHT = [0.45, 0.449, 0.448, 0.447, 0.446];
+  const LEAKS = [0.45, 0.41, 0.37, 0.33, 0.29];
+  const says = (book: Book) => notYetStarted(book.file(), []).filter((m) => m.startsWith('Crankcase'));
+
+  it('is believed by its tests and not by its tick: each way the sheet has a rate for', () => {
+    const book = new Book(TWO);
+    expect(says(book)).toEqual([]);
+    held(book);
+    expect(says(book)[0]).toContain('no test by pressure since it was opened shows it');
+    tested(book, 'pressure', TIGHT);
+    expect(says(book)[0]).toContain('no test by vacuum');
+    tested(book, 'vacuum', TIGHT);
+    expect(says(book)).toEqual([]);
+    expect(leakFigures(book.file()).map((f) => [f.feature, f.state])).toEqual([
+      ['crank.leak-rate', 'within'],
+      ['crank.vacuum-rate', 'within'],
+    ]);
+    expect(JSON.stringify(reportOf(book.file()))).toContain('Crankcase vacuum');
+  });
+
+  it('that leaks keeps it shut, passes when it is tested again, and the last one counts', () => {
+    const book = new Book(TWO);
+    held(book);
+    tested(book, 'vacuum', TIGHT);
+    tested(book, 'pressure', LEAKS);
+    expect(says(book)[0]).toContain('Crankcase pressure, 0.45 bar');
+    expect(judgeJob(book.file()).items.find((f) => f.feature === 'crank.leak-rate')!.state).toBe('beyond');
+    const again = tested(book, 'pressure', TIGHT);
+    expect(says(book)).toEqual([]);
+    book.keep(BEFORE_UNDO, { of: again });
+    expect(says(book)).toHaveLength(1);
+  });
+
+  it('before it came apart says nothing of what went together, nor does a test from before it was opened again', () => {
+    const book = new Book(TWO);
+    for (const way of ['pressure', 'vacuum'] as const) tested(book, way, TIGHT);
+    book.log.push({
+      ...book.log.at(-1)!,
+      id: 'off',
+      kind: 'stripped',
+      steps: [{ step: 'barrel', name: 'barrel', loose: [], opens: [] }],
+      tray: null,
+      answers: [],
+    } as never);
+    held(book);
+    expect(says(book)[0]).toContain('no test by pressure since it was opened');
+    expect(leakFigures(book.file())).toEqual([]);
+  });
+
+  it('without a limit on file is no pass', () => {
+    const bare = new Book({ ...TWO, limits: TWIN.limits });
+    held(bare);
+    tested(bare, 'pressure', TIGHT);
+    expect(says(bare)).toHaveLength(1);
   });
 });

@@ -309,4 +309,33 @@ describe('refitting', () => {
     await sees(browser.driver, 'Open: everything is back, counted and filled.');
     expect(await violations(browser.driver)).toEqual([]);
   }, 90_000);
+
+  it('tests the crankcase after its seals, and believes the test and not the tick', async () => {
+    const id = await freshJob(browser.driver, '212 Y');
+    await visit(browser, `/jobs/${id}/refit`, 'After new seals, before it runs');
+    const form = formOf(browser.driver);
+    await form.push('held, pressure and vacuum');
+    await sees(browser.driver, 'no test by pressure since it was opened shows it');
+    expect(await violations(browser.driver)).toEqual([]);
+    const minutesAgo = (n: number) => new Date(Date.now() - n * 60_000).toISOString();
+    for (const [i, way] of (['pressure', 'vacuum'] as const).entries()) {
+      const test = `019a0000-0000-7000-8000-00000000000${i + 1}`;
+      const set = { way, when: 'after', text: '0.40', unit: 'bar', resolution: 0.1 };
+      await send(
+        id,
+        { kind: 'leak-test', id: test, at: minutesAgo(9), ...set, engineVolume: 420, testerVolume: 40 },
+        ...[0.4, 0.399, 0.398, 0.398, 0.397].map((bar, n) => ({
+          kind: 'leak-mark',
+          at: minutesAgo(8 - n),
+          test,
+          seconds: 60 + 60 * n,
+          text: bar.toFixed(3),
+          unit: 'bar',
+        })),
+        { kind: 'leak-end', test, how: 'finished', bubbles: 'none' },
+      );
+    }
+    await settled(id, (f) => !notYetStarted(f, []).some((m) => m.startsWith('Crankcase')), 'the tests');
+    await sees(browser.driver, 'Take back: Crankcase vacuum set to 0.4 bar');
+  }, 90_000);
 });

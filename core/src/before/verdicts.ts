@@ -59,12 +59,19 @@ export const airOf = derived(
   (file): Air => beforeLog(file).findLast(AIR.is) ?? { altitude: null, barometer: null },
 );
 
-/** Leak tests before it came apart. */
-export const leakRunsBefore = derived((file): readonly LeakRun[] => {
+/** Leak tests that stand, in the air that was said. */
+const allLeakRuns = derived((file): readonly LeakRun[] => {
   const { barometer, altitude } = airOf(file);
   const air = barometer === null && altitude === null ? ATMOSPHERE : airFactor(airOf(file)) * ATMOSPHERE;
-  return leakRuns(file, takenBack(file), air).filter((r) => r.test.when === 'before');
+  return leakRuns(file, takenBack(file), air);
 });
+
+/** Leak tests before it came apart. */
+export const leakRunsBefore = (file: JobFile): readonly LeakRun[] =>
+  allLeakRuns(file).filter((r) => r.test.when === 'before');
+/** Leak tests after it went together. */
+export const leakRunsAfter = (file: JobFile): readonly LeakRun[] =>
+  allLeakRuns(file).filter((r) => r.test.when === 'after');
 
 /** The compression of a cylinder that stands, dry or wet; null before any. */
 export const compressionOf = (file: JobFile, cylinder: number, how: 'dry' | 'wet'): CompressionEntry | null =>

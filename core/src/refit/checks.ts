@@ -14,6 +14,9 @@ const check = (
   answers: readonly (readonly [text: string, why?: string])[],
 ): RefitCheck => ({ key, ask, answers: answers.map(([text, why = '']) => ({ text, why })) });
 
+/** What is said of a crankcase that holds: the tests themselves show it. */
+export const HELD = 'held, pressure and vacuum, by the test beside';
+
 const NONE = ['this engine has none'] as const;
 
 /** What is looked at before an engine of this kind may run: cables, pumps, ignition, washers, hoses, seals. */
@@ -82,7 +85,7 @@ export function refitChecks({
     ...(strokes === 2
       ? [
           check('leak-test', 'Crankcase leak test after the new seals', [
-            ['held, pressure and vacuum, written down at Before'],
+            [HELD],
             ['not done', 'A leak at a seal seizes a fresh two-stroke within minutes: test it first.'],
             ['no seal was opened'],
           ]),

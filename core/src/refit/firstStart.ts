@@ -14,7 +14,9 @@ import {
 } from '../strip/index.js';
 import { torqueRun } from '../torque/index.js';
 import { type Figure } from '../verdicts/index.js';
-import { refitChecks, type RefitCheck } from './checks.js';
+import { HELD, refitChecks, type RefitCheck } from './checks.js';
+import { lastOpened } from './lastOpened.js';
+import { leakNotProved } from './leakProof.js';
 import {
   FLUID_FILLED,
   REFIT_KINDS,
@@ -41,13 +43,6 @@ export interface RefitState {
     readonly at: number;
     readonly filled: FluidFilled | null;
   }[];
-}
-
-/** When the engine was last opened: what was looked at before that was looked at on another engine. */
-function lastOpened(file: JobFile): number {
-  const off = effectiveSteps(stripLog(file)).filter((s) => s.is === 'off');
-  const at = off.map((s) => (file.log as readonly AnyEntry[]).indexOf(s.entry));
-  return Math.max(-1, ...at);
 }
 
 /** What was seen and filled since the engine was last opened. */
@@ -136,6 +131,7 @@ export function notYetStarted(file: JobFile, figures: readonly Figure[]): readon
       .filter((g) => !g.done && (tight.begun || wereOff(file).maps.has(g.group.map)))
       .map((g) => `Not tightened: ${g.group.name}.`),
     ...fluids.filter((f) => f.filled === null).map((f) => `Not filled: ${f.fluid.what}, ${f.fluid.grade}.`),
+    ...(checks.some((c) => c.seen?.answer === HELD) ? [leakNotProved(file)].filter((w) => w !== null) : []),
     ...(checks.some((c) => c.seen === null)
       ? [
           `Not looked at: ${checks

@@ -1,3 +1,4 @@
+import { leakText } from '../crank/index.js';
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
 import {
@@ -9,6 +10,7 @@ import {
   type Section,
 } from '../verdicts/index.js';
 import { refitChecks } from './checks.js';
+import { leakFigures, leaksNow } from './leakProof.js';
 import { notYetStarted, refitLog, refitState } from './firstStart.js';
 import { FLUID_FILLED, REFIT_KINDS, REFIT_SEEN } from './refitEntries.js';
 
@@ -44,6 +46,7 @@ function report(file: JobFile, { figures }: Found): Section[] {
           ['looked at', 'seen', 'by'],
           checks.flatMap(({ check, seen }) => (seen ? [[check.ask, seen.answer, whoOf(seen)]] : [])),
         ),
+        ...[...leaksNow(file).values()].map((r): Block => ({ kind: 'text', text: `${leakText(r)}.` })),
         ...(missing.length > 0 ? [{ kind: 'list' as const, items: missing }] : []),
       ],
     },
@@ -55,6 +58,7 @@ export const refit: Room = {
   name: 'refit',
   station: 'refit',
   entries: [...REFIT_KINDS],
+  figures: (file) => leakFigures(file),
   steps: (file) =>
     begun(file)
       ? [

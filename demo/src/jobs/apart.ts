@@ -35,6 +35,39 @@ export interface CameIn {
   readonly seen: Readonly<Record<string, string>>;
 }
 
+/** A crankcase tested at 0.45 bar: bar at each mark, a minute apart, and where it bubbled. */
+export function leakTest(
+  book: LogBook,
+  {
+    way,
+    when,
+    marks,
+    bubbles,
+    engineVolume,
+  }: {
+    readonly way: 'pressure' | 'vacuum';
+    readonly when: 'before' | 'after';
+    readonly marks: readonly number[];
+    readonly bubbles: string;
+    readonly engineVolume: number;
+  },
+): LogBook {
+  book.entry(LEAK_TEST, {
+    way,
+    when,
+    text: '0.45',
+    unit: 'bar',
+    resolution: 0.1,
+    engineVolume,
+    testerVolume: 40,
+  });
+  const test = book.log.at(-1)!.id;
+  marks.forEach((m, i) =>
+    book.entry(LEAK_MARK, { test, seconds: 60 + 60 * i, text: m.toFixed(3), unit: 'bar' }),
+  );
+  return book.wait(marks.length).entry(LEAK_END, { test, how: 'finished', bubbles });
+}
+
 /** Tested before it came apart. */
 export function cameIn(book: LogBook, { compression, leakDown = [], leak, plugs, seen }: CameIn): LogBook {
   compression.forEach(([dry, wet], cylinder) => {
@@ -47,20 +80,7 @@ export function cameIn(book: LogBook, { compression, leakDown = [], leak, plugs,
   );
   if (leak) {
     const [marks, bubbles, engineVolume] = leak;
-    book.entry(LEAK_TEST, {
-      way: 'pressure',
-      when: 'before',
-      text: '0.45',
-      unit: 'bar',
-      resolution: 0.1,
-      engineVolume,
-      testerVolume: 40,
-    });
-    const test = book.log.at(-1)!.id;
-    marks.forEach((m, i) =>
-      book.entry(LEAK_MARK, { test, seconds: 60 + 60 * i, text: m.toFixed(3), unit: 'bar' }),
-    );
-    book.wait(marks.length).entry(LEAK_END, { test, how: 'finished', bubbles });
+    leakTest(book, { way: 'pressure', when: 'before', marks, bubbles, engineVolume });
   }
   plugs.forEach((answer, cylinder) => book.entry(SEEN_BEFORE, { what: 'plug', cylinder, answer, text: '' }));
   for (const [what, answer] of Object.entries(seen))

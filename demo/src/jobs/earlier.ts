@@ -1,6 +1,6 @@
 import { BUILD_SAID, FREE_SLIDE, MAKERS_BUILD, STACK_LAID } from '@tribos/core';
 import { kaldera620, varrow312 } from '../engines/index.js';
-import { apart, cameIn, together } from './apart.js';
+import { apart, cameIn, leakTest, together } from './apart.js';
 import { assembled, readyToStart } from './assembled.js';
 import type { DemoJob, LogBook } from './build.js';
 import { lookedOver, named } from './lookedOver.js';
@@ -149,7 +149,16 @@ export function earlier620(book: LogBook): DemoJob['log'] {
       ]);
     },
   });
-  return readyToStart(together(book.wait(30), of).wait(20), of).log;
+  together(book.wait(30), of).wait(20);
+  for (const way of ['pressure', 'vacuum'] as const)
+    leakTest(book, {
+      way,
+      when: 'after',
+      marks: [0.45, 0.448, 0.447, 0.445, 0.444],
+      bubbles: 'none seen',
+      engineVolume: 760,
+    });
+  return readyToStart(book, of).log;
 }
 
 /** Customers of those jobs: the same engines of others are in the shop now. */

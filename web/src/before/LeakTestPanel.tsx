@@ -6,6 +6,7 @@ import {
   LEAK_END,
   LEAK_MARK,
   LEAK_TEST,
+  leakRunsAfter,
   leakRunsBefore,
   leakText,
   parseFigure,
@@ -24,34 +25,49 @@ const EVERY = 45;
 
 const figure = (text: string): number | null => (text.trim() === '' ? null : Number(text.replace(',', '.')));
 
-/** The crankcase leak test of a two-stroke: timed by the screen, pressure typed at its marks. */
+/** Who keeps entries of a test, and says why one was not kept. */
+export type Testing = Pick<Before, 'file' | 'keep' | 'troubleAt'>;
+
+/** The crankcase leak test of a two-stroke before it comes apart. */
 export function LeakTestPanel({ before }: { before: Before }) {
-  const runs = leakRunsBefore(before.file);
-  const running = runs.findLast((r) => r.ended === null) ?? null;
   return (
     <Panel before={before} what="leak-test">
-      {running ? <Running key={running.test.id} before={before} run={running} /> : <Begin before={before} />}
-      {runs.some((r) => r.ended !== null) && (
-        <ul className="mt-3">
-          {runs
-            .filter((r) => r.ended !== null)
-            .map((r) => (
-              <li
-                key={r.test.id}
-                className="grid gap-3 border-t border-rule py-2 sm:grid-cols-[minmax(0,1fr)_15rem]"
-              >
-                <span>{leakText(r)}.</span>
-                <LeakPicture run={r} />
-              </li>
-            ))}
-        </ul>
-      )}
-      <p className="mt-2 text-small text-soft">{CAUTIONS['leak-test']}</p>
+      <LeakTest before={before} when="before" />
     </Panel>
   );
 }
 
-function Begin({ before }: { before: Before }) {
+/** A crankcase leak test: timed by the screen, pressure typed at its marks; those that were done. */
+export function LeakTest({ before, when }: { before: Testing; when: 'before' | 'after' }) {
+  const runs = when === 'before' ? leakRunsBefore(before.file) : leakRunsAfter(before.file);
+  const running = runs.findLast((r) => r.ended === null) ?? null;
+  const done = runs.filter((r) => r.ended !== null);
+  return (
+    <>
+      {running ? (
+        <Running key={running.test.id} before={before} run={running} />
+      ) : (
+        <Begin before={before} when={when} />
+      )}
+      {done.length > 0 && (
+        <ul className="mt-3">
+          {done.map((r) => (
+            <li
+              key={r.test.id}
+              className="grid gap-3 border-t border-rule py-2 sm:grid-cols-[minmax(0,1fr)_15rem]"
+            >
+              <span>{leakText(r)}.</span>
+              <LeakPicture run={r} />
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-2 text-small text-soft">{CAUTIONS['leak-test']}</p>
+    </>
+  );
+}
+
+function Begin({ before, when }: { before: Testing; when: 'before' | 'after' }) {
   const [way, setWay] = useState<'pressure' | 'vacuum'>('pressure');
   const [unit, setUnit] = useState<'bar' | 'kPa' | 'psi'>('bar');
   const [text, setText] = useState('');
@@ -66,7 +82,7 @@ function Begin({ before }: { before: Before }) {
         e.preventDefault();
         before.keep('leak-test', LEAK_TEST, {
           way,
-          when: 'before',
+          when,
           text: text.trim(),
           unit,
           resolution: read.ok ? read.value : 0,
@@ -130,7 +146,7 @@ function Begin({ before }: { before: Before }) {
 const clock = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
-function Running({ before, run }: { before: Before; run: LeakRun }) {
+function Running({ before, run }: { before: Testing; run: LeakRun }) {
   const { test, marks, slope } = run;
   const [now, setNow] = useState(() => Date.now());
   const [text, setText] = useState('');

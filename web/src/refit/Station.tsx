@@ -7,6 +7,7 @@ import { BackPanel } from '../strip/index.js';
 import { Loading } from '../ui/index.js';
 import { Checks } from './Checks.js';
 import { Fluids } from './Fluids.js';
+import { LeakAfter } from './LeakAfter.js';
 
 /** Everything back on by the strip list run backwards; fluids; what is seen; and whether it may be started. */
 export function RefitStation() {
@@ -44,6 +45,7 @@ export function RefitStation() {
               extinguisher at hand. A water-cooled watercraft engine is never run dry.
             </p>
           </section>
+          <LeakAfter file={file} mayDo={mayDo} />
           <Fluids file={file} mayDo={mayDo} />
           <Checks file={file} mayDo={mayDo} />
         </BackPanel>

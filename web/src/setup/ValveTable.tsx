@@ -128,7 +128,8 @@ function shownOf(
   const gap = gaps.get(key);
   if (gap) return bracketText(gap.bracket, unit);
   const state = places.get(key);
-  return state ? (placeFigure(state, unit) ?? '?') : '–';
+  const figure = state && placeFigure(state, unit);
+  return figure ? `${figure} ${unit}` : state ? '?' : '–';
 }
 
 function Cell({

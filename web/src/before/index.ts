@@ -1,0 +1,1 @@
+export { LeakTest, type Testing } from './LeakTestPanel.js';
