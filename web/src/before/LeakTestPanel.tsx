@@ -54,7 +54,7 @@ export function LeakTest({ before, when }: { before: Testing; when: 'before' | '
           {done.map((r) => (
             <li
               key={r.test.id}
-              className="grid gap-3 border-t border-rule py-2 sm:grid-cols-[minmax(0,1fr)_15rem]"
+              className="grid grid-cols-[repeat(auto-fit,minmax(15rem,1fr))] gap-3 border-t border-rule py-2"
             >
               <span>{leakText(r)}.</span>
               <LeakPicture run={r} />
@@ -77,7 +77,7 @@ function Begin({ before, when }: { before: Testing; when: 'before' | 'after' }) 
   const read = parseFigure('pressure', division, unit);
   return (
     <form
-      className="grid gap-3 sm:grid-cols-3"
+      className="grid grid-cols-[repeat(auto-fit,minmax(7.5rem,1fr))] items-start gap-3"
       onSubmit={(e) => {
         e.preventDefault();
         before.keep('leak-test', LEAK_TEST, {
@@ -130,7 +130,7 @@ function Begin({ before, when }: { before: Testing; when: 'before' | 'after' }) 
         onChange={(e) => setTester(e.target.value)}
       />
       {before.troubleAt('leak-test') && (
-        <p role="alert" className="text-beyond sm:col-span-3">
+        <p role="alert" className="col-span-full text-beyond">
           {before.troubleAt('leak-test')}
         </p>
       )}
@@ -168,7 +168,7 @@ function Running({ before, run }: { before: Testing; run: LeakRun }) {
   const end = (how: 'finished' | 'interrupted') =>
     before.keep('leak-end', LEAK_END, { test: test.id, how, bubbles: bubbles.trim() });
   return (
-    <div className="grid gap-3 sm:grid-cols-[minmax(0,1fr)_15rem]">
+    <div className="grid grid-cols-[repeat(auto-fit,minmax(15rem,1fr))] gap-3">
       <div>
         <p className="flex items-baseline gap-4">
           <span className="figure text-reading" role="timer">
@@ -183,7 +183,7 @@ function Running({ before, run }: { before: Testing; run: LeakRun }) {
           </span>
         </p>
         <form
-          className="mt-2 grid grid-cols-[1fr_8rem_auto] items-end gap-2"
+          className="mt-2 grid grid-cols-[repeat(auto-fit,minmax(8rem,1fr))] items-end gap-2"
           onSubmit={(e) => {
             e.preventDefault();
             const at = (Date.now() - Date.parse(test.at)) / 1_000;

@@ -149,7 +149,7 @@ function Cell({
 }) {
   const now = placeKey(at) === placeKey(current);
   return (
-    <span className="flex items-center gap-2">
+    <span className="flex items-center gap-2 pr-4 whitespace-nowrap">
       <button
         type="button"
         aria-current={now ? 'true' : undefined}

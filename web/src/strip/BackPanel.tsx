@@ -32,7 +32,7 @@ export function BackPanel({
         tabIndex={0}
         className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem]"
       >
-        <section aria-label="What goes back" className="min-w-0 bg-sheet p-3">
+        <section aria-label="What goes back" className="min-w-0 self-start bg-sheet p-3 lg:sticky lg:top-0">
           {plan.chosen && off.length > 0 ? (
             <>
               <StepNow strip={strip} unit={context.unit} onHole={() => undefined} />
