@@ -9,6 +9,7 @@ import {
   camReadings,
   contactsOf,
   inHouse,
+  judgeJob,
   openAsk,
   portMap,
   type JobFile,
@@ -112,6 +113,50 @@ describe('valves and cams', () => {
     await settled(id, (f) => contactsOf(f, 'mm')[0]?.sweep.length === 3, 'three angles');
     await sees(driver(), 'no more than 10° apart');
   }, 90_000);
+});
+
+describe('a limit of one build', () => {
+  it('is typed on the sheet with what it is built of, and governs that build alone', async () => {
+    const engines = (await api(driver(), 'GET', '/engines')).body as { id: string; model: string }[];
+    const engine = engines.find((e) => e.model === '744 Four')!.id;
+    await at.visit(`/engines/${engine}?add=setup.contact.intake`, 'Of what it is built');
+    await form().choose('Which state', 'for new');
+    await form().fill('Low', '1.10');
+    await form().choose('Who says so', 'maker of the part');
+    await form().fill('Name', 'Corrie');
+    await form().fill('Document', 'Corrie cam sheet');
+    await form().fill('Cams', 'stage 2');
+    expect(await violations(driver())).toEqual([]);
+    await form().push('Add it');
+    await sees(driver(), 'holds only for the maker’s head, piston and gasket with stage 2 cams');
+    const id = await freshJob(driver(), '744 Four');
+    const { engine: spec } = await fileOf(id);
+    const valve = 'valve-intake:one-1';
+    await writes(driver(), id, {
+      kind: 'reading',
+      station: { part: 'setup.clay', thing: valve, spot: '' },
+      instrumentId: (await fileOf(id)).instruments.find((i) => i.type === 'calliper')!.id,
+      text: '1.40',
+    });
+    await at.visit(`/jobs/${id}/top?at=set-up`, 'Valves and cams');
+    await form().push('Valves and cams');
+    await sees(driver(), 'Its clearance is not read yet');
+    const governs = async () => {
+      const file = await fileOf(id);
+      const found = judgeJob(file).items.find((f) => f.feature === 'setup.contact.intake');
+      return found?.limit?.source.party ?? found?.because ?? null;
+    };
+    expect(await governs()).toBe('ask-limit');
+    await form().push('Say what it is built of');
+    await form().push(`All ${spec.maker}’s own`);
+    await settled(id, (f) => buildNow(f)?.cams === 'maker', 'the build');
+    expect(await governs()).toBe('Varrow');
+    await form().push('Change');
+    await form().fill('Cams', 'Stage 2');
+    await form().push('Keep it');
+    await settled(id, (f) => buildNow(f)?.cams === 'Stage 2', 'the other build');
+    expect(await governs()).toBe('Corrie');
+  }, 120_000);
 });
 
 describe('ports', () => {

@@ -48,6 +48,37 @@ describe('a specification handed to another shop', () => {
     expect(((await world.stranger.get('/api/engines')).body as unknown[]).length).toBe(1);
   });
 
+  it('takes along for which build a limit holds, and knows it again when it is brought once more', async () => {
+    const { spec } = await engineNamed(world.technician, '386');
+    const file = await fileOf(world.technician, `/api/engines/${spec.id}`);
+    const builds = (of: EngineView['spec']) =>
+      of.limits
+        .filter((l) => l.feature.startsWith('setup.contact'))
+        .map((l) => [l.feature, l.source.party, l.low, l.conditions])
+        .sort();
+    expect(builds(spec)).toHaveLength(4);
+    const keys = (await preview(world.stranger, file)).changes.map((c) => c.key);
+    const { body } = await take(world.stranger, file, null, keys).expect(200);
+    const there = (body as EngineView).spec;
+    expect(builds(there)).toEqual(builds(spec));
+    const again = await preview(world.stranger, file, there.id);
+    expect(again.changes.filter((c) => c.state !== 'same')).toEqual([]);
+    // The same figure for another build is another limit, and none of those that are there.
+    const other = structuredClone(file) as { engine: { limits: { feature: string; conditions: object }[] } };
+    const own = other.engine.limits.find((l) => l.feature === 'setup.contact.intake')!;
+    own.conditions = { build: { head: 'maker', cams: 'stage 2', piston: 'maker', gasket: 'maker' } };
+    const changed = (await preview(world.stranger, other, there.id)).changes.filter(
+      (c) => c.state !== 'same',
+    );
+    expect(changed.map((c) => c.state)).toEqual(['new']);
+    // What is no build is said with its place.
+    own.conditions = { build: { head: 'maker' } };
+    const { body: refused } = await world.stranger
+      .post('/api/specifications/preview')
+      .send({ file: other, into: there.id });
+    expect(JSON.stringify(refused)).toContain('conditions/build/cams');
+  });
+
   it('merged into an engine that is there takes what was chosen, and leaves the checks of what is the same', async () => {
     const before = await engineNamed(world.technician, '312 MX');
     const file = (await fileOf(world.technician, `/api/engines/${before.spec.id}`)) as {
