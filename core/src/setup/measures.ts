@@ -144,6 +144,8 @@ export const CLAY = oneFigure({
   things: valves,
   nominal: 2_000_000,
   loose: true,
+  // Where everything is the maker's own nobody lays any.
+  aside: true,
   held: `oiled clay on the crown and in its pockets; ${contactHeld}; cut across where it is thinnest`,
   definition: 'the clay less what it springs back, up to 0.10',
   has: hasLimit('setup.contact'),

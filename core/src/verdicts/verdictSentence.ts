@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { featureInfo, sourceLine, type FeatureKey } from '../specs/index.js';
+import { featureInfo, isByBuild, sourceLine, type FeatureKey } from '../specs/index.js';
 import { limitFigureText, nm, type LengthUnit } from '../units/index.js';
 import { limitEndText, valueText } from './valueText.js';
 import { cylinderOf, type Caveat, type Figure } from './figure.js';
@@ -150,7 +150,9 @@ function todo(item: Figure): string | null {
     case 'wrong-axis':
       return 'Read the bore on the thrust axis.';
     case 'ask-limit':
-      return 'Say which engine this is, so that its limit is known.';
+      return item.feature !== 'finding' && isByBuild(item.feature)
+        ? 'Say of what it is built: head, cams, piston, gasket.'
+        : 'Say which engine this is, so that its limit is known.';
     case 'leaves':
       return item.ownWay
         ? 'Try the leaf that has to go.'

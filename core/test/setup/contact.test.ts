@@ -102,6 +102,7 @@ describe('the build it is of', () => {
   it('is asked for: nobody said, no verdict; the maker’s own, the maker’s limit', () => {
     expect(buildNow(read().file())).toBeNull();
     expect(figure(read())).toMatchObject({ state: 'undecided', because: 'ask-limit' });
+    expect(verdictSentence(read().file(), figure(read())!, 'mm').todo).toContain('of what it is built');
     expect(figure(maker(read()))).toMatchObject({ state: 'within', limitAt: mm(1) });
   });
 

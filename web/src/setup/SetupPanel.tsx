@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
   CHAIN_RIVET,
+  CLAY,
   deckOf,
   LASH,
   placeKey,
@@ -52,7 +53,9 @@ function walkAside(file: JobFile, at: Place): readonly Place[] {
   if (isPort(at as Pick<Measurand, 'part'>))
     return roof!.things(file.engine).flatMap((t) => [...places(roof!, t), ...places(width!, t)]);
   return SETUP_MEASURES.filter((m) => m.part === at.part).flatMap((m) =>
-    m.things(file.engine).flatMap((t) => ('thing' in at && at.thing === t.key ? places(m, t) : [])),
+    m
+      .things(file.engine)
+      .flatMap((t) => (m === CLAY || ('thing' in at && at.thing === t.key) ? places(m, t) : [])),
   );
 }
 
