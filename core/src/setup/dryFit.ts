@@ -1,4 +1,4 @@
-import type { JobFile } from '../job/index.js';
+import { standingDecision, type JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
 import { thingsOfKind } from '../measurands/index.js';
 import { effectiveSteps, stripLog } from '../strip/index.js';
@@ -19,12 +19,13 @@ export const DRY_FIT: Action = {
 const BOTTOM: ReadonlySet<string> = new Set(['crank', 'split', 'cases']);
 
 /**
- * Whether deck and squish can be read dry and nobody has: bottom end, cylinder and piston are there, the piston fits its
- * bore, and nothing of it is put together yet.
+ * Whether deck and squish can be read dry and nobody has: the way out is decided, bottom end, cylinder and piston are
+ * there, the piston fits its bore, and nothing of it is put together yet.
  */
 export function dryFitDue(file: JobFile, figures: readonly Figure[]): boolean {
   const { engine, log } = file;
   if (!engine.limits.some((l) => l.feature === 'setup.squish' || l.feature === 'setup.deck')) return false;
+  if (standingDecision(file) === null) return false;
   if ((log as readonly AnyEntry[]).some((e) => e.kind === 'assembly-begun')) return false;
   const off = new Set<string>();
   for (const s of effectiveSteps(stripLog(file)))
