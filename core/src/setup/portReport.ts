@@ -20,6 +20,7 @@ export function portBlocks(file: JobFile, unit: LengthUnit): Block[] {
   const text = lengthIn(unit);
   const read = portMap(file).filter((p) => p.roof.now || p.width.now || p.roof.before || p.width.before);
   if (read.length === 0) return [];
+  const alike = portMatches(file).map((m) => matchText(m, unit));
   const shown = ({ before, now }: PortFigure): string =>
     before && now
       ? `${text(before.value)} → ${text(now.value)}`
@@ -39,6 +40,6 @@ export function portBlocks(file: JobFile, unit: LengthUnit): Block[] {
         p.share === null ? '–' : `${(100 * p.share).toFixed(1)} %`,
       ]),
     },
-    { kind: 'list', items: portMatches(file).map((m) => matchText(m, unit)) },
+    ...(alike.length > 0 ? [{ kind: 'list' as const, items: alike }] : []),
   ];
 }

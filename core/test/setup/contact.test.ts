@@ -10,6 +10,7 @@ import {
   PART_WORK,
   READING,
   STACK_LAID,
+  STACK_UNDO,
   uncertaintyOf,
   verdictSentence,
   WORK_DONE,
@@ -149,6 +150,18 @@ describe('the build it is of', () => {
     s.keep(WORK_DONE, { what, cylinder: null, kitId: null, ticket: null, text: '' });
     expect(buildNow(s.file())![part]).toBeNull();
     expect(buildNow(maker(s).file())![part]).toBe('maker');
+  });
+
+  it('another stack than lay there too, said as work or not; the one that lies there said twice changes nothing', () => {
+    const s = new Setup();
+    s.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.4'] });
+    maker(s);
+    s.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.4'] });
+    expect(buildNow(s.file())!.gasket).toBe('maker');
+    const other = s.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.25'] });
+    expect(buildNow(s.file())!.gasket).toBeNull();
+    s.keep(STACK_UNDO, { of: other });
+    expect(buildNow(s.file())!.gasket).toBe('maker');
   });
 
   it('another camshaft too; a name of nothing is refused; in words', () => {
