@@ -1,6 +1,7 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { stepName, type JobFile, type Judgement, type RunStep } from '@tribos/core';
 import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
+import { toggleGlance } from '../kit/settings.js';
 import { StationPhotos } from '../photos/index.js';
 import { Button, CheckField, Kbd } from '../ui/index.js';
 import { NoPhotoSheet } from './NoPhotoSheet.js';
@@ -27,6 +28,8 @@ export function AssemblyPanel({
   const [odd, setOdd] = useState<RunStep | null>(null);
   const [noPhoto, setNoPhoto] = useState(false);
   const camera = useRef<HTMLInputElement>(null);
+  // From a metre there is no camera: what is photographed is looked at from near.
+  const shoot = () => (camera.current ? camera.current.click() : toggleGlance());
   const answers = Object.fromEntries(
     (ask && !waits ? ask.shown : []).map((_, i) => [String(i + 1), () => assembling.answer(i)]),
   );
@@ -39,7 +42,7 @@ export function AssemblyPanel({
       ? {
           ...answers,
           Backspace: assembling.takeBack,
-          p: () => camera.current?.click(),
+          p: shoot,
           e: () => {
             if (now) setOdd(now);
           },
@@ -133,9 +136,7 @@ export function AssemblyPanel({
               <button
                 type="button"
                 disabled={waits !== null && !assembling.wantsPicture}
-                onClick={() =>
-                  assembling.wantsPicture ? camera.current?.click() : assembling.act(ask !== null)
-                }
+                onClick={() => (assembling.wantsPicture ? shoot() : assembling.act(ask !== null))}
                 className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:bg-rule disabled:text-ink"
               >
                 {assembling.wantsPicture
