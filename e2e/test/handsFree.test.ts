@@ -1,6 +1,6 @@
 import { atTheBench } from '../lib/atTheBench.mjs';
 import { By, Key, sees } from '../lib/browser.mjs';
-import { setHandsFree, startGauge } from '../lib/gauge.mjs';
+import { setHandsFree, startGauge, typesInOneGo } from '../lib/gauge.mjs';
 import { freshJob, press, serverLog, take } from '../lib/job.mjs';
 
 const at = atTheBench();
@@ -165,7 +165,7 @@ describe('a gauge that types', () => {
     await setHandsFree(driver, { prefix: 'D=', suffix: 'mm' });
     const id = await freshJob(driver);
     await at.station.open(id);
-    await press(driver, ...'D=+077.0410mm', Key.ENTER);
+    await typesInOneGo(driver, 'D=+077.0410mm');
     await at.station.logged(id, 1);
     expect(((await serverLog(driver, id)) as Entry[])[0]!.text).toBe('77.0410');
     // The same letter from a hand is no gauge: it is typed on.
