@@ -54,6 +54,7 @@ const ALL = [
   '0021-dial',
   '0022-firms',
   '0023-lines',
+  '0024-targets',
 ];
 
 describe('migrating', () => {

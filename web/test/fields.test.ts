@@ -1,7 +1,9 @@
 import {
+  asPrinted,
   inch,
   mm,
   parseReading,
+  wholeLimitText,
   type Instrument,
   type JobFile,
   type Limit,
@@ -12,7 +14,6 @@ import { rememberedGauge, rememberGauge, suitable } from '../src/bar/gaugeFor.js
 import { lengthOf, lengthOrNull, lengthText } from '../src/forms/lengthField.js';
 import { FieldTrouble } from '../src/forms/useCheckedForm.js';
 import { pendingEntries } from '../src/job/logEntryOf.js';
-import { asPrinted, wholeFigure } from '../src/specs/figureText.js';
 import { dayText } from '../src/ui/dayText.js';
 
 const store = new Map<string, string>();
@@ -81,6 +82,16 @@ describe('limits as shown', () => {
   it.each<[Partial<Limit>, string, string]>([
     [{ low: mm(0.03), high: mm(0.048) }, '0.030 – 0.048 mm', '0.00119 – 0.00188 in'],
     [{ high: mm(77.105) }, 'max 77.105 mm', 'max 3.03562 in'],
+    [
+      { low: mm(0.03), high: mm(0.048), target: mm(0.04) },
+      '0.030 – 0.048 mm; target 0.040 mm',
+      '0.00119 – 0.00188 in; target 0.00158 in',
+    ],
+    [
+      { feature: 'setup.cam.intake-opens', low: 12, high: 18, target: 14, unit: '°' },
+      '12° – 18°; target 14°',
+      '12° – 18°; target 14°',
+    ],
     [{ low: inch(0.0115), unit: 'in' }, 'min 0.2921 mm', 'min 0.0115 in'],
     [{ feature: 'ring.gap.top.factor', low: 42, unit: '×' }, 'min 0.0042 × D', 'min 0.0042 × D'],
     [{ feature: 'crank.leak-pressure', low: 45, unit: 'bar' }, 'min 0.45 bar', 'min 0.45 bar'],
@@ -98,8 +109,8 @@ describe('limits as shown', () => {
       '< 40 cm³ min 0.00591 in, above min 0.01103 in; max 0.02362 in',
     ],
   ])('%j', (over, metric, inches) => {
-    expect(wholeFigure(limit(over), 'mm')).toBe(metric);
-    expect(wholeFigure(limit(over), 'in')).toBe(inches);
+    expect(wholeLimitText(limit(over), 'mm')).toBe(metric);
+    expect(wholeLimitText(limit(over), 'in')).toBe(inches);
   });
 
   it('name what the sheet prints when it is in the other unit', () => {

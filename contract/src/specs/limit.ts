@@ -31,6 +31,13 @@ class Ends {
   @Min(-1e9)
   @Max(1e9)
   high!: number | null;
+
+  /** What the sheet names to aim at inside both ends; left out, their middle. */
+  @IsOptional()
+  @IsNumber()
+  @Min(-1e9)
+  @Max(1e9)
+  target?: number | null;
 }
 
 /** Head, cams, piston and gasket a limit is of: `maker` for the engine maker's own. */

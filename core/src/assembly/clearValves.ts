@@ -1,12 +1,16 @@
 import { buildNow, type JobFile } from '../job/index.js';
-import { workOf } from '../log/index.js';
+import { workOf, type WorkKind } from '../log/index.js';
 import { thingsHad } from '../measurands/index.js';
-import { CLAY, GASKETS, laidAt } from '../setup/index.js';
-import { BUILD_PARTS, MAKERS_OWN } from '../specs/index.js';
+import { CLAY, laidAt } from '../setup/index.js';
+import { BUILD_PARTS, GASKETS, MAKERS_OWN } from '../specs/index.js';
 import { verdictSentence, type Figure } from '../verdicts/index.js';
 
 /** Work after which the room the maker left is no longer the room there is. */
-const CHANGES: ReadonlySet<string> = new Set(['skimmed', 'cams-set']);
+const CHANGES: Partial<Record<WorkKind, string>> = {
+  skimmed: 'It was skimmed.',
+  'cams-set': 'It was timed anew.',
+  exchanged: 'It has another cylinder, which may not be as tall.',
+};
 
 /** Why room between valves and piston has to be read on this very engine; null where it is as its maker built it. */
 function whyRead(file: JobFile): string | null {
@@ -15,8 +19,9 @@ function whyRead(file: JobFile): string | null {
     return 'Say what it is built of first: Set-up, Valves and cams, beside.';
   const other = BUILD_PARTS.find((p) => build[p]!.trim().toLowerCase() !== MAKERS_OWN);
   if (other) return `Its ${other} is not the maker’s own: ${build[other]!.trim()}.`;
-  const work = workOf(file.log).find(({ entry }) => CHANGES.has(entry.what))?.entry;
-  if (work) return `It was ${work.what === 'skimmed' ? 'skimmed' : 'timed anew'}.`;
+  const changed = workOf(file.log).map(({ entry }) => CHANGES[entry.what]);
+  const work = changed.find((c) => c !== undefined);
+  if (work) return work;
   const usual = (where: 'base' | 'head') =>
     GASKETS.of(file.engine)?.gaskets.find((g) => g.where === where && g.made !== 'rubber')?.thickness ?? null;
   const thinner = (['base', 'head'] as const).find((where) => {

@@ -1,5 +1,5 @@
 import { derived, type JobFile } from '../job/index.js';
-import { isDoneOn, type AnyEntry, type WorkEntry } from '../log/index.js';
+import { isDoneOn, workOf, type AnyEntry } from '../log/index.js';
 import { effectiveSteps, stripLog } from '../strip/index.js';
 import {
   ASSEMBLED,
@@ -112,7 +112,7 @@ function openedAfter(
   order: readonly { readonly step: AssemblyStep; readonly cylinder: number | null }[],
   index: ReadonlyMap<AnyEntry, number>,
 ): (step: AssemblyStep, cylinder: number | null, from: number) => Undoing | null {
-  const works = (file.log as readonly AnyEntry[]).filter((e): e is WorkEntry => e.kind === 'work');
+  const works = workOf(file.log);
   const off = effectiveSteps(stripLog(file)).filter((s) => s.is === 'off');
   const words = assemblyLog(file).filter(ASSEMBLY_OPENED.is);
   const place = (step: string, cylinder: number | null) =>
@@ -121,10 +121,10 @@ function openedAfter(
     );
   return (step, cylinder, from) => {
     const work = works.find(
-      (w) =>
-        index.get(w)! > from && step.reopens.includes(w.what) && (cylinder === null || isDoneOn(w, cylinder)),
+      ({ at, entry }) =>
+        at > from && step.reopens.includes(entry.what) && (cylinder === null || isDoneOn(entry, cylinder)),
     );
-    if (work) return { at: index.get(work)!, why: work.what.replaceAll('-', ' ') };
+    if (work) return { at: work.at, why: work.entry.what.replaceAll('-', ' ') };
     const apart = off.find((s) => step.refits.includes(s.done.step) && index.get(s.entry)! > from);
     if (apart) return { at: index.get(apart.entry)!, why: `${apart.done.name.toLowerCase()}: off again` };
     const here = order.findIndex((o) => o.step === step && o.cylinder === cylinder);

@@ -5,7 +5,7 @@ import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import type { Kit } from '../specs/index.js';
 import { mean } from '../statistics/index.js';
 import { nm, withUnit, type LengthUnit } from '../units/index.js';
-import { governingFor } from '../verdicts/index.js';
+import { rangeFor, type BuildRange } from '../verdicts/index.js';
 import { MOST_PIECES, selectiveFit } from './selectiveFit.js';
 import { leastToBuild, verificationU } from './verificationU.js';
 
@@ -31,16 +31,9 @@ export type PistonMatch =
     }
   | { readonly kind: 'none'; readonly why: string };
 
-interface Window {
-  readonly low: number;
-  readonly high: number;
-}
-
-function windowFor(file: JobFile, maker: string): Window | null {
-  const found = governingFor(file, 'clearance', ['new'], 'min', maker);
-  const limit = found.status === 'governed' ? found.limit : null;
-  return limit && limit.low !== null && limit.high !== null ? { low: limit.low, high: limit.high } : null;
-}
+/** Clearance of new pistons of a maker, and what is aimed at in it. */
+const windowFor = (file: JobFile, maker: string): BuildRange | null =>
+  rangeFor(file, 'clearance', ['new'], maker);
 
 /**
  * Selective fit where there is something to choose: measured pistons of the chosen kit over several bores
@@ -70,7 +63,7 @@ export function pistonMatch(
     );
     const window = windowFor(file, kit.maker);
     if (!window || pistons.some((p) => p === undefined)) return null;
-    const target = (window.low + window.high) / 2;
+    const { target } = window;
     const least = leastToBuild(file, window, verificationU(file, kit, at));
     const fit = selectiveFit({ bores: known, pistons: pistons as number[], least, target });
     if (!fit)
@@ -97,7 +90,7 @@ function gradesFor(
   const maker = graded.map((k) => k.maker).find((m) => graded.filter((k) => k.maker === m).length > 1);
   const window = maker === undefined ? null : windowFor(file, maker);
   if (maker === undefined || !window) return null;
-  const target = (window.low + window.high) / 2;
+  const { target } = window;
   const own = graded.filter((k) => k.maker === maker);
   const gradeFor = sizes.map((s) => {
     const fits = own.filter(

@@ -50,6 +50,7 @@ export const limitShape = object(
   },
   {
     rows: list(object({ below: orNull(number(0, 1e12)), low: number(0, 1e9) }), 1, 50),
+    target: number(-1e9, 1e9),
     taper: oneOf('worst-direction', 'top-bottom', 'cross-depth'),
   },
 );

@@ -3,7 +3,7 @@ import { kindIn, type LogEntry } from '../log/index.js';
 import { slipsFound } from '../readings/index.js';
 import { decisionMisfit } from '../routes/index.js';
 import type { Misfit } from '../shape/index.js';
-import { engineTroubles } from '../specs/index.js';
+import { engineTroubles, limitTroubles } from '../specs/index.js';
 import { inHouse, KINDS, readEntry, type SentEntry } from './house.js';
 import { jobFileShape } from './jobFileShape.js';
 import { migrateJobFile } from './migrate.js';
@@ -69,7 +69,7 @@ function references(file: JobFile): Misfit[] {
   file.engine.limits.forEach((l, n) => {
     if (l.source.checkedBy !== null && l.source.checkedBy === l.source.enteredBy)
       say(`/engine/limits/${n}/source/checkedBy`, 'is the person who typed it; a second person checks');
-    if (l.low === null && l.high === null && !l.rows) say(`/engine/limits/${n}`, 'holds no figure');
+    for (const { sentence } of limitTroubles(l)) say(`/engine/limits/${n}`, sentence);
   });
   for (const { path, sentence } of engineTroubles(file.engine)) say(`/engine${path}`, sentence);
   return found;

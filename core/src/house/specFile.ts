@@ -1,6 +1,6 @@
 import { list, object, oneOf, type Misfit, type Shape } from '../shape/index.js';
 import { name, size } from '../log/index.js';
-import { engineTroubles, type EngineSpec, type Kit, type Limit } from '../specs/index.js';
+import { engineTroubles, limitTroubles, type EngineSpec, type Kit, type Limit } from '../specs/index.js';
 import { HOUSE, sheetsOf } from './house.js';
 import { engineShapeOf, kitShape, limitShape } from './jobFileShape.js';
 
@@ -107,14 +107,8 @@ export type SpecFileReading =
 
 const wrong = (misfits: readonly Misfit[]): SpecFileReading => ({ ok: false, misfits: misfits.slice(0, 20) });
 
-const emptyLimits = (limits: readonly Limit[]): Misfit[] =>
-  limits.flatMap((l, i) =>
-    l.low === null && l.high === null && !l.rows
-      ? [{ path: `/limits/${i}`, sentence: 'holds no figure' }]
-      : l.low !== null && l.high !== null && l.low > l.high
-        ? [{ path: `/limits/${i}`, sentence: 'has its low figure above its high one' }]
-        : [],
-  );
+const badLimits = (limits: readonly Limit[]): Misfit[] =>
+  limits.flatMap((l, i) => limitTroubles(l).map(({ sentence }) => ({ path: `/limits/${i}`, sentence })));
 
 /**
  * Reads a specification or kit file from parsed JSON: its shape, and that the engine can be.
@@ -135,7 +129,7 @@ export function readSpecFile(json: unknown): SpecFileReading {
     const misfits = specShape.check(whole, '');
     if (misfits.length > 0) return wrong(misfits);
     const spec = whole.engine as unknown as EngineSpec;
-    const troubles = [...engineTroubles(spec), ...emptyLimits(spec.limits)];
+    const troubles = [...engineTroubles(spec), ...badLimits(spec.limits)];
     if (troubles.length > 0)
       return wrong(troubles.map(({ path, sentence }) => ({ path: `/engine${path}`, sentence })));
     return { ok: true, kind: 'engine', engine: spec };
@@ -149,7 +143,7 @@ export function readSpecFile(json: unknown): SpecFileReading {
     const misfits = kitFileShape.check(whole, '');
     if (misfits.length > 0) return wrong(misfits);
     const kit = whole as unknown as KitFile;
-    const troubles = emptyLimits(kit.limits);
+    const troubles = badLimits(kit.limits);
     return troubles.length > 0 ? wrong(troubles) : { ok: true, kind: 'kit', file: kit };
   }
   return wrong([

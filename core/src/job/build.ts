@@ -1,4 +1,4 @@
-import { entryKind, PART_WORK, Refused, undoneIn, type AnyEntry, type WorkKind } from '../log/index.js';
+import { entryKind, PART_WORK, Refused, workBy, type AnyEntry, type WorkKind } from '../log/index.js';
 import { text } from '../shape/index.js';
 import { BUILD_PARTS, MAKERS_OWN, type Build, type EngineFacts } from '../specs/index.js';
 import { derived } from './derived.js';
@@ -19,13 +19,6 @@ export const BUILD_SAID = entryKind(
     },
   },
 );
-
-/** Gaskets as they were said to lie in a place; their own kind of entry is a later room's. */
-interface StackSaid extends AnyEntry {
-  readonly where: string;
-  readonly gaskets: readonly string[];
-}
-const isStack = (e: AnyEntry): e is StackSaid => e.kind === 'stack-laid';
 
 type PartsNow = { readonly [P in keyof Build]: string | null };
 
@@ -50,22 +43,16 @@ const BY_PART = new Map<string, keyof Build>([
 export const buildNow = derived((file): PartsNow | null => {
   let now: Record<keyof Build, string | null> | null = null;
   const log = file.log as readonly AnyEntry[];
-  const gone = undoneIn(log);
-  const stacks = new Map<string, string>();
+  const works = workBy(file.log);
   for (const e of log) {
     if (BUILD_SAID.is(e)) now = { head: e.head, cams: e.cams, piston: e.piston, gasket: e.gasket };
-    // Another stack than lay there is another gasket, whether or not anybody wrote it down as work.
-    const lay = isStack(e) && !gone.has(e.id) ? stacks.get(e.where) : undefined;
-    const restacked = isStack(e) && lay !== undefined && lay !== e.gaskets.join();
-    if (isStack(e) && !gone.has(e.id)) stacks.set(e.where, e.gaskets.join());
     if (now === null) continue;
-    if (restacked) now.gasket = null;
-    const changed =
-      e.kind === 'work'
-        ? (CHANGES[(e as unknown as { readonly what: WorkKind }).what] ?? [])
-        : PART_WORK.is(e) && e.what !== 'returned'
-          ? [BY_PART.get(e.of)].filter((p) => p !== undefined)
-          : [];
+    const work = works.get(e);
+    const changed = work
+      ? (CHANGES[work.what] ?? [])
+      : PART_WORK.is(e) && e.what !== 'returned'
+        ? [BY_PART.get(e.of)].filter((p) => p !== undefined)
+        : [];
     for (const p of changed) now[p] = null;
   }
   if (now === null) return null;

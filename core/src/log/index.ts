@@ -13,6 +13,7 @@ export * from './placeKind.js';
 export * from './places/index.js';
 export { onCylinder } from './places/onSheet.js';
 export * from './slipCodes.js';
+export * from './stackLaid.js';
 export * from './standing.js';
 export * from './work.js';
 export * from './undone.js';

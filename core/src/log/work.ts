@@ -1,4 +1,7 @@
 import type { LogEntry } from './entries.js';
+import type { AnyEntry } from './entryKind.js';
+import { STACK_LAID, type StackLaid } from './stackLaid.js';
+import { undoneIn } from './undone.js';
 import type { WorkEntry } from './workDone.js';
 
 /** What a finished figure or step is called where it can be opened again. */
@@ -118,9 +121,33 @@ function oncePerLog<T>(work: (log: readonly LogEntry[]) => T): (log: readonly Lo
   };
 }
 
-/** Work entries of a log with their place in it. */
-export const workOf = oncePerLog((log): readonly PlacedWork[] =>
-  log.flatMap((entry, at) => (entry.kind === 'work' ? [{ at, entry }] : [])),
+/** Another stack than lay there, as the work it is. */
+const restacked = ({ id, at, received, by, importedBy, gaskets }: StackLaid): WorkEntry => ({
+  ...{ id, at, received, by, importedBy },
+  kind: 'work',
+  what: 'gasket-changed',
+  ...{ cylinder: null, kitId: null, ticket: null, text: gaskets.join(', ') },
+});
+
+/**
+ * Work of a log with its place in it: what was written down as work, and every stack of gaskets that is another than lay
+ * there before. The first that is said of a place is what was read over; one taken back never lay there.
+ */
+export const workOf = oncePerLog((log): readonly PlacedWork[] => {
+  const gone = undoneIn(log as readonly AnyEntry[]);
+  const lies = new Map<string, string>();
+  return (log as readonly (LogEntry | StackLaid)[]).flatMap((entry, at) => {
+    if (entry.kind === 'work') return [{ at, entry }];
+    if (!STACK_LAID.is(entry) || gone.has(entry.id)) return [];
+    const [before, now] = [lies.get(entry.where), JSON.stringify(entry.gaskets)];
+    lies.set(entry.where, now);
+    return before === undefined || before === now ? [] : [{ at, entry: restacked(entry) }];
+  });
+});
+
+/** The work an entry of a log is; what is none is not in it. */
+export const workBy = oncePerLog(
+  (log): ReadonlyMap<AnyEntry, WorkEntry> => new Map(workOf(log).map((w) => [log[w.at]!, w.entry])),
 );
 
 export interface OpenAgain {

@@ -86,8 +86,12 @@ export interface Measurand {
   readonly reopens?: Reopened;
   /** Other parts of the engine it hangs on: another one of them opens it again too. */
   readonly hangsOn?: (engine: EngineSpec, thing: Thing) => readonly string[];
-  /** Any other entry that opens it again: what it was read on came apart, or was tightened after. */
-  readonly openedBy?: (entry: AnyEntry, around: Pick<JobFile, 'engine' | 'log'>) => boolean;
+  /** Any other entry that opens a thing again: what it was read on came apart, or was tightened after. */
+  readonly openedBy?: (
+    entry: AnyEntry,
+    around: Pick<JobFile, 'engine' | 'log'>,
+    thing: ThingPlace['thing'],
+  ) => boolean;
   /** Only these of the gauges that read its sense. */
   readonly by?: readonly InstrumentType[];
   /** Beside the walk: a hundred places that are read only by whoever wants them. */
@@ -233,8 +237,8 @@ export function measurandPlace(m: Measurand): PlaceKind {
     reopenedBy: (s, work) => m.reopens !== undefined && isOpened(s, work, m.reopens),
     ...(m.openedBy
       ? {
-          openedBy: (_: ThingPlace, e: AnyEntry, around: Pick<JobFile, 'engine' | 'log'>) =>
-            m.openedBy!(e, around),
+          openedBy: (s: ThingPlace, e: AnyEntry, around: Pick<JobFile, 'engine' | 'log'>) =>
+            m.openedBy!(e, around, s.thing),
         }
       : {}),
     ofParts: (s, engine) => {

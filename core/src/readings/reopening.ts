@@ -2,7 +2,7 @@ import { derived, isReopened, placeKindOf, type JobFile } from '../job/index.js'
 import {
   PART_WORK,
   undoneIn,
-  workOf,
+  workBy,
   type AnyEntry,
   type PartWorkEntry,
   type WorkEntry,
@@ -14,15 +14,16 @@ import {
  */
 export const reopeningWork = derived((file: JobFile): ReadonlyMap<string, WorkEntry> => {
   const found = new Map<string, WorkEntry>();
-  const works = workOf(file.log);
-  if (works.length === 0) return found;
+  const works = workBy(file.log);
+  if (works.size === 0) return found;
   const after = new Map<string, WorkEntry>();
   for (const e of [...file.log].reverse()) {
-    if (e.kind === 'work') {
-      const key = `${e.what}:${e.cylinder}:${e.kitId}`;
+    const work = works.get(e);
+    if (work) {
+      const key = `${work.what}:${work.cylinder}:${work.kitId}`;
       // Last in the map is first in the log.
       after.delete(key);
-      after.set(key, e);
+      after.set(key, work);
     }
     if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
     const first = [...after.values()].findLast((w) => isReopened(file, e.station, [w]));

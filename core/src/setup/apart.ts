@@ -1,8 +1,7 @@
 import type { JobFile } from '../job/index.js';
-import { undoneIn, type AnyEntry } from '../log/index.js';
+import type { AnyEntry } from '../log/index.js';
 import { STRIPPED } from '../strip/index.js';
 import { groupsOf, TORQUED } from '../torque/index.js';
-import { STACK_LAID, type StackLaid } from './stackEntries.js';
 
 /** What opens a reading of setting up again besides work and other parts: what was taken apart, what was tightened after it. */
 interface Opens {
@@ -41,24 +40,13 @@ export const OPENS_CAMS: Opens = {
   after: new Set(['lash', 'valve-room', ...COVERS]),
 };
 
-/** Whether a stack is another one than lay there before; the first that is said of a place is what was read over. */
-function isOther(laid: StackLaid, log: readonly AnyEntry[]): boolean {
-  const gone = undoneIn(log);
-  const at = log.indexOf(laid);
-  const before = STACK_LAID.in(at < 0 ? log : log.slice(0, at)).findLast(
-    (e) => e.where === laid.where && !gone.has(e.id),
-  );
-  return before !== undefined && before.gaskets.join() !== laid.gaskets.join();
-}
-
 /** Whether an entry after a reading has opened it again. */
 export function opensSetup(
   { off, after, tight }: Opens,
   entry: AnyEntry,
-  { engine, log }: Pick<JobFile, 'engine' | 'log'>,
+  { engine }: Pick<JobFile, 'engine'>,
 ): boolean {
   if (STRIPPED.is(entry)) return entry.steps.some((s) => off.has(s.step));
-  if (STACK_LAID.is(entry)) return isOther(entry, log);
   // Of a list nobody knows here every step comes before it.
   if (entry.kind === 'assembly-opened')
     return !after.has((entry as unknown as { readonly step: string }).step);

@@ -1,6 +1,15 @@
 import type { Component } from '../gauges/index.js';
 import { derived, type JobFile } from '../job/index.js';
-import { entryKind, PART_WORK, Refused, undoneIn, WORK, type AnyEntry, type EntryOf } from '../log/index.js';
+import {
+  entryKind,
+  PART_WORK,
+  Refused,
+  undoneIn,
+  WORK,
+  workBy,
+  type AnyEntry,
+  type EntryOf,
+} from '../log/index.js';
 import { number, oneOf, ref } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { OPENS_CAMS, opensSetup } from './apart.js';
@@ -63,12 +72,14 @@ export const CAM_UNDO = entryKind(
 function setSince(file: JobFile): number {
   const log = file.log as readonly AnyEntry[];
   const gone = undoneIn(log);
+  const opening = new Set(
+    [...workBy(file.log)].flatMap(([e, w]) => (WORK[w.what].reopens.includes('cam-timing') ? [e] : [])),
+  );
   return log.findLastIndex(
     (e) =>
       (!gone.has(e.id) && opensSetup(OPENS_CAMS, e, file)) ||
       (PART_WORK.is(e) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
-      (e.kind === 'work' &&
-        WORK[(e as unknown as { readonly what: keyof typeof WORK }).what].reopens.includes('cam-timing')),
+      opening.has(e),
   );
 }
 

@@ -29,17 +29,16 @@ const MOST = 4;
  * @param read    smaller side and mean as they were read, nm
  * @param fitted  thickness of what is between now, nm
  * @param stock   gaskets to choose from
- * @param limits  nm; `target` null for the middle of the range
+ * @param limits  nm, with what is aimed at between them
  */
 export function gasketStacks(
   read: { readonly smaller: number; readonly mean: number },
   fitted: number,
   stock: readonly StackGasket[],
-  limits: { readonly low: number; readonly high: number; readonly target: number | null },
+  limits: { readonly low: number; readonly high: number; readonly target: number },
 ): readonly Stack[] {
   if (!(limits.low <= limits.high))
     throw new OutOfRange('low limit', limits.low, 'no more than the high one');
-  const target = limits.target ?? (limits.low + limits.high) / 2;
   const found: Stack[] = [];
   const lay = (from: number, gaskets: readonly StackGasket[]): void => {
     if (gaskets.length > 0) {
@@ -51,7 +50,7 @@ export function gasketStacks(
           thickness,
           smaller,
           mean,
-          off: Math.abs(mean - target),
+          off: Math.abs(mean - limits.target),
           fibre: gaskets.some((g) => g.fibre),
         });
     }

@@ -1,7 +1,6 @@
 import { derived, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
-import { GASKETS } from './sheets.js';
-import { STACK_LAID, STACK_UNDO, type StackLaid } from './stackEntries.js';
+import { STACK_LAID, undoneIn, type AnyEntry, type StackLaid } from '../log/index.js';
+import { GASKETS } from '../specs/index.js';
 
 export type StackPlace = StackLaid['where'];
 
@@ -12,7 +11,7 @@ export interface Laid {
 }
 
 const laid = derived((file): ReadonlyMap<StackPlace, Laid> => {
-  const gone = new Set(STACK_UNDO.in(file.log).map((u) => u.of));
+  const gone = undoneIn(file.log as readonly AnyEntry[]);
   const known = GASKETS.of(file.engine)?.gaskets ?? [];
   const now = new Map<StackPlace, Laid>();
   for (const e of STACK_LAID.in(file.log as readonly AnyEntry[])) {
@@ -22,6 +21,12 @@ const laid = derived((file): ReadonlyMap<StackPlace, Laid> => {
   }
   return now;
 });
+
+/** The last stack that was said of a place and may be taken back; null where nobody said any. */
+export function lastLaid(file: JobFile, where: StackPlace): StackLaid | null {
+  const gone = undoneIn(file.log as readonly AnyEntry[]);
+  return STACK_LAID.in(file.log).findLast((e) => e.where === where && !gone.has(e.id)) ?? null;
+}
 
 /** What lies in a place now; null while nobody said. */
 export const laidAt = (file: JobFile, where: StackPlace): Laid | null => laid(file).get(where) ?? null;

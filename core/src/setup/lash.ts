@@ -1,10 +1,11 @@
 import type { JobFile } from '../job/index.js';
 import { measurandFigures, readThing, thingsOfKind } from '../measurands/index.js';
 import type { LengthUnit } from '../units/index.js';
-import { governingFor, type Figure } from '../verdicts/index.js';
+import { rangeFor, type Figure } from '../verdicts/index.js';
 import { chooseShims, type LashNow, type ShimChoice } from '../valves/index.js';
-import { LASH, SHIM } from './measures.js';
+import { LASH } from './measures.js';
 import { SHIMS } from './sheets.js';
+import { shelfNow, shimUnder } from './shimsNow.js';
 import { hasScrews } from './trainSheet.js';
 
 export interface LashChoice {
@@ -27,8 +28,8 @@ function toBuy(file: JobFile): readonly number[] {
 }
 
 /**
- * Which shim goes under which valve: swaps of what is in the engine first, then what has to be bought. A valve under which
- * the thinnest leaf does not go has no figure: a thinner shim first.
+ * Which shim goes under which valve: swaps of what is in the engine first, then what lies on the shelf, then what has to be
+ * bought. A valve under which the thinnest leaf does not go has no figure: a thinner shim first.
  */
 export function lashChoice(file: JobFile): LashChoice {
   const missing: LashChoice['missing'][number][] = [];
@@ -39,14 +40,11 @@ export function lashChoice(file: JobFile): LashChoice {
   )(file.engine).flatMap((t) => {
     const feature =
       t.kind === 'valve-exhaust' ? ('setup.valve.exhaust' as const) : ('setup.valve.intake' as const);
-    const [low, high] = (['min', 'max'] as const).map((side) => {
-      const found = governingFor(file, feature, ['new'], side);
-      return found.status === 'governed' ? (side === 'min' ? found.limit.low : found.limit.high) : null;
-    });
-    if (low == null || high == null) return [];
+    const range = rangeFor(file, feature, ['new']);
+    if (!range) return [];
     const state = readThing(file, LASH, t, 'mm').gaps.get('');
     const gap = state?.bracket;
-    const shim = readThing(file, SHIM, t, 'mm').places.get('')?.result?.estimate.value ?? null;
+    const shim = shimUnder(file, t);
     if (!gap || gap.high === null) {
       missing.push({ name: t.name, wants: 'leaves' });
       return [];
@@ -65,9 +63,7 @@ export function lashChoice(file: JobFile): LashChoice {
         name: t.name,
         measured: (gap.low + gap.high) / 2,
         shim: shim ?? 0,
-        low,
-        high,
-        target: (low + high) / 2,
+        ...range,
       },
     ];
   });
@@ -75,7 +71,10 @@ export function lashChoice(file: JobFile): LashChoice {
     valves,
     missing,
     screws,
-    choice: screws || missing.length > 0 || valves.length === 0 ? null : chooseShims(valves, [], toBuy(file)),
+    choice:
+      screws || missing.length > 0 || valves.length === 0
+        ? null
+        : chooseShims(valves, shelfNow(file) ?? [], toBuy(file)),
   };
 }
 

@@ -1,8 +1,10 @@
 import type { JobFile } from '../job/index.js';
+import type { AnyEntry } from '../log/index.js';
 import { oneFigure, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { OPENS_CAMS, OPENS_CONTACT, OPENS_DECK, OPENS_LASH, opensSetup } from './apart.js';
 import { PORT_MEASURES } from './portMeasures.js';
+import { SHIM_IN } from './shimEntries.js';
 import { hasScrews } from './trainSheet.js';
 
 /** Both ends of the pin axis, where a piston cannot rock. */
@@ -34,6 +36,9 @@ const hasLimit =
 /** Whether its clearance is set by shims, and not by a screw. */
 const shimmed = (file: Pick<JobFile, 'engine'>): boolean =>
   hasLimit('setup.valve')(file) && !hasScrews(file.engine);
+
+/** Whether an entry put another shim under a valve: the others keep what was read of them. */
+const otherShim = (e: AnyEntry, valve: string): boolean => SHIM_IN.is(e) && e.valve === valve;
 
 const sweepName = (angle: number): string =>
   angle === 0 ? 'at top' : `${Math.abs(angle)}° ${angle < 0 ? 'before' : 'after'}`;
@@ -108,7 +113,7 @@ export const LASH = oneFigure({
   has: hasLimit('setup.valve'),
   reopens: 'lash',
   hangsOn: valveDrive,
-  openedBy: (e, around) => opensSetup(OPENS_LASH, e, around),
+  openedBy: (e, around, valve) => otherShim(e, valve) || opensSetup(OPENS_LASH, e, around),
 });
 
 /** A shim as it is measured, not as it is marked. */
@@ -126,6 +131,7 @@ export const SHIM = oneFigure({
   definition: 'thickness as it was measured',
   has: shimmed,
   reopens: 'shim',
+  openedBy: (e, _, valve) => otherShim(e, valve),
 });
 
 const contactHeld =
@@ -151,7 +157,7 @@ export const CLAY = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
-  openedBy: (e, around) => opensSetup(OPENS_CONTACT, e, around),
+  openedBy: (e, around, valve) => otherShim(e, valve) || opensSetup(OPENS_CONTACT, e, around),
 });
 
 /** Degrees of crank at which room is swept, negative before top dead centre. */
@@ -174,7 +180,7 @@ export const SWEEP = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
-  openedBy: (e, around) => opensSetup(OPENS_CONTACT, e, around),
+  openedBy: (e, around, valve) => otherShim(e, valve) || opensSetup(OPENS_CONTACT, e, around),
 });
 
 /** How far a decompressor holds its exhaust valve open while it is cranked. */

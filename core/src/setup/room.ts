@@ -1,8 +1,9 @@
 import { BUILD_SAID, buildNow, type JobFile } from '../job/index.js';
 import { measurandFigures, measurandPlace } from '../measurands/index.js';
-import { buildText } from '../specs/index.js';
+import { STACK_LAID, STACK_UNDO } from '../log/index.js';
+import { buildText, GASKETS } from '../specs/index.js';
 import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
-import { CAM_EVENTS, CAM_TIMED, CAM_UNDO, camFigures } from './camTiming.js';
+import { CAM_TIMED, CAM_UNDO, camFigures } from './camTiming.js';
 import { contactFigures } from './contact.js';
 import { DRY_FIT, dryFitDue } from './dryFit.js';
 import { laidAt } from './laid.js';
@@ -10,9 +11,11 @@ import { lashFigures } from './lash.js';
 import { CHAIN_RIVET, DECOMPRESSOR, SETUP_MEASURES } from './measures.js';
 import { PORT_MEASURES } from './portMeasures.js';
 import { portBlocks } from './portReport.js';
-import { GASKETS, SHIMS } from './sheets.js';
+import { SHIMS } from './sheets.js';
 import { endFigures } from './squish.js';
-import { STACK_LAID, STACK_UNDO } from './stackEntries.js';
+import { SHIM_IN, SHIM_UNDO, SHIMS_THERE } from './shimEntries.js';
+import { shimsIn } from './shimsNow.js';
+import { tell } from './tell.js';
 import { CRANK_TRAIN, VALVE_TRAIN } from './trainSheet.js';
 
 const isOwn = (f: Figure): boolean =>
@@ -27,7 +30,7 @@ export const setup: Room = {
   name: 'setup',
   station: 'top',
   sheets: [GASKETS, SHIMS, CRANK_TRAIN, VALVE_TRAIN],
-  entries: [STACK_LAID, STACK_UNDO, BUILD_SAID, CAM_TIMED, CAM_UNDO],
+  entries: [STACK_LAID, STACK_UNDO, BUILD_SAID, CAM_TIMED, CAM_UNDO, SHIM_IN, SHIM_UNDO, SHIMS_THERE],
   places: SETUP_MEASURES.map(measurandPlace),
   figures: (file: JobFile, ask) => [
     ...endFigures(file, ask.unit),
@@ -39,18 +42,7 @@ export const setup: Room = {
   actions: (file, { figures }) => [
     { urgency: 'step', find: () => (dryFitDue(file, figures) ? DRY_FIT : null) },
   ],
-  tell: (entry) =>
-    STACK_LAID.is(entry)
-      ? `${entry.where === 'base' ? 'Base' : 'Head'} gaskets: ${entry.gaskets.length === 0 ? 'none' : entry.gaskets.join(', ')}`
-      : STACK_UNDO.is(entry)
-        ? 'Gaskets taken back'
-        : BUILD_SAID.is(entry)
-          ? `Built of ${buildText(entry)}`
-          : CAM_TIMED.is(entry)
-            ? `${capital(CAM_EVENTS[entry.event])}: ${entry.degrees}°`
-            : CAM_UNDO.is(entry)
-              ? 'A reading of the cams taken back'
-              : null,
+  tell,
   report: (file, { figures }, ask) => {
     const own = figures.filter(isOwn);
     const laid = (['base', 'head'] as const).flatMap((where): Block[] => {
@@ -75,6 +67,7 @@ export const setup: Room = {
       : [];
     const more = [
       ...laid,
+      ...shimsIn(file).map((e): Block => ({ kind: 'text', text: `${tell(e, file, ask.unit)}.` })),
       ...(own.some((f) => f.subject.of === 'part') ? build : []),
       ...portBlocks(file, ask.unit),
     ];

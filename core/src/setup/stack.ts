@@ -1,11 +1,11 @@
 import { derived, type JobFile } from '../job/index.js';
 import { thingsOfKind } from '../measurands/index.js';
-import { governingFor } from '../verdicts/index.js';
+import { GASKETS } from '../specs/index.js';
+import { rangeFor, type BuildRange } from '../verdicts/index.js';
 import { roomAfter } from '../valves/index.js';
 import { contactsOf } from './contact.js';
 import { gasketStacks, type Stack } from './gasketStack.js';
 import { geometryOf } from './geometry.js';
-import { GASKETS } from './sheets.js';
 import { deckOf, endsOf, squishOf } from './squish.js';
 import { VALVE_TRAIN } from './trainSheet.js';
 import { laidAt, type StackPlace } from './laid.js';
@@ -27,7 +27,7 @@ export interface StackChoice {
   readonly cylinder: number;
   readonly where: StackPlace;
   readonly from: 'squish' | 'deck';
-  readonly limits: { readonly low: number; readonly high: number };
+  readonly limits: BuildRange;
   readonly read: { readonly smaller: number; readonly mean: number };
   readonly stacks: readonly StackEffect[];
 }
@@ -102,22 +102,16 @@ function choicesAt(file: JobFile, where: StackPlace): readonly StackChoice[] {
     const read = endsOf(squish) ?? (where === 'base' ? endsOf(deck) : null);
     if (!read) return [];
     const feature = from === 'squish' ? ('setup.squish' as const) : ('setup.deck' as const);
-    const ends = (['min', 'max'] as const).map((side) =>
-      governingFor(file, feature, ['new', 'service'], side),
-    );
-    const [low, high] = [
-      ends[0]!.status === 'governed' ? ends[0]!.limit.low : null,
-      ends[1]!.status === 'governed' ? ends[1]!.limit.high : null,
-    ];
-    if (low === null || high === null) return [];
+    const limits = rangeFor(file, feature, ['new', 'service']);
+    if (!limits) return [];
     return [
       {
         cylinder: squish.cylinder,
         where,
         from,
-        limits: { low, high },
+        limits,
         read,
-        stacks: gasketStacks(read, now.thickness, stock, { low, high, target: null })
+        stacks: gasketStacks(read, now.thickness, stock, limits)
           .slice(0, 4)
           .map((s): StackEffect => ({
             ...s,

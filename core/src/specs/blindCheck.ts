@@ -9,21 +9,25 @@ export interface TypedAgain {
   readonly high: number | null;
   /** Minima of a step table, in its order; null for any other limit. */
   readonly rows: readonly number[] | null;
+  /** What the sheet names to aim at; null where it names nothing. */
+  readonly target: number | null;
 }
 
-type Figures = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'rows'>;
+type Figures = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'rows' | 'target'>;
 
 /** What a limit on file says, as it would be typed again. */
 export const figuresOn = (limit: Figures): TypedAgain => ({
   low: limit.low,
   high: limit.high,
   rows: limit.rows?.map((r) => r.low) ?? null,
+  target: limit.target ?? null,
 });
 
 /** Whether what was typed again is what is on file, to the last digit. */
 export const sameFigures = (a: TypedAgain, b: TypedAgain): boolean =>
   a.low === b.low &&
   a.high === b.high &&
+  a.target === b.target &&
   (a.rows === null) === (b.rows === null) &&
   (a.rows?.length ?? 0) === (b.rows?.length ?? 0) &&
   (a.rows ?? []).every((low, i) => low === b.rows![i]);
@@ -65,6 +69,7 @@ export function typedAgain(
         low: limit.low === null ? null : Number.NaN,
         high: top?.ok ? (top.limits[0]?.high ?? null) : null,
         rows: rows.flatMap((r) => (r.ok ? [r.limits[0]?.low ?? Number.NaN] : [])),
+        target: null,
       },
     };
   }
@@ -76,12 +81,13 @@ export function typedAgain(
   // One figure alone is the end this limit has.
   const one = first.low ?? first.high;
   const single = first.low === null || first.high === null;
+  const none = { rows: null, target: first.target ?? null };
   const worded = /[<>≤≥]|\b(?:max|min|up to|at least|less|more)/iu.test(text);
   return {
     ok: true,
     value:
       single && !worded
-        ? { low: limit.low === null ? null : one, high: limit.low === null ? one : null, rows: null }
-        : { low: first.low, high: first.high, rows: null },
+        ? { ...none, low: limit.low === null ? null : one, high: limit.low === null ? one : null }
+        : { ...none, low: first.low, high: first.high },
   };
 }

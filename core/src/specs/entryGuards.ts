@@ -1,14 +1,20 @@
 import { FEATURES } from './feature.js';
 import type { Limit } from './limit.js';
+import { limitTroubles, type LimitTrouble } from './limitTroubles.js';
 
 /** A question to answer before a limit is saved. The figure is kept as typed either way. */
 export interface GuardQuestion {
-  readonly code:
-    'reversed' | 'service-inside-new' | 'inch-as-mm' | 'mm-as-inch' | 'no-figure' | 'beyond-nominal';
+  readonly code: LimitTrouble['code'] | 'service-inside-new' | 'inch-as-mm' | 'mm-as-inch' | 'beyond-nominal';
   readonly sentence: string;
 }
 
-type Draft = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'rows'>;
+type Draft = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'rows' | 'target'>;
+
+const TROUBLES: Readonly<Record<LimitTrouble['code'], string>> = {
+  'no-figure': 'Neither a low nor a high figure is given.',
+  reversed: 'The low figure is above the high one. Are they swapped?',
+  'target-outside': 'The target is not between the low and the high figure.',
+};
 
 const INCH = 25.4;
 
@@ -23,12 +29,7 @@ const INCH = 25.4;
 export function entryGuards(draft: Draft, others: readonly Draft[], nominalBore: number): GuardQuestion[] {
   const questions: GuardQuestion[] = [];
   const { low, high } = draft;
-  if (low === null && high === null && !draft.rows?.length) {
-    questions.push({ code: 'no-figure', sentence: 'Neither a low nor a high figure is given.' });
-  }
-  if (low !== null && high !== null && low > high) {
-    questions.push({ code: 'reversed', sentence: 'The low figure is above the high one. Are they swapped?' });
-  }
+  for (const { code } of limitTroubles(draft)) questions.push({ code, sentence: TROUBLES[code] });
   if (draft.feature === 'bore' || draft.feature === 'piston') {
     const figure = high ?? low;
     if (figure !== null && Math.abs(figure / nominalBore - 1) > 0.1) {

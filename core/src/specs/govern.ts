@@ -89,11 +89,14 @@ export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'n
 function tightenedBy(limit: Limit, rules: readonly Limit[]): Limit {
   let { low, high } = limit;
   let used: Limit | null = null;
+  const aims = rules.find((r) => r.target !== undefined);
   for (const rule of rules) {
     if (rule.low !== null && low !== null && rule.low > low) [low, used] = [rule.low, rule];
     if (rule.high !== null && high !== null && rule.high < high) [high, used] = [rule.high, rule];
   }
-  return used ? { ...limit, low, high, source: used.source } : limit;
+  const tightened = used ? { ...limit, low, high, source: used.source } : limit;
+  // What the shop aims at stands before what the sheet does.
+  return aims ? { ...tightened, target: aims.target! } : tightened;
 }
 
 const leavesNothing = (l: Pick<Limit, 'low' | 'high'>): boolean =>

@@ -80,6 +80,8 @@ export interface Limit {
   readonly state: LimitState;
   readonly low: number | null;
   readonly high: number | null;
+  /** What the sheet says to aim at inside its range; left out, its middle. */
+  readonly target?: number;
   readonly rows?: readonly { readonly below: number | null; readonly low: number }[];
   /** Unit the document prints, kept so that the figure is shown as it stands there. */
   readonly unit: LengthUnit | 'kPa' | 'bar' | 'psi' | 'bar/min' | '×' | '%' | '°';

@@ -6,7 +6,7 @@ import type { Limit, LimitState } from './limit.js';
 import { isUsual } from './usualSize.js';
 
 /** A limit as one line of a sheet gives it, in base units. */
-export type SheetLimit = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit'>;
+export type SheetLimit = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'target'>;
 
 /** Something to look at again in the document before a line is kept; it may stand as it is printed. */
 export interface SheetQuestion {
@@ -167,6 +167,8 @@ interface Piece {
   /** What the words before it, or the brackets about it, make of it. */
   readonly state: LimitState | null;
   readonly bracketed: boolean;
+  /** What to aim at inside the range before it. */
+  readonly aims: boolean;
 }
 
 /** The figures of a line, apart: new, service, and what stands in brackets. */
@@ -174,11 +176,15 @@ function piecesOf(text: string): Piece[] {
   const pieces: Piece[] = [];
   const worded = (part: string, bracketed: boolean): void => {
     const words =
-      /^\s*(?:(wear limit|service limit|service|limit|wear|standard|std\.?|new))\b\.?:?\s*(.*)$/iu.exec(part);
+      /^\s*(?:(wear limit|service limit|service|limit|wear|standard|std\.?|new|target|aim(?: at)?))\b\.?:?\s*(.*)$/iu.exec(
+        part,
+      );
     const named = words?.[1]?.toLowerCase();
-    const state = named === undefined ? null : /^(standard|std|new)/u.test(named) ? 'new' : 'service';
+    const aims = named !== undefined && /^(?:target|aim)/u.test(named);
+    const state =
+      named === undefined || aims ? null : /^(?:standard|std|new)/u.test(named) ? 'new' : 'service';
     const rest = (words ? words[2]! : part).trim();
-    if (rest !== '') pieces.push({ text: rest, state, bracketed });
+    if (rest !== '') pieces.push({ text: rest, state, bracketed, aims });
   };
   let open = text;
   for (
@@ -188,13 +194,13 @@ function piecesOf(text: string): Piece[] {
   ) {
     const before = open.slice(0, found.index);
     before
-      .split(/[;]|,\s+|,(?=\s*[a-z])|\s(?=(?:wear limit|service limit|service|limit)\b)/iu)
+      .split(/[;]|,\s+|,(?=\s*[a-z])|\s(?=(?:wear limit|service limit|service|limit|target|aim)\b)/iu)
       .forEach((p) => worded(p, false));
     worded(found[1] ?? found[2] ?? '', true);
     open = open.slice(found.index + found[0].length);
   }
   open
-    .split(/[;]|,\s+|,(?=\s*[a-z])|\s(?=(?:wear limit|service limit|service|limit)\b)/iu)
+    .split(/[;]|,\s+|,(?=\s*[a-z])|\s(?=(?:wear limit|service limit|service|limit|target|aim)\b)/iu)
     .forEach((p) => worded(p, false));
   return pieces;
 }
@@ -205,7 +211,8 @@ const agrees = (a: number, b: number): boolean => Math.abs(a - b) <= Math.max(Ma
 /**
  * One line of a manual page as limits: `bore 77.000-77.012, limit 77.105` · `ring gap top .2-.32 (.6)` ·
  * `clearance .0014-.0022 in` · `valve in 0.10 ±0.02` · `ring gap top factor 0.0042`. A single figure in brackets is the
- * service limit; in another unit it is the same figure again, and the two are held against each other.
+ * service limit; in another unit it is the same figure again, and the two are held against each other. A figure after
+ * `target` is what to aim at inside the range before it.
  *
  * @returns the limits with what there is to ask about them, or a sentence saying what was not understood
  * @example readSheetLine('taper max 0.05', { unit: 'mm', bore: 77e6, others: [] }).ok // true
@@ -253,6 +260,13 @@ function readLine(text: string, context: SheetContext) {
     const { of, printed } = converter(feature, piece.unit ?? lineUnit, context);
     const ends = endsOf(figures, of);
     const first = limits[0];
+    if (piece.aims) {
+      const [last] = limits.splice(-1, 1);
+      if (!last || ends.low === null || ends.low !== ends.high)
+        return unread(`“${piece.text}” is no one figure inside a range before it.`);
+      limits.push({ ...last, target: ends.low });
+      continue;
+    }
     // The same figure in the other unit.
     if (
       piece.bracketed &&

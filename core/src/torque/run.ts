@@ -1,5 +1,5 @@
 import { derived, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import { workBy, type AnyEntry } from '../log/index.js';
 import { effectiveSteps, stripLog, stripPlan } from '../strip/index.js';
 import {
   TORQUE_AGAIN,
@@ -98,9 +98,8 @@ function slackened(
     of.maps.push(map);
     found.set(entry, of);
   }
-  for (const e of file.log)
-    if (e.kind === 'work' && ['gasket-changed', 'skimmed', 'exchanged'].includes(e.what))
-      found.set(e, { maps: [], head: true });
+  for (const [entry, { what }] of workBy(file.log))
+    if (['gasket-changed', 'skimmed', 'exchanged'].includes(what)) found.set(entry, { maps: [], head: true });
   return found;
 }
 

@@ -56,7 +56,7 @@ export const convert = (dimension: Dimension, value: number, from: string, to: s
 
 /** A figure with its unit as a sheet prints it: no trailing noughts, no binary dust. */
 export const figureText = (dimension: Dimension, value: number, unit: string): string =>
-  `${Number(fromBase(dimension, value, unit).toPrecision(9))} ${unit === '×' ? '× D' : unit}`;
+  `${Number(fromBase(dimension, value, unit).toPrecision(9))}${unit === '°' ? unit : ` ${unit === '×' ? '× D' : unit}`}`;
 
 /**
  * Checks a figure printed in two units against itself.

@@ -8,7 +8,7 @@ export interface LashNow {
   readonly shim: number;
   readonly low: number;
   readonly high: number;
-  /** What is wanted; the middle of its range where the sheet names none. */
+  /** What is wanted: what the sheet names, else the middle of its range. */
   readonly target: number;
 }
 
@@ -43,7 +43,8 @@ const FROM = { engine: 0n, shelf: 1n, bought: 1_000n } as const;
 
 /**
  * Which shim goes where, so that every valve is inside its limits: of fewest that are bought, then of fewest from the
- * shelf, then of the smallest worst deviation from its target, then of the smallest sum; of equals the thinner ones.
+ * shelf, then of the smallest worst deviation from its target, then of the smallest sum; of equals the thinner ones, and of
+ * the same thickness the one that is there already.
  * @param valves what is in the engine; each one's shim may go to any
  * @param shelf  shims that lie there, each once
  * @param buy    thicknesses that can be had, any number of each
@@ -74,10 +75,12 @@ export function chooseShims(
         lashWith(v, o.thickness) <= v.high,
     ),
   );
-  const solve = (worst: number, weight: (o: ShimOffer, v: LashNow) => bigint) =>
+  const solve = (worst: number, weight: (o: ShimOffer, v: LashNow, stays: boolean) => bigint) =>
     cheapestAssignment(
       valves.map((v, i) =>
-        offers.map((o, j) => (allowed[i]![j] && off(v, o.thickness) <= worst ? weight(o, v) : null)),
+        offers.map((o, j) =>
+          allowed[i]![j] && off(v, o.thickness) <= worst ? weight(o, v, o.of === i) : null,
+        ),
       ),
     );
   const fewest = solve(Infinity, (o) => FROM[o.from]);
@@ -94,11 +97,13 @@ export function chooseShims(
     else low = middle + 1;
   }
   const whole = (n: number): bigint => BigInt(Math.round(n));
-  // In order: where it comes from, how far off, how thick; each larger than all of the next together.
-  const [SUM, THICK] = [10n ** 12n, 10n ** 12n];
+  // In order: where it comes from, how far off, how thick, moved at all; each larger than all of the next together.
+  const [SUM, THICK, MOVED] = [10n ** 12n, 10n ** 12n, 10n ** 3n];
   const best = solve(
     steps[low]!,
-    (o, v) => (FROM[o.from] * SUM + whole(off(v, o.thickness))) * THICK + whole(o.thickness),
+    (o, v, stays) =>
+      ((FROM[o.from] * SUM + whole(off(v, o.thickness))) * THICK + whole(o.thickness)) * MOVED +
+      (stays ? 0n : 1n),
   )!;
   return valves.map((v, i) => {
     const { thickness, from, of } = offers[best.columns[i]!]!;

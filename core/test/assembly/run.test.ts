@@ -1,80 +1,28 @@
 import {
   ASSEMBLED,
-  ASSEMBLY_BEGUN,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
-  ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   ASSEMBLY_UNDO,
-  assemblyRun,
   fromStrip,
-  isPlain,
   judgeJob,
-  listsFor,
-  markTowards,
+  mm,
   notProved,
   openAsk,
   opensWithGasket,
-  pressOf,
   reportOf,
+  STACK_LAID,
+  STACK_UNDO,
   timelineOf,
   unprovedSteps,
   waitsFor,
   wantsPicture,
   WORK_DONE,
-  type EngineSpec,
-  type RunStep,
 } from '../../src/index.js';
 import { TWIN } from '../support.js';
-import { Book } from '../strip/support.js';
+import { begun } from './hand.js';
 
-/** Somebody who does everything right. */
-class Hand extends Book {
-  run = () => assemblyRun(this.file());
-  answer(s: RunStep, ask: number, text?: string, again = false): string | null {
-    const right = s.asks[ask]!.ask.answers.find((a) => a.why === '')!.text;
-    return this.try(ASSEMBLY_SEEN, {
-      step: s.step.key,
-      cylinder: s.cylinder,
-      ask,
-      answer: text ?? right,
-      again,
-    });
-  }
-  press(): void {
-    const press = pressOf(this.run());
-    const [one] = press;
-    for (let ask = openAsk(one!); ask !== null; ask = openAsk(this.run().now!))
-      if (this.answer(this.run().now!, ask) !== null) throw new Error('refused');
-    const { now } = this.run();
-    if (now && wantsPicture(now)) this.picture(now, 'photo-1');
-    const seen = press.flatMap((p) =>
-      this.run()
-        .steps.find((s) => s.key === p.key)!
-        .asks.map((a) => a.seen!.id),
-    );
-    this.keep(ASSEMBLED, { steps: press.map((p) => ({ step: p.step.key, cylinder: p.cylinder })), seen });
-    // A step that does not move on would be pressed for ever.
-    if (this.run().now?.key === one!.key) throw new Error(`stuck at ${one!.key}`);
-  }
-  picture(s: RunStep, photo: string, text = ''): string | null {
-    return this.try(ASSEMBLY_PICTURED, { step: s.step.key, cylinder: s.cylinder, photo, text });
-  }
-  upTo(key: string): RunStep {
-    for (let i = 0; i < 200; i += 1) {
-      const { now } = this.run();
-      if (!now) throw new Error(`never at ${key}`);
-      if (now.step.key === key) return now;
-      this.press();
-    }
-    throw new Error(`never at ${key}`);
-  }
-}
-const begun = (engine: EngineSpec = TWIN) => {
-  const hand = new Hand(engine);
-  hand.keep(ASSEMBLY_BEGUN, { list: 'general', alone: true });
-  return hand;
-};
+const GASKET = { where: 'base', made: 'metal', lies: '', source: TWIN.limits[0]!.source };
 
 describe('an assembly run', () => {
   it('goes to its end by the presses of a hand, plain steps as lists, each cylinder by itself', () => {
@@ -164,6 +112,20 @@ describe('an assembly run', () => {
     expect(hand.try(ASSEMBLY_OPENED, { step: 'head-gasket', cylinder: null, text: '' })).toContain(
       'Why does it come apart',
     );
+  });
+
+  it('is open again where another stack is laid than lay there, however it was said; taken back it is not', () => {
+    const gasket = (name: string) => ({ ...GASKET, name, thickness: mm(Number(name)) });
+    const hand = begun({ ...TWIN, parts: { gaskets: { gaskets: ['0.25', '0.40'].map(gasket) } } });
+    const open = () => hand.run().steps.filter((s) => s.state === 'open').length;
+    hand.keep(STACK_LAID, { where: 'base', gaskets: ['0.25'] });
+    while (hand.run().now) hand.press();
+    hand.keep(STACK_LAID, { where: 'base', gaskets: ['0.25'] });
+    expect(open()).toBe(0);
+    const other = hand.keep(STACK_LAID, { where: 'base', gaskets: ['0.40'] });
+    expect(hand.run().steps.find((s) => s.key === 'base-gasket:')!.reopened).toBe('gasket changed');
+    hand.keep(STACK_UNDO, { of: other });
+    expect(open()).toBe(0);
   });
 
   it('is not done at a step that wants its photo before there is one, or the reason why there is none', () => {
@@ -258,154 +220,5 @@ describe('an assembly run', () => {
     hand.keep(ASSEMBLY_UNDO, { of: hand.log.at(-1)!.id });
     expect(hand.run().steps[0]!.state).toBe('open');
     expect(hand.try(ASSEMBLY_UNDO, { of: 'x' })).toContain('no such step');
-  });
-});
-
-describe('every answer that cannot stay', () => {
-  it('is refused with its reason, from whatever list it may be', () => {
-    const engines: EngineSpec[] = [
-      TWIN,
-      { ...TWIN, strokes: 2, wall: 'plated', kind: 'snowmobile' },
-      { ...TWIN, strokes: 2, kind: 'chainsaw', cooling: 'air', cylinders: ['cylinder'] },
-    ];
-    let tried = 0;
-    for (const engine of engines)
-      for (const list of listsFor(engine))
-        for (const step of list.flatMap((s) => s.steps))
-          step.asks.forEach((ask, at) => {
-            expect(ask.answers.some((a) => a.why === '')).toBe(true);
-            for (const a of ask.answers.filter((x) => x.why !== '')) {
-              expect(a.why.length).toBeGreaterThan(20);
-              const book = new Book(engine);
-              expect(
-                book.try(ASSEMBLY_SEEN, {
-                  step: step.key,
-                  cylinder: step.each ? 0 : null,
-                  ask: at,
-                  answer: a.text,
-                  again: false,
-                }),
-              ).toBe(a.why);
-              tried += 1;
-            }
-          });
-    expect(tried).toBeGreaterThan(40);
-  });
-
-  it('that hangs on the piston that goes in is caught by the run itself', () => {
-    const pack = (at: number) =>
-      ({ mark: { is: 'arrow', at }, pegs: [], rings: [], expander: true }) as never;
-    expect(markTowards({ zeroAt: 'exhaust' }, pack(0))).toBe('exhaust');
-    expect(markTowards({ zeroAt: 'exhaust' }, pack(180))).toBe('intake');
-    expect(markTowards({ zeroAt: 'front' }, pack(180))).toBe('rear');
-    expect(markTowards({ zeroAt: 'exhaust' }, null)).toBeNull();
-    const hand = begun();
-    const mark = hand.upTo('mark');
-    const wrong = mark.asks[0]!.ask.answers.find(
-      (a) => a.why !== '' && a.text !== 'no mark is seen' && a.text !== 'no sheet says',
-    );
-    if (!wrong) return;
-    // Brought past the screen, by a file or another device.
-    hand.log.push({
-      ...hand.log.at(-1)!,
-      id: 'smuggled',
-      kind: 'assembly-seen',
-      step: 'mark',
-      cylinder: 0,
-      ask: 0,
-      answer: wrong.text,
-      again: false,
-    } as never);
-    hand.log.push({
-      ...hand.log.at(-1)!,
-      id: 'done',
-      kind: 'assembled',
-      steps: [{ step: 'mark', cylinder: 0 }],
-      seen: ['smuggled'],
-    } as never);
-    expect(hand.run().steps.find((s) => s.key === 'mark:0')!.state).toBe('open');
-  });
-});
-
-describe('the order of putting a top end together', () => {
-  const keys = (engine: EngineSpec) =>
-    listsFor(engine)
-      .at(-1)!
-      .flatMap((s) => s.steps.map((x) => x.key));
-  const FOUR = keys(TWIN);
-  const TWO = keys({ ...TWIN, strokes: 2, wall: 'plated', kind: 'snowmobile' });
-
-  /** What has to be done, in the trade's words, and the step that is its place. */
-  const PLACES: readonly (readonly [what: string, four: string | null, two: string | null])[] = [
-    ['parts, consumables, tools, one spare clip there', 'parts-here', 'parts-here'],
-    ['tools there', 'tools-here', 'tools-here'],
-    ['first clip on the side hard to reach, opening, notch, seated', 'first-clip', 'first-clip'],
-    ['mark to where this sheet says', 'mark', 'mark'],
-    ['new pin bearings washed of preservative and oiled', null, 'small-end'],
-    ['pin with lubricant', 'pin', 'pin'],
-    ['expander butted', 'expander', null],
-    ['rails', 'rails', null],
-    ['expander seen again after the rails', 'expander-again', null],
-    ['rings bottom up, marked side up', 'rings', 'rings'],
-    ['rag in the crankcase', 'rods-free', 'rods-free'],
-    ['base gasket, each passage seen through', 'base-gasket', 'base-gasket'],
-    ['dowels and O-rings late', 'foot-o-ring', 'foot-o-ring'],
-    ['oil, never dry', 'oiled', 'oiled'],
-    ['gaps to their angles, re-checked just before', 'gaps-again', 'gaps-again'],
-    ['squeeze rings by hand, never force; twins at mid stroke', 'cylinder-on', 'cylinder-on'],
-    ['nothing left in the crankcase', 'rags-out', 'rags-out'],
-    ['barrel held down before the crank is turned', 'held-down', 'held-down'],
-    ['turned by hand', 'turned-low', 'turned-low'],
-    ['deck, squish, gasket choice as dry fit', 'deck-read', 'deck-read'],
-    ['head gasket', 'head-gasket', 'head-gasket'],
-    ['torque in steps and pattern, each bolt marked', 'head-tight', 'head-tight'],
-    ['timing drive joined', 'joined', null],
-    ['cam timing by marks', 'cams', null],
-    ['tensioner reset', 'tensioner', null],
-    ['two revolutions feeling for contact', 'turned', 'turned'],
-    ['marks checked twice', 'marks-again', null],
-    ['valve clearance after final torque', 'lash', null],
-    ['power valves cleaned and moving', null, 'power-valves'],
-  ];
-  it.each(PLACES)('%s has its place', (_, four, two) => {
-    if (four) expect(FOUR).toContain(four);
-    if (two) expect(TWO).toContain(two);
-  });
-
-  it('runs in the order in which one thing keeps the next from being undone', () => {
-    const before = (list: readonly string[], a: string, b: string) =>
-      expect(list.indexOf(a)).toBeLessThan(list.indexOf(b));
-    before(FOUR, 'expander', 'rails');
-    before(FOUR, 'rails', 'expander-again');
-    before(FOUR, 'expander-again', 'rings');
-    before(FOUR, 'gaps-again', 'cylinder-on');
-    before(FOUR, 'held-down', 'turned-low');
-    before(FOUR, 'head-tight', 'lash');
-    before(FOUR, 'turned', 'marks-again');
-    before(TWO, 'base-gasket', 'cylinder-on');
-    for (const list of [FOUR, TWO]) expect(new Set(list).size).toBe(list.length);
-  });
-
-  it('does not always show the right answer first, and shows them alike on every tablet', () => {
-    const steps = begun()
-      .run()
-      .steps.filter((s) => s.asks.length > 0);
-    const first = steps.flatMap((s) => s.asks.map((a) => a.shown[0]!.why === ''));
-    expect(first.some((f) => f) && first.some((f) => !f)).toBe(true);
-    const again = begun()
-      .run()
-      .steps.filter((s) => s.asks.length > 0);
-    expect(again.map((s) => s.asks.map((a) => a.shown))).toEqual(
-      steps.map((s) => s.asks.map((a) => a.shown)),
-    );
-    for (const s of steps) for (const a of s.asks) expect(new Set(a.shown)).toEqual(new Set(a.ask.answers));
-  });
-
-  it('ticks trivial steps as a list and never a hard stop with them', () => {
-    const hand = begun();
-    hand.press();
-    const press = pressOf(hand.run());
-    expect(press.length).toBeGreaterThan(3);
-    expect(press.every(isPlain)).toBe(true);
   });
 });

@@ -112,9 +112,8 @@ export class Setup extends Book {
     } as unknown as LeafEntry);
     return this;
   };
-  /** Lash of a valve inside its limits. */
-  lash = (valve: string) => {
-    const [goes, not] = valve.startsWith('valve-exhaust') ? [0.15, 0.18] : [0.09, 0.12];
-    return this.leaf(valve, not, 'does-not').leaf(valve, goes, 'goes');
-  };
+  /** Lash of a valve by two leaves; inside its limits where none are named. */
+  lash = (valve: string, [goes, not] = valve.startsWith('valve-exhaust') ? [0.15, 0.18] : [0.09, 0.12]) =>
+    this.leaf(valve, not!, 'does-not').leaf(valve, goes!, 'goes');
+  shim = (valve: string, text: string) => this.read('setup.shim', valve, '', text, 'mic');
 }

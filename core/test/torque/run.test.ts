@@ -5,6 +5,8 @@ import {
   judgeJob,
   mm,
   reportOf,
+  STACK_LAID,
+  STACK_UNDO,
   stepText,
   timelineOf,
   TORQUE_AGAIN,
@@ -306,6 +308,28 @@ describe('a torque run', () => {
     expect(torqueRun(run.file()).groups[0]!.passes[0]!.done.size).toBe(14);
     expect(run.try(TORQUE_UNDO, { of: 'nobody' })).toContain('nothing like that');
     expect(last).not.toBe('');
+  });
+
+  it('is open again where another stack was laid under it, though nobody wrote that down as work', () => {
+    const gaskets = ['0.6', '0.8'].map((name) => ({
+      name,
+      where: 'head',
+      thickness: mm(Number(name)),
+      made: 'metal',
+      lies: '',
+      source,
+    }));
+    const of = engine([group()]);
+    const run = begun({ ...of, parts: { ...of.parts, gaskets: { gaskets } } });
+    run.keep(STACK_LAID, { where: 'head', gaskets: ['0.6'] });
+    while (run.press());
+    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
+    run.keep(STACK_LAID, { where: 'head', gaskets: ['0.6'] });
+    expect(isTight(run.file(), 'head')).toBe(true);
+    const other = run.keep(STACK_LAID, { where: 'head', gaskets: ['0.8'] });
+    expect(isTight(run.file(), 'head')).toBe(false);
+    run.keep(STACK_UNDO, { of: other });
+    expect(isTight(run.file(), 'head')).toBe(true);
   });
 
   it('that is tightened again later wants a day for it, which falls away when it is begun anew', () => {

@@ -113,9 +113,6 @@ export function readyToStart(book: LogBook, engine: EngineSpec): LogBook {
 export function squishOf212(book: LogBook, engine: EngineSpec): LogBook {
   book.wait(40).entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.25', 'Drumlin base 0.40'] });
   squishes(book, engine, '2.003', [['1.521', '1.503']]);
-  book
-    .wait(20)
-    .entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.40'] })
-    .work('gasket-changed', null, null, null, 'The 0.25 is out.');
+  book.wait(20).entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.40'] });
   return squishes(book, engine, '2.003', [['1.268', '1.252']]);
 }

@@ -23,6 +23,7 @@ import * as strip from './migrations/0020-strip.js';
 import * as dial from './migrations/0021-dial.js';
 import * as firms from './migrations/0022-firms.js';
 import * as lines from './migrations/0023-lines.js';
+import * as targets from './migrations/0024-targets.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -50,6 +51,7 @@ const MIGRATIONS = [
   dial,
   firms,
   lines,
+  targets,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -6,6 +6,7 @@ import {
   contradictedBy,
   entryGuards,
   featureInfo,
+  limitTroubles,
   unitsOf,
   figuresOn,
   sameFigures,
@@ -112,7 +113,7 @@ export class LimitsService {
           : 'You typed this limit yourself today. A second person compares it with the document, or you type it again on another day.',
       );
     const limit = limitOf(row);
-    if (!sameFigures(body, figuresOn(limit)))
+    if (!sameFigures({ ...body, target: body.target ?? null }, figuresOn(limit)))
       throw new ProblemError(
         422,
         'differs',
@@ -166,13 +167,15 @@ export class LimitsService {
         checkedBy: null,
         enteredOn: today(),
       },
+      ...(body.target == null ? {} : { target: body.target }),
       ...(body.taper ? { taper: body.taper } : {}),
     };
   }
 
   private guard(limit: Limit, spec: EngineSpec, confirmed: boolean): void {
     const questions = entryGuards(limit, spec.limits, spec.bore);
-    const impossible = questions.find((q) => q.code === 'no-figure' || q.code === 'reversed');
+    const trouble = limitTroubles(limit)[0];
+    const impossible = trouble && questions.find((q) => q.code === trouble.code);
     if (impossible) throw new ProblemError(422, impossible.code, `${impossible.sentence} Nothing was saved.`);
     asked(questions, confirmed, 'limit');
   }

@@ -38,6 +38,7 @@ export class LimitModel extends ShopRow {
   @Column(real) declare high: number | null;
   @Column(json) declare rows: object[] | null;
   @Column(text) declare unit: string;
+  @Column(real) declare target: number | null;
   @Column(text) declare taper: string | null;
   @Column(json) declare conditions: object;
   @Column(text) declare sourceType: string;

@@ -24,6 +24,7 @@ export function limitOf(row: LimitModel): Limit {
       ...(row.retypedOn ? { retypedOn: row.retypedOn } : {}),
     },
     ...(row.rows ? { rows: row.rows as Limit['rows'] & object } : {}),
+    ...(row.target === null ? {} : { target: row.target }),
     ...(row.taper ? { taper: row.taper as Limit['taper'] & string } : {}),
   };
 }
@@ -40,6 +41,7 @@ export function limitRow(limit: Limit, engineId: string, position: number) {
     high: limit.high,
     rows: limit.rows ?? null,
     unit: limit.unit,
+    target: limit.target ?? null,
     taper: limit.taper ?? null,
     conditions: limit.conditions,
     sourceType: source.type,

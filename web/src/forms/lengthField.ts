@@ -1,8 +1,8 @@
-import { formatLength, nm, parseReading, type LengthUnit } from '@tribos/core';
+import { formatLength, nm, parseReading, type LengthUnit, type Nanometres } from '@tribos/core';
 import { FieldTrouble } from './useCheckedForm.js';
 
 /** What was typed in a length field, in nm. @throws FieldTrouble with the parser's sentence */
-export function lengthOf(field: string, text: string, unit: LengthUnit): number {
+export function lengthOf(field: string, text: string, unit: LengthUnit): Nanometres {
   const parsed = parseReading(text, { unit });
   if (!parsed.ok) throw new FieldTrouble(field, parsed.sentence);
   return parsed.value;

@@ -12,12 +12,12 @@ export function useSend(file: JobFile) {
   return {
     trouble,
     say,
-    /** @returns whether it was taken */
-    send: (entry: SentEntry): boolean => {
-      const refused = refusedBy(file, entry);
+    /** @param entries all of them, or none. @returns whether they were taken */
+    send: (...entries: readonly SentEntry[]): boolean => {
+      const refused = refusedBy(file, ...entries);
       say(refused);
       if (refused !== null) return false;
-      void post(file.job.id, [entry]);
+      void post(file.job.id, [...entries]);
       return true;
     },
   };

@@ -9,7 +9,7 @@ import {
   borePlan,
   directionName,
   isBlocked,
-  limitText,
+  wholeLimitText,
   nm,
   pistonPlace,
   sourceLine,
@@ -165,7 +165,7 @@ export function BenchSheet() {
                 <tr key={l.id} className="border-t border-rule">
                   <td className="py-1 pr-3">{featureInfo(l.feature).name}</td>
                   <td className="py-1 pr-3 text-soft">{l.state === 'service' ? 'service' : 'new'}</td>
-                  <td className="figure py-1 pr-3 whitespace-nowrap">{limitText(l.low, l.high, unit)}</td>
+                  <td className="figure py-1 pr-3 whitespace-nowrap">{wholeLimitText(l, unit)}</td>
                   <td className="py-1 text-small text-soft">{sourceLine(l.source)}</td>
                 </tr>
               ))}

@@ -2,19 +2,19 @@ import { useState } from 'react';
 import {
   GASKETS,
   STACK_LAID,
+  STACK_UNDO,
   laidAt,
+  lastLaid,
   nm,
   opensWithGasket,
   stackChoices,
   withUnit,
-  WORK_DONE,
   type JobFile,
   type LengthUnit,
   type StackEffect,
   type StackPlace,
 } from '@tribos/core';
-import { newEntry, refusedBy } from '../job/index.js';
-import { post } from '../outbox/index.js';
+import { newEntry, useSend } from '../job/index.js';
 import { Button, SelectField } from '../ui/index.js';
 import { lengthIn } from './lengthIn.js';
 
@@ -43,28 +43,10 @@ export function GasketStack({
       : `with another stack all of this comes off and is done anew: ${opens.map((o) => o.step.what.toLowerCase()).join('; ')}.`;
   const title = where === 'base' ? 'Base gaskets' : 'Head gaskets';
   const [names, setNames] = useState<readonly string[]>([]);
-  const [trouble, setTrouble] = useState<string | null>(null);
+  const { trouble, send } = useSend(file);
   const text = lengthIn(unit);
-  const lay = (gaskets: readonly string[]) => {
-    const entries = [
-      newEntry(STACK_LAID, { where, gaskets: [...gaskets] }),
-      // What was read over another stack is read of another height.
-      ...(now !== null && now.names.join() !== gaskets.join()
-        ? [
-            newEntry(WORK_DONE, {
-              what: 'gasket-changed' as const,
-              cylinder: null,
-              kitId: null,
-              ticket: null,
-              text: gaskets.join(', '),
-            }),
-          ]
-        : []),
-    ];
-    const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
-    setTrouble(refused);
-    if (refused === null) void post(file.job.id, entries);
-  };
+  const lay = (gaskets: readonly string[]) => send(newEntry(STACK_LAID, { where, gaskets: [...gaskets] }));
+  const last = lastLaid(file, where);
   if (known.length === 0) return null;
   return (
     <section className="mt-4 bg-sheet p-3" aria-label={title}>
@@ -99,6 +81,11 @@ export function GasketStack({
             </SelectField>
           ))}
           <Button onClick={() => lay(names)}>Lies there</Button>
+          {last && (
+            <Button look="quiet" onClick={() => send(newEntry(STACK_UNDO, { of: last.id }))}>
+              Take back: {last.gaskets.length === 0 ? 'none' : last.gaskets.join(', ')}
+            </Button>
+          )}
         </div>
       )}
       {choices.map((c) => (
@@ -106,7 +93,7 @@ export function GasketStack({
           <h3 className="font-semibold first-letter:uppercase">
             {file.engine.cylinders[c.cylinder]}: {c.from} {text(c.read.mean)}
             {c.from === 'squish' && `, smaller end ${text(c.read.smaller)}`}; {text(c.limits.low)} to{' '}
-            {text(c.limits.high)}
+            {text(c.limits.high)}, {text(c.limits.target)} aimed at
           </h3>
           {c.read.smaller < c.limits.low && <p className="font-semibold text-beyond">Too tight: {again}</p>}
           {c.read.mean > c.limits.high && <p className="font-semibold text-undecided">Too loose: {again}</p>}

@@ -205,7 +205,7 @@ export function SetupPanel({
                 onPick={pick}
                 onItem={onItem}
               />
-              {measures.includes(LASH) && <LashChoice file={file} unit={unit} />}
+              {measures.includes(LASH) && <LashChoice file={file} unit={unit} mayDo={mayDo} />}
               <ValveRoom
                 file={file}
                 unit={unit}

@@ -1,12 +1,11 @@
 import { useState } from 'react';
 import type { CheckLimit, EngineView } from '@tribos/contract';
-import { FEATURES, trustOf, typedAgain, type EngineSpec, type Limit } from '@tribos/core';
+import { FEATURES, trustOf, typedAgain, type EngineSpec, type Limit, wholeLimitText } from '@tribos/core';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, VerdictMark } from '../ui/index.js';
-import { wholeFigure } from './figureText.js';
 import { worthTyping } from './trust.js';
 
 /** Limits that wait for a second person, or for the same one on another day, each typed again from its document; what is on file is not shown before. */
@@ -105,7 +104,7 @@ function Again({
       {done ? (
         <span className="flex items-center gap-2">
           <VerdictMark state="within" word={false} />
-          <span className="figure">{wholeFigure(limit, unit)}</span> the same: {trustOf(source)}
+          <span className="figure">{wholeLimitText(limit, unit)}</span> the same: {trustOf(source)}
         </span>
       ) : (
         <form
@@ -132,7 +131,7 @@ function Again({
             <span role="alert" className="text-small font-semibold text-beyond">
               {trouble ||
                 (differs
-                  ? `You typed ${text}; on file is ${wholeFigure(differs, limit.unit === 'in' ? 'in' : 'mm')}. It stays unchecked: look again, or have it corrected.`
+                  ? `You typed ${text}; on file is ${wholeLimitText(differs, limit.unit === 'in' ? 'in' : 'mm')}. It stays unchecked: look again, or have it corrected.`
                   : check.error!.message)}
             </span>
           )}

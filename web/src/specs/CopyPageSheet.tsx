@@ -11,12 +11,12 @@ import {
   type SheetLine,
   type Source,
   sheetTableLines,
+  wholeLimitText,
 } from '@tribos/core';
 import { api, ApiError } from '../kit/api.js';
 import { useSettings } from '../kit/settings.js';
 import { keys, queryClient } from '../kit/queries.js';
 import { Button, Kbd, SelectField, Sheet, TextField, FileButton } from '../ui/index.js';
-import { wholeFigure } from './figureText.js';
 
 /** What stands on every line of one page. */
 interface PageSource {
@@ -55,7 +55,7 @@ function linesOf(text: string, engine: EngineSpec, unit: LengthUnit, party: stri
 const isReady = (line: Line): boolean => line.read.ok && (line.stands || line.read.questions.length === 0);
 
 const limitWords = (limit: SheetLimit, unit: LengthUnit): string =>
-  `${limit.state === 'new' ? 'new' : 'service'} ${wholeFigure({ ...limit, id: '', conditions: {}, source: null as never }, unit)}`;
+  `${limit.state === 'new' ? 'new' : 'service'} ${wholeLimitText(limit, unit)}`;
 
 /**
  * A page of a manual, copied line by line as it is printed. Where it stands is said once; what a line means is shown
@@ -118,7 +118,7 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
     try {
       for (const line of lines) {
         if (!line.read.ok) continue;
-        for (const { feature, state, low, high, unit } of line.read.limits)
+        for (const { feature, state, low, high, unit, target } of line.read.limits)
           await api.post<EngineView>(`/engines/${engine.id}/limits`, {
             id: idOf(`${line.text}:${state}`),
             feature,
@@ -126,6 +126,7 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
             low,
             high,
             unit,
+            ...(target === undefined ? {} : { target }),
             sourceType: source.sourceType,
             party: source.party.trim(),
             document: source.document.trim(),

@@ -11,6 +11,8 @@ import {
   nm,
   type FeatureKey,
   type Limit,
+  wholeLimitText,
+  asPrinted,
 } from '@tribos/core';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
@@ -19,7 +21,6 @@ import { useMay, useSession } from '../people/index.js';
 import { Button, Empty, Failed, FileLink, LinkButton, Loading, Page } from '../ui/index.js';
 import { CrownPicture } from './CrownPicture.js';
 import { WALL_NAMES } from './EnginesPage.js';
-import { asPrinted, wholeFigure } from './figureText.js';
 import { KitsSection } from './KitsSection.js';
 import { PartsSection, SHEET_PARTS } from './PartsSection.js';
 import { TrustText, worthTyping } from './trust.js';
@@ -180,7 +181,7 @@ function LimitRow({ limit, onEdit }: { limit: Limit; onEdit: (() => void) | null
     <li className="grid items-center gap-x-4 md:grid-cols-[4rem_15rem_1fr_auto]">
       <span className="text-soft">{limit.state === 'new' ? 'new' : 'service'}</span>
       <span className="figure text-lead">
-        {wholeFigure(limit, unit)}
+        {wholeLimitText(limit, unit)}
         {asPrinted(limit, unit) && (
           <span className="block font-sans text-small text-soft">{asPrinted(limit, unit)}</span>
         )}

@@ -1,84 +1,21 @@
 import { useSave } from '../kit/useSave.js';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { LimitBody, UNITS, type EngineView } from '@tribos/contract';
+import { LimitBody, type EngineView } from '@tribos/contract';
 import {
   FEATURE_KEYS,
   FEATURES,
-  fromBase,
   isByBuild,
-  MAKERS_OWN,
-  toBase,
-  unitsOf,
-  type Build,
   type EngineSpec,
   type FeatureKey,
-  type LengthUnit,
   type Limit,
 } from '@tribos/core';
-import { FieldTrouble, lengthOrNull, lengthText, useContractForm } from '../forms/index.js';
+import { useContractForm } from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useMay } from '../people/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
-
-interface Values {
-  feature: FeatureKey;
-  state: 'new' | 'service';
-  low: string;
-  high: string;
-  unit: Limit['unit'];
-  sourceType: Limit['source']['type'];
-  party: string;
-  document: string;
-  page: string;
-  revision: string;
-  yearFrom: string;
-  yearTo: string;
-  serialFrom: string;
-  serialTo: string;
-  code: string;
-  use: string;
-  head: string;
-  cams: string;
-  ofPiston: string;
-  gasket: string;
-  /** How a sheet means run-out: needle travel of one turn, or the bow, which is half of it. */
-  means: 'travel' | 'bow';
-}
-
-/** Units a sheet may print a feature's figures in. */
-const unitsFor = (feature: FeatureKey): readonly Limit['unit'][] =>
-  unitsOf(FEATURES[feature].dimension).filter((u): u is Limit['unit'] =>
-    (UNITS as readonly string[]).includes(u),
-  );
-
-function typedFigure(field: string, text: string, feature: FeatureKey, unit: Limit['unit']): number | null {
-  const { dimension } = FEATURES[feature];
-  if (dimension === 'length') return lengthOrNull(field, text, unit as LengthUnit);
-  if (text.trim() === '') return null;
-  const value = Number(text.replace(',', '.'));
-  if (!Number.isFinite(value)) throw new FieldTrouble(field, `“${text}” is not a figure.`);
-  return Number(toBase(dimension, value, unit).toPrecision(12));
-}
-
-/** A sheet that means the bow is doubled on entry: what is read is the needle's travel. */
-const asTravel = (value: number | null, feature: FeatureKey, means: Values['means']): number | null =>
-  value !== null && feature === 'crank.run-out' && means === 'bow' ? value * 2 : value;
-
-/** A part of the build a limit is of; empty for the engine maker's own. */
-const named = (limit: Limit | null, part: keyof Build): string => {
-  const of = limit?.conditions.build?.[part] ?? '';
-  return of === MAKERS_OWN ? '' : of;
-};
-
-function shownFigure(value: number | null, feature: FeatureKey, unit: Limit['unit']): string {
-  const { dimension } = FEATURES[feature];
-  if (value === null) return '';
-  return dimension === 'length'
-    ? lengthText(value, unit as LengthUnit)
-    : String(Number(fromBase(dimension, value, unit).toPrecision(9)));
-}
+import { limitBody, limitValues, shownFigure, unitsFor, type LimitValues } from './limitValues.js';
 
 /** Types a limit from a document. Questions are asked before it is kept; the second person checks later. */
 export function LimitSheet({
@@ -97,62 +34,9 @@ export function LimitSheet({
   const [id] = useState(() => limit?.id ?? v7());
   const [standing, setStanding] = useState(version);
   const mayAdopt = useMay('govern');
-  const toBody = (
-    { yearFrom, yearTo, serialFrom, serialTo, code, use, means, head, cams, ofPiston, gasket, ...v }: Values,
-    confirmed: boolean,
-  ): LimitBody => ({
-    ...v,
-    id,
-    conditions: {
-      ...(yearFrom.trim() ? { yearFrom: Number(yearFrom) } : {}),
-      ...(yearTo.trim() ? { yearTo: Number(yearTo) } : {}),
-      ...(serialFrom.trim() ? { serialFrom: serialFrom.trim() } : {}),
-      ...(serialTo.trim() ? { serialTo: serialTo.trim() } : {}),
-      ...(code.trim() ? { code: code.trim() } : {}),
-      ...(use.trim() ? { use: use.trim() } : {}),
-      ...(limit?.conditions.build || [head, cams, ofPiston, gasket].some((t) => t.trim())
-        ? {
-            build: {
-              head: head.trim() || MAKERS_OWN,
-              cams: cams.trim() || MAKERS_OWN,
-              piston: ofPiston.trim() || MAKERS_OWN,
-              gasket: gasket.trim() || MAKERS_OWN,
-            },
-          }
-        : {}),
-      ...(limit?.conditions.wall ? { wall: limit.conditions.wall } : {}),
-    },
-    low: asTravel(typedFigure('low', v.low, v.feature, v.unit), v.feature, means),
-    high: asTravel(typedFigure('high', v.high, v.feature, v.unit), v.feature, means),
-    confirmed,
-    ...(limit?.taper ? { taper: limit.taper } : {}),
-  });
-  const form = useContractForm<Values, LimitBody>(
-    LimitBody,
-    {
-      feature: limit?.feature ?? feature,
-      state: limit?.state ?? 'service',
-      low: limit ? shownFigure(limit.low, limit.feature, limit.unit) : '',
-      high: limit ? shownFigure(limit.high, limit.feature, limit.unit) : '',
-      unit: limit?.unit ?? unitsFor(feature)[0]!,
-      sourceType: limit?.source.type ?? 'engine-maker',
-      party: limit?.source.party ?? engine.maker,
-      document: limit?.source.document ?? '',
-      page: limit?.source.page ?? '',
-      revision: limit?.source.revision ?? '',
-      yearFrom: String(limit?.conditions.yearFrom ?? ''),
-      yearTo: String(limit?.conditions.yearTo ?? ''),
-      serialFrom: limit?.conditions.serialFrom ?? '',
-      serialTo: limit?.conditions.serialTo ?? '',
-      code: limit?.conditions.code ?? '',
-      use: limit?.conditions.use ?? '',
-      head: named(limit, 'head'),
-      cams: named(limit, 'cams'),
-      ofPiston: named(limit, 'piston'),
-      gasket: named(limit, 'gasket'),
-      means: 'travel',
-    },
-    (v) => toBody(v, true),
+  const toBody = (values: LimitValues, confirmed: boolean) => limitBody(values, { id, limit, confirmed });
+  const form = useContractForm<LimitValues, LimitBody>(LimitBody, limitValues(engine, limit, feature), (v) =>
+    toBody(v, true),
   );
   const { register, handleSubmit, watch, setValue, getValues, formState } = form;
   const { errors } = formState;
@@ -161,7 +45,7 @@ export function LimitSheet({
   const units = unitsFor(chosen);
 
   const save = useSave(
-    ({ values, confirmed }: { values: Values; confirmed: boolean }) => {
+    ({ values, confirmed }: { values: LimitValues; confirmed: boolean }) => {
       const body = toBody(values, confirmed);
       return limit
         ? api.put<EngineView>(`/engines/${engine.id}/limits/${limit.id}`, { ...body, version: standing })
@@ -217,6 +101,14 @@ export function LimitSheet({
           inputMode="decimal"
           error={errors.high?.message}
           {...register('high')}
+        />
+        <TextField
+          label="Target"
+          hint="Only where the document names one; else the middle is aimed at."
+          className="figure"
+          inputMode="decimal"
+          error={errors.target?.message}
+          {...register('target')}
         />
         <SelectField label="Unit of the document" error={errors.unit?.message} {...register('unit')}>
           {units.map((u) => (

@@ -10,8 +10,8 @@ import {
   type LengthUnit,
   type Limit,
   type Port,
+  wholeLimitText,
 } from '@tribos/core';
-import { wholeFigure } from './figureText.js';
 
 type Change = SpecFilePreview['changes'][number];
 
@@ -48,7 +48,7 @@ const LENGTHS = new Set(['bore', 'stroke', 'wallDepth', 'sleeveOuter', 'pin']);
 export function saidText({ what, name }: Change, value: unknown, unit: LengthUnit): string {
   const length = (v: number) => `${formatLength(nm(v), { unit, step: 1_000 })} ${unit}`;
   if (value === null || value === undefined) return 'nothing';
-  if (what === 'limit') return wholeFigure(value as Limit, unit);
+  if (what === 'limit') return wholeLimitText(value as Limit, unit);
   if (what === 'kit') return `piston ${length((value as Kit).piston)}`;
   if (what === 'part') {
     const records = recordsOf(value);

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import type { JobView } from '@tribos/contract';
 import {
-  FEATURES,
-  limitText,
   sourceLine,
+  wholeLimitText,
   type Figure,
   type JobFile,
   type LengthUnit,
@@ -66,7 +65,7 @@ export function OtherLimits({ file, item, unit }: { file: JobFile; item: Figure;
               {l.source.party}: {sourceLine(l.source)}
             </span>
             <span className="flex items-center gap-3">
-              <span className="figure">{limitText(l.low, l.high, unit, FEATURES[l.feature].dimension)}</span>
+              <span className="figure">{wholeLimitText(l, unit)}</span>
               {mayGovern && (
                 <Button
                   look="quiet"

@@ -1,6 +1,6 @@
 import type { RingPack } from '../../rings/index.js';
 import type { EngineSpec } from '../../specs/index.js';
-import { GASKETS } from '../../setup/index.js';
+import { GASKETS } from '../../specs/index.js';
 import type { AssemblyStep } from '../assemblySheet.js';
 import { asks, step } from './step.js';
 

@@ -1,8 +1,11 @@
-import { entryKind, Refused, type EntryOf } from '../log/index.js';
 import { list, oneOf, ref, text } from '../shape/index.js';
-import { GASKETS } from './sheets.js';
+import { GASKETS } from '../specs/index.js';
+import { entryKind, Refused, type EntryOf } from './entryKind.js';
 
-/** Which gaskets lie in a place now: those of the dry fit, or those that were chosen. */
+/**
+ * Which gaskets lie in a place now: those of the dry fit, or those that were chosen. Another stack than lay there before
+ * is a change of gasket, whether or not anybody wrote that down as work.
+ */
 export const STACK_LAID = entryKind(
   'stack-laid',
   { where: oneOf('base', 'head'), gaskets: list(text(80), 0, 4) },
@@ -17,7 +20,7 @@ export const STACK_LAID = entryKind(
 );
 export type StackLaid = EntryOf<typeof STACK_LAID>;
 
-/** One of them taken back. */
+/** One of them taken back: it never lay there. */
 export const STACK_UNDO = entryKind(
   'stack-undo',
   { of: ref('entry') },

@@ -1,0 +1,39 @@
+import { derived, type JobFile } from '../job/index.js';
+import { undoneIn, type AnyEntry } from '../log/index.js';
+import { readThing, type Thing } from '../measurands/index.js';
+import { SHIM } from './measures.js';
+import { SHIM_IN, SHIMS_THERE, type ShimIn } from './shimEntries.js';
+
+/** Shims that went in, in their order, without those taken back. */
+export const shimsIn = derived((file): readonly ShimIn[] => {
+  const gone = undoneIn(file.log as readonly AnyEntry[]);
+  return SHIM_IN.in(file.log).filter((e) => !gone.has(e.id));
+});
+
+/** The last shim that went in and may be taken back; null where none did. */
+export const lastShimIn = (file: JobFile): ShimIn | null => shimsIn(file).at(-1) ?? null;
+
+/**
+ * Thickness of the shim under a valve, nm: as it was measured since it went in, else as it was measured before. A bought
+ * one that nobody measured has none: its marking is not its size.
+ */
+export function shimUnder(file: JobFile, valve: Thing): number | null {
+  const read = readThing(file, SHIM, valve, 'mm').places.get('')?.result?.estimate.value ?? null;
+  if (read !== null) return read;
+  const put = shimsIn(file).findLast((e) => e.valve === valve.key);
+  return put && put.from !== 'bought' ? put.thickness : null;
+}
+
+/** Shims on the shelf as it was said last, less those that went in since; null while nobody said. */
+export const shelfNow = derived((file): readonly number[] | null => {
+  const log = file.log as readonly AnyEntry[];
+  const said = SHIMS_THERE.in(file.log).at(-1);
+  if (!said) return null;
+  const left: number[] = [...said.shims];
+  const since = log.indexOf(said);
+  for (const e of shimsIn(file)) {
+    const at = e.from === 'shelf' && log.indexOf(e) > since ? left.indexOf(e.thickness) : -1;
+    if (at >= 0) left.splice(at, 1);
+  }
+  return left;
+});

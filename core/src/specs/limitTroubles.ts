@@ -1,0 +1,29 @@
+import type { Limit } from './limit.js';
+
+/** Why a limit cannot be one at all, whichever way it came: typed, copied, in a file. */
+export interface LimitTrouble {
+  readonly code: 'no-figure' | 'reversed' | 'target-outside';
+  /** As the rest of a sentence about it: `holds no figure`. */
+  readonly sentence: string;
+}
+
+/**
+ * What no limit can be: without a figure, the wrong way round, with a target that is not inside both of its ends.
+ * @param limit figures in base units
+ * @example limitTroubles({ low: 2, high: 1 }).length // 1
+ */
+export function limitTroubles({
+  low,
+  high,
+  rows,
+  target,
+}: Pick<Limit, 'low' | 'high' | 'rows' | 'target'>): readonly LimitTrouble[] {
+  const troubles: LimitTrouble[] = [];
+  if (low === null && high === null && !rows?.length)
+    troubles.push({ code: 'no-figure', sentence: 'holds no figure' });
+  if (low !== null && high !== null && low > high)
+    troubles.push({ code: 'reversed', sentence: 'has its low figure above its high one' });
+  else if (target !== undefined && (low === null || high === null || target < low || target > high))
+    troubles.push({ code: 'target-outside', sentence: 'aims at something outside its own range' });
+  return troubles;
+}
