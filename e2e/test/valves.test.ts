@@ -10,8 +10,12 @@ import {
   contactsOf,
   inHouse,
   judgeJob,
+  LASH,
+  lashChoice,
+  lastShimIn,
   openAsk,
   portMap,
+  shelfNow,
   type JobFile,
 } from '@tribos/core';
 import { assembledUpTo, writes } from '../lib/assembly.mjs';
@@ -113,6 +117,56 @@ describe('valves and cams', () => {
     await settled(id, (f) => contactsOf(f, 'mm')[0]?.sweep.length === 3, 'three angles');
     await sees(driver(), 'no more than 10° apart');
   }, 90_000);
+});
+
+describe('shims', () => {
+  it('come out of this engine first, then off the shelf; what went in opens its own valve', async () => {
+    const id = await freshJob(driver(), '312 MX');
+    const file = await fileOf(id);
+    const gauge = (type: string, nominal = 0) =>
+      file.instruments.find((i) => i.type === type && i.rangeLow <= nominal && i.rangeHigh >= nominal)!.id;
+    const place = (part: string, thing: string) => ({ part, thing, spot: '' });
+    for (const { key, kind } of LASH.things(file.engine)) {
+      const leaves =
+        key === 'valve-exhaust:1' ? [0.1, 0.12] : kind === 'valve-exhaust' ? [0.18, 0.2] : [0.12, 0.15];
+      await writes(
+        driver(),
+        id,
+        ...leaves.map((mm, i) => ({
+          kind: 'leaf',
+          station: place('setup.lash', key),
+          instrumentId: file.instruments.find((g) => g.type === 'leaf')!.id,
+          stack: [Math.round(mm * 1e6)],
+          answer: i === 0 ? 'goes' : 'does-not',
+        })),
+        {
+          kind: 'reading',
+          station: place('setup.shim', key),
+          instrumentId: gauge('micrometer', 2_400_000),
+          text: '2.400',
+        },
+      );
+    }
+    await at.visit(`/jobs/${id}/top?at=set-up`, 'Valves and cams');
+    await form().push('Valves and cams');
+    await sees(driver(), '2.325 mm bought');
+    // A size that is none is said, and all of it stays typed.
+    await form().fill('Shims on the shelf', '2.275 2.33O 2.45');
+    await form().enter('Shims on the shelf');
+    await sees(driver(), 'All of it is kept as it was typed.');
+    await form().fill('Shims on the shelf', '2.275 2.330 2.45');
+    await form().enter('Shims on the shelf');
+    await settled(id, (f) => shelfNow(f)?.length === 3, 'the shelf');
+    await sees(driver(), '2.330 mm off the shelf');
+    expect(await violations(driver())).toEqual([]);
+    await form().push('This shim is in');
+    await settled(id, (f) => lastShimIn(f)?.thickness === 2_330_000, 'the shim');
+    await sees(driver(), 'exhaust valve 1, try the leaves');
+    expect(lashChoice(await fileOf(id)).missing.map((m) => m.name)).toEqual(['exhaust valve 1']);
+    await form().push('Take back the shim of 2.330');
+    await settled(id, (f) => lastShimIn(f) === null && lashChoice(f).missing.length === 0, 'taken back');
+    await sees(driver(), '2.330 mm off the shelf');
+  }, 120_000);
 });
 
 describe('a limit of one build', () => {

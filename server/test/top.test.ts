@@ -5,8 +5,11 @@ import {
   camReadings,
   contactsOf,
   inHouse,
+  lashChoice,
+  lastShimIn,
   notYetStarted,
   portMap,
+  shelfNow,
   torqueRun,
   type JobFile,
 } from '@tribos/core';
@@ -116,10 +119,10 @@ describe('a top end that is together', () => {
 
   it('build, cams, photos, days and ports go through a file and back; what a screen refuses, neither takes', async () => {
     const { body: list } = await world.technician.get('/api/jobs').expect(200);
-    const sled = (list as { items: { id: string; customer: string }[] }).items.find(
-      (j) => j.customer === EARLIER_CUSTOMERS[1],
-    )!;
-    for (const id of [(await finished()).job.id, sled.id]) {
+    const earlier = (list as { items: { id: string; customer: string }[] }).items.filter((j) =>
+      EARLIER_CUSTOMERS.includes(j.customer),
+    );
+    for (const id of [(await finished()).job.id, ...earlier.map((j) => j.id)]) {
       const { body: view } = await world.technician.get(`/api/jobs/${id}`).expect(200);
       const file = inHouse(view.file as JobFile);
       const { body: exported } = await world.technician.get(`/api/jobs/${id}/file`).expect(200);
@@ -130,6 +133,7 @@ describe('a top end that is together', () => {
         rooms: contactsOf(f, 'mm').map((c) => [c.thing.key, c.smallest?.value]),
         ports: portMap(f).map((p) => [p.roof.before?.value, p.roof.now?.value, p.width.now?.value]),
         due: torqueRun(f).groups.map((g) => g.due?.on),
+        shims: [shelfNow(f), lashChoice(f).valves.map((v) => v.shim), lastShimIn(f)?.thickness],
         pictured: assemblyRun(f).steps.map((s) => s.pictured?.text),
       });
       expect(said(back)).toEqual(said(file));
@@ -180,6 +184,30 @@ describe('a top end that is together', () => {
       .post(`/api/engines/${engine.id}/limits`)
       .send({ ...body, id: v7(), conditions: { build: { head: 'maker', cams: '' } } })
       .expect(400);
+  });
+
+  it('a shim goes under a valve of this engine and under no other, by whichever way it is said', async () => {
+    const { file } = await jobOf(world.technician, 'Varrow 644 Twin');
+    const send = (...entries: object[]) =>
+      world.technician.post(`/api/jobs/${file.job.id}/log`).send({ entries });
+    const shim = (over: object) =>
+      entry('shim-in', { valve: 'valve-exhaust:left-1', thickness: 2_450_000, from: 'shelf', ...over });
+    expect((await send(shim({ valve: 'valve-exhaust:rear' })).expect(422)).body.detail).toContain(
+      'no such valve',
+    );
+    for (const over of [{ thickness: 10 }, { thickness: 2.5 }, { thickness: null }, { from: 'somewhere' }])
+      await send(shim(over)).expect(400);
+    await send(entry('shims-there', { shims: [2_450_000, -1] })).expect(400);
+    const [there, put] = [entry('shims-there', { shims: [2_450_000] }), shim({})];
+    await send(there, put).expect(200);
+    // The same line sent twice is one shim.
+    await send(put).expect(200);
+    const { body } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
+    expect(shelfNow(inHouse(body.file as JobFile))).toEqual([]);
+    await send(entry('shim-undo', { of: there.id })).expect(422);
+    await send(entry('shim-undo', { of: put.id })).expect(200);
+    const { body: after } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
+    expect(shelfNow(inHouse(after.file as JobFile))).toEqual([2_450_000]);
   });
 
   it('a stranger’s stack of gaskets is none of this sheet', async () => {

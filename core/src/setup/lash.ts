@@ -14,6 +14,8 @@ export interface LashChoice {
   readonly missing: readonly { readonly name: string; readonly wants: 'leaves' | 'shim' | 'thinner' }[];
   /** Set by a screw, not by shims: nothing is chosen. */
   readonly screws: boolean;
+  /** Every valve is read and inside its limits as it stands: nothing has to move. */
+  readonly inside: boolean;
   /** Which shim goes where; null where none brings every valve inside, or nothing can be said yet. */
   readonly choice: readonly ShimChoice[] | null;
 }
@@ -71,6 +73,10 @@ export function lashChoice(file: JobFile): LashChoice {
     valves,
     missing,
     screws,
+    inside:
+      valves.length > 0 &&
+      missing.length === 0 &&
+      valves.every((v) => v.measured >= v.low && v.measured <= v.high),
     choice:
       screws || missing.length > 0 || valves.length === 0
         ? null

@@ -28,6 +28,8 @@ export interface LineExtras {
   readonly unchecked?: true;
   readonly unit?: Limit['unit'];
   readonly taper?: Limit['taper'];
+  /** What the sheet names to aim at, in its unit. */
+  readonly target?: number;
   readonly rows?: Limit['rows'];
 }
 
@@ -69,6 +71,7 @@ export function line(
     low: convert(low),
     high: convert(high),
     unit: extras.unit ?? sheet.unit,
+    ...(extras.target === undefined ? {} : { target: convert(extras.target)! }),
     ...(extras.taper ? { taper: extras.taper } : {}),
     ...(extras.rows ? { rows: extras.rows } : {}),
     conditions: {},

@@ -7,7 +7,7 @@ import {
   type FeatureKey,
   type Limit,
 } from '@tribos/core';
-import { line, sourceOf, type Sheet } from './sheet.js';
+import { line, sourceOf, type LineExtras, type Sheet } from './sheet.js';
 
 type Range = readonly [low: number | null, high: number | null];
 
@@ -17,6 +17,8 @@ interface Own {
   readonly squish?: Range;
   /** Lash, cold. */
   readonly lash?: readonly [intake: Range, exhaust: Range];
+  /** What is aimed at on the exhaust side, where its sheet names it. */
+  readonly aims?: number;
   /** Least room to the piston, all the maker’s own. */
   readonly contact?: readonly [intake: number, exhaust: number];
   /** Stems off the cylinder’s axis, and the lift timing is read at, mm. */
@@ -47,6 +49,7 @@ const OWN: Readonly<Record<string, Own>> = {
       [0.1, 0.15],
       [0.15, 0.2],
     ],
+    aims: 0.18,
     contact: [0.9, 1.1],
     train: [10, 11, 1],
     cams: [12, 46, 48, 10, 3],
@@ -92,8 +95,8 @@ export function valveSettingsOf(
   const own = OWN[of];
   if (!own) return { limits: [], parts: {} };
   const engine = `${maker} ${model}`;
-  const on = (feature: FeatureKey, range: Range | undefined): Limit[] =>
-    range ? [line(sheet, engine, own.page, feature, 'new', range)] : [];
+  const on = (feature: FeatureKey, range: Range | undefined, extras: LineExtras = {}): Limit[] =>
+    range ? [line(sheet, engine, own.page, feature, 'new', range, extras)] : [];
   const { lash, contact, cams, train, other } = own;
   const kit: Sheet | null = other
     ? { party: other[1], type: 'part-maker', document: other[0], unit: 'in' }
@@ -107,7 +110,7 @@ export function valveSettingsOf(
     ...on('setup.deck', own.deck),
     ...on('setup.squish', own.squish),
     ...on('setup.valve.intake', lash?.[0]),
-    ...on('setup.valve.exhaust', lash?.[1]),
+    ...on('setup.valve.exhaust', lash?.[1], own.aims === undefined ? {} : { target: own.aims }),
     ...on('setup.contact.intake', contact && [contact[0], null]),
     ...on('setup.contact.exhaust', contact && [contact[1], null]),
     ...(cams

@@ -5,7 +5,7 @@ import { assembled, readyToStart } from './assembled.js';
 import type { DemoJob, LogBook } from './build.js';
 import { lookedOver, named } from './lookedOver.js';
 import { ringsIn, type RingRow } from './ringsIn.js';
-import { cams, decks, lashes, ports, squishes } from './setUp.js';
+import { cams, decks, lashes, ports, shims, shimSwapped, squishes } from './setUp.js';
 
 const GRADE_A = 'varrow-312-mx.varrow.grade-a';
 const RINGS_312: readonly RingRow[] = [
@@ -60,7 +60,16 @@ export function earlier312(book: LogBook): DemoJob['log'] {
       book.entry(STACK_LAID, { where: 'base', gaskets: ['Varrow base 0.20'] });
       decks(book, of, [['0.16', '0.18']]);
     },
-    lash: () => lashes(book.wait(90), of, { intake: [0.12, 0.15], exhaust: [0.15, 0.2] }),
+    lash: () => {
+      // 0.110 over 2.400 for 0.180 wants 2.330: of what lay there 2.325 comes nearest.
+      lashes(book.wait(90), of, {
+        intake: [0.12, 0.15],
+        exhaust: [0.15, 0.2],
+        but: { 'valve-exhaust:1': [0.1, 0.12] },
+      });
+      shims(book, of, ['2.425', '2.450', '2.400', '2.375'], [2.275, 2.325, 2.45]);
+      shimSwapped(book.wait(10), of, 2.325, [0.15, 0.2]);
+    },
     contact: () => {
       book.entry(BUILD_SAID, MAKERS_BUILD);
       cams(book, of, { 'intake-opens': 12.5, 'exhaust-closes': 9.5 });

@@ -6,8 +6,12 @@ import {
   DECOMPRESSOR,
   LASH,
   MAKERS_OWN,
+  mm,
   PORT_ROOF,
   PORT_WIDTH,
+  SHIM,
+  SHIM_IN,
+  SHIMS_THERE,
   SQUISH,
   WIRE,
   type CamEvent,
@@ -52,14 +56,38 @@ export function squishes(
   return book;
 }
 
-/** Lash of every valve: the leaf that goes and the one that does not, intake and exhaust. */
+type Leaves = readonly [goes: number, doesNot: number];
+type Odd = Readonly<Record<string, Leaves>>;
+
+/** Lash of every valve: the leaf that goes and the one that does not, intake and exhaust, those named by themselves. */
 export function lashes(
   book: LogBook,
   engine: EngineSpec,
-  { intake, exhaust }: Readonly<Record<'intake' | 'exhaust', readonly [goes: number, doesNot: number]>>,
+  { intake, exhaust, but = {} }: Readonly<Record<'intake' | 'exhaust', Leaves>> & { but?: Odd },
 ): LogBook {
   for (const t of LASH.things(engine))
-    gap(book, LASH.part, t.key, '', ...(t.kind === 'valve-exhaust' ? exhaust : intake));
+    gap(book, LASH.part, t.key, '', ...(but[t.key] ?? (t.kind === 'valve-exhaust' ? exhaust : intake)));
+  return book;
+}
+
+/** The shim under each valve as it was measured, and what lay on the shelf. */
+export function shims(
+  book: LogBook,
+  engine: EngineSpec,
+  under: readonly string[],
+  shelf: readonly number[],
+): LogBook {
+  SHIM.things(engine).forEach((t, i) =>
+    book.read({ part: SHIM.part, thing: t.key, spot: '' }, 'mic-0-25', under[i]!),
+  );
+  return book.entry(SHIMS_THERE, { shims: shelf.map((t) => mm(t)) });
+}
+
+/** Another shim off the shelf under the first exhaust valve; its clearance read again. */
+export function shimSwapped(book: LogBook, engine: EngineSpec, thickness: number, lash: Leaves): LogBook {
+  const valve = LASH.things(engine).find((t) => t.kind === 'valve-exhaust')!.key;
+  book.entry(SHIM_IN, { valve, thickness: mm(thickness), from: 'shelf' });
+  gap(book.wait(25), LASH.part, valve, '', ...lash);
   return book;
 }
 

@@ -24,7 +24,7 @@ const WANTS = {
 
 /** Which shim goes under which valve: swaps of what is in the engine first, then the shelf; and that they are in. */
 export function LashChoice({ file, unit, mayDo }: { file: JobFile; unit: LengthUnit; mayDo: boolean }) {
-  const { valves, missing, choice, screws } = lashChoice(file);
+  const { valves, missing, choice, screws, inside } = lashChoice(file);
   const { trouble, send } = useSend(file);
   const text = (v: number) => withUnit(nm(Math.round(v)), { unit, step: unit === 'mm' ? 1_000 : 2_540 });
   const begun = valves.length > 0 || missing.some((m) => m.wants !== 'leaves');
@@ -36,6 +36,11 @@ export function LashChoice({ file, unit, mayDo }: { file: JobFile; unit: LengthU
       <h2 className="text-title font-semibold">Shims</h2>
       {missing.length > 0 && (
         <p>Before shims are chosen: {missing.map((m) => `${m.name}, ${WANTS[m.wants]}`).join('; ')}.</p>
+      )}
+      {inside && (
+        <p className="font-semibold text-within">
+          Every valve is inside its limits as it stands{moved.length > 0 && ': nothing has to move'}.
+        </p>
       )}
       {valves.length > 0 && missing.length === 0 && choice === null && (
         <p className="font-semibold text-undecided">
@@ -52,7 +57,7 @@ export function LashChoice({ file, unit, mayDo }: { file: JobFile; unit: LengthU
         <div className="no-print mt-3 flex flex-wrap items-end gap-3">
           {moved.length > 0 && (
             <Button
-              look="brass"
+              look={inside ? 'line' : 'brass'}
               onClick={() =>
                 send(
                   ...moved.map(({ key, shim }) =>
@@ -99,7 +104,7 @@ function ChoiceTable({
       <table className="mt-1 w-full text-left">
         <thead>
           <tr className="text-small text-soft">
-            {['valve', 'is', 'shim in it', 'goes in', 'gives', 'wanted'].map((head) => (
+            {['valve', 'goes in', 'gives', 'wanted', 'is', 'shim in it'].map((head) => (
               <th key={head} className="py-1 pr-3 font-normal">
                 {head}
               </th>
@@ -112,13 +117,13 @@ function ChoiceTable({
               <th scope="row" className="py-1 pr-3 font-semibold">
                 {c.name}
               </th>
-              <td className="figure pr-3">{text(valves[i]!.measured)}</td>
-              <td className="figure pr-3">{text(valves[i]!.shim)}</td>
               <td className={`figure pr-3 ${c.stays ? 'text-soft' : 'font-semibold text-brass'}`}>
                 {c.stays ? 'stays' : `${text(c.shim.thickness)} ${SHIM_FROM[c.shim.from]}`}
               </td>
               <td className="figure pr-3">{text(c.gives)}</td>
-              <td className="figure text-soft">{text(valves[i]!.target)}</td>
+              <td className="figure pr-3 text-soft">{text(valves[i]!.target)}</td>
+              <td className="figure pr-3">{text(valves[i]!.measured)}</td>
+              <td className="figure">{text(valves[i]!.shim)}</td>
             </tr>
           ))}
         </tbody>

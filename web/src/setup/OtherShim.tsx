@@ -22,7 +22,7 @@ export function OtherShim({ file, unit }: { file: JobFile; unit: LengthUnit }) {
   };
   return (
     <details className="no-print mt-3">
-      <summary className="flex min-h-11 cursor-pointer items-center text-small text-soft">
+      <summary className="inline-flex min-h-11 cursor-pointer items-center text-small text-blue underline underline-offset-4">
         Another shim went in
       </summary>
       <form
