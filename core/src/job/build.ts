@@ -1,4 +1,12 @@
-import { entryKind, PART_WORK, Refused, workBy, type AnyEntry, type WorkKind } from '../log/index.js';
+import {
+  entryKind,
+  PART_WORK,
+  Refused,
+  undoneIn,
+  workBy,
+  type AnyEntry,
+  type WorkKind,
+} from '../log/index.js';
 import { text } from '../shape/index.js';
 import { BUILD_PARTS, MAKERS_OWN, type Build, type EngineFacts } from '../specs/index.js';
 import { derived } from './derived.js';
@@ -43,6 +51,7 @@ const BY_PART = new Map<string, keyof Build>([
 export const buildNow = derived((file): PartsNow | null => {
   let now: Record<keyof Build, string | null> | null = null;
   const log = file.log as readonly AnyEntry[];
+  const gone = undoneIn(log);
   const works = workBy(file.log);
   for (const e of log) {
     if (BUILD_SAID.is(e)) now = { head: e.head, cams: e.cams, piston: e.piston, gasket: e.gasket };
@@ -50,7 +59,7 @@ export const buildNow = derived((file): PartsNow | null => {
     const work = works.get(e);
     const changed = work
       ? (CHANGES[work.what] ?? [])
-      : PART_WORK.is(e) && e.what !== 'returned'
+      : PART_WORK.is(e) && e.what !== 'returned' && !gone.has(e.id)
         ? [BY_PART.get(e.of)].filter((p) => p !== undefined)
         : [];
     for (const p of changed) now[p] = null;

@@ -3,6 +3,7 @@ import {
   PART_FINDING,
   PART_FINDINGS,
   PART_WORK,
+  undoneIn,
   workOf,
   type PartFindingEntry,
   type PartWorkEntry,
@@ -30,7 +31,7 @@ export interface PartState {
  * it, of every other part its own. What only wanted work is done with by work after it, what ends a part is not.
  */
 export const partStates = derived((file): ReadonlyMap<string, PartState> => {
-  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const gone = undoneIn(file.log);
   const found = new Map<
     string,
     { findings: PartFindingEntry[]; work: PartWorkEntry | null; renewed: boolean }

@@ -269,6 +269,7 @@ export const TAKE_BACK = entryKind(
         'finding',
         'part-finding',
         'part-work',
+        'work',
         'zero-check',
       ]),
   },

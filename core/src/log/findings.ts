@@ -1,7 +1,8 @@
 import type { Wall } from '../specs/index.js';
 import type { LogEntry } from './entries.js';
 import type { FindingEntry, FindingKind } from './finding.js';
-import { WORK } from './work.js';
+import { undoneIn } from './undone.js';
+import { WORK, workBy } from './work.js';
 
 /**
  * Findings that stand on each cylinder, oldest first. `clean` withdraws what was found before it and a
@@ -10,17 +11,17 @@ import { WORK } from './work.js';
  */
 export function findings(log: readonly LogEntry[], cylinders: number): FindingEntry[][] {
   const found: FindingEntry[][] = Array.from({ length: cylinders }, () => []);
-  const gone = new Set(log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const gone = undoneIn(log);
+  const works = workBy(log);
   const keep = (cylinder: number | null, stays: (f: FindingEntry) => boolean) =>
     found.forEach((list, i) => {
       if (cylinder === null || cylinder === i) found[i] = list.filter(stays);
     });
   for (const e of log) {
-    if (e.kind === 'work') {
-      const { wall } = WORK[e.what];
-      if (wall === 'exchanged') keep(e.cylinder, () => false);
-      else if (wall === 'renewed') keep(e.cylinder, (f) => f.what === 'crack');
-    }
+    const work = works.get(e);
+    const wall = work && WORK[work.what].wall;
+    if (wall === 'exchanged') keep(work!.cylinder, () => false);
+    else if (wall === 'renewed') keep(work!.cylinder, (f) => f.what === 'crack');
     if (e.kind !== 'finding' || e.cylinder >= cylinders || gone.has(e.id)) continue;
     if (e.what === 'clean') keep(e.cylinder, (f) => f.what === 'crack');
     else found[e.cylinder]!.push(e);

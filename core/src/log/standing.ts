@@ -2,6 +2,7 @@ import type { LeafEntry, LogEntry, ReadingEntry } from './entries.js';
 import type { SizePlace } from './place.js';
 import { placeKey } from './placeKind.js';
 import { SUPERSEDES, type SlipCode } from './slipCodes.js';
+import { undoneIn } from './undone.js';
 
 export interface StandingReading {
   readonly entry: ReadingEntry;
@@ -87,7 +88,7 @@ export function standing(
 
 /** Leaves tried that were not taken back. */
 export function standingLeaves(log: readonly LogEntry[]): LeafEntry[] {
-  const gone = new Set(log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const gone = undoneIn(log);
   return log.filter((e): e is LeafEntry => e.kind === 'leaf' && !gone.has(e.id));
 }
 

@@ -1,5 +1,7 @@
 import type { LogEntry } from './entries.js';
 import type { AnyEntry } from './entryKind.js';
+import { oncePerLog } from './oncePerLog.js';
+import { PART_WORK, type PartWorkEntry } from './partWork.js';
 import { STACK_LAID, type StackLaid } from './stackLaid.js';
 import { undoneIn } from './undone.js';
 import type { WorkEntry } from './workDone.js';
@@ -111,16 +113,6 @@ export interface PlacedWork {
   readonly entry: WorkEntry;
 }
 
-/** What is asked of a log again and again, walked once for each log. */
-function oncePerLog<T>(work: (log: readonly LogEntry[]) => T): (log: readonly LogEntry[]) => T {
-  const known = new WeakMap<readonly LogEntry[], { readonly value: T }>();
-  return (log) => {
-    const before = known.get(log) ?? { value: work(log) };
-    known.set(log, before);
-    return before.value;
-  };
-}
-
 /** Another stack than lay there, as the work it is. */
 const restacked = ({ id, at, received, by, importedBy, gaskets }: StackLaid): WorkEntry => ({
   ...{ id, at, received, by, importedBy },
@@ -130,15 +122,16 @@ const restacked = ({ id, at, received, by, importedBy, gaskets }: StackLaid): Wo
 });
 
 /**
- * Work of a log with its place in it: what was written down as work, and every stack of gaskets that is another than lay
+ * Work of a log with its place in it: what was written down as work and not taken back, and every stack of gaskets that is another than lay
  * there before. The first that is said of a place is what was read over; one taken back never lay there.
  */
-export const workOf = oncePerLog((log): readonly PlacedWork[] => {
+export const workOf = oncePerLog((log: readonly LogEntry[]): readonly PlacedWork[] => {
   const gone = undoneIn(log as readonly AnyEntry[]);
   const lies = new Map<string, string>();
   return (log as readonly (LogEntry | StackLaid)[]).flatMap((entry, at) => {
+    if (gone.has(entry.id)) return [];
     if (entry.kind === 'work') return [{ at, entry }];
-    if (!STACK_LAID.is(entry) || gone.has(entry.id)) return [];
+    if (!STACK_LAID.is(entry)) return [];
     const [before, now] = [lies.get(entry.where), JSON.stringify(entry.gaskets)];
     lies.set(entry.where, now);
     return before === undefined || before === now ? [] : [{ at, entry: restacked(entry) }];
@@ -147,8 +140,15 @@ export const workOf = oncePerLog((log): readonly PlacedWork[] => {
 
 /** The work an entry of a log is; what is none is not in it. */
 export const workBy = oncePerLog(
-  (log): ReadonlyMap<AnyEntry, WorkEntry> => new Map(workOf(log).map((w) => [log[w.at]!, w.entry])),
+  (log: readonly LogEntry[]): ReadonlyMap<AnyEntry, WorkEntry> =>
+    new Map(workOf(log).map((w) => [log[w.at]!, w.entry])),
 );
+
+/** Work on parts besides cylinder, piston and rings, without what was taken back. */
+export const partWorkOf = oncePerLog((log: readonly AnyEntry[]): ReadonlySet<PartWorkEntry> => {
+  const gone = undoneIn(log);
+  return new Set(PART_WORK.in(log).filter((e) => !gone.has(e.id)));
+});
 
 export interface OpenAgain {
   readonly work: WorkEntry;
@@ -193,7 +193,7 @@ export function renewedWall(log: readonly LogEntry[], cylinder: number): Renewed
   return walls.get(cylinder)!;
 }
 
-const wallsOf = oncePerLog(() => new Map<number, RenewedWall | null>());
+const wallsOf = oncePerLog((_: readonly LogEntry[]) => new Map<number, RenewedWall | null>());
 
 function wallOn(log: readonly LogEntry[], cylinder: number): RenewedWall | null {
   let last = null as RenewedWall | null;

@@ -6,7 +6,7 @@ import {
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
-import { placeKey, takenAt, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
+import { placeKey, takenAt, undoneIn, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
 import { groupBy, MedianWindow } from '../statistics/index.js';
 import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
 import { besideOf, slips, type Beside, type SlipQuestion } from './slips.js';
@@ -121,7 +121,7 @@ export function slipsFound(file: JobFile): FoundOn {
   const claimed = new Set(
     file.log.flatMap((e) => (e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])),
   );
-  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const gone = undoneIn(file.log);
   const found = new Map<string, ReadonlySet<SlipCode>>();
   const none: ReadonlySet<SlipCode> = new Set();
   const indexed = lazily(() => {

@@ -1,6 +1,7 @@
 import { derived, isReopened, placeKindOf, type JobFile } from '../job/index.js';
 import {
   PART_WORK,
+  partWorkOf,
   undoneIn,
   workBy,
   type AnyEntry,
@@ -38,10 +39,11 @@ export const reopeningWork = derived((file: JobFile): ReadonlyMap<string, WorkEn
  */
 export const partWorkSince = derived((file: JobFile): ReadonlyMap<string, PartWorkEntry> => {
   const found = new Map<string, PartWorkEntry>();
-  if (!file.log.some(PART_WORK.is)) return found;
+  const works = partWorkOf(file.log);
+  if (works.size === 0) return found;
   const after = new Map<string, PartWorkEntry>();
   for (const e of [...file.log].reverse()) {
-    if (PART_WORK.is(e)) after.set(e.of, e);
+    if (PART_WORK.is(e) && works.has(e)) after.set(e.of, e);
     if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
     const parts = placeKindOf(file, e.station).ofParts?.(e.station, file.engine) ?? [];
     const work = parts.flatMap((part) => after.get(part) ?? [])[0];

@@ -1,6 +1,6 @@
 import { instrumentOf, type TakenReading } from '../gauges/index.js';
 import { derived, type JobFile } from '../job/index.js';
-import { takenAt, ZERO_CHECK, type ZeroCheckEntry } from '../log/index.js';
+import { takenAt, undoneIn, ZERO_CHECK, type ZeroCheckEntry } from '../log/index.js';
 
 /** A session ends when its gauge has lain so long, ms: overnight it is checked anew. */
 const SESSION_MS = 12 * 3_600_000;
@@ -22,7 +22,7 @@ const asChecked = (e: ZeroCheckEntry): NonNullable<TakenReading['check']> => ({
 export const checksBehind = derived((file: JobFile): ReadonlyMap<string, ZeroCheckEntry> => {
   const found = new Map<string, ZeroCheckEntry>();
   if (!file.log.some(ZERO_CHECK.is)) return found;
-  const gone = new Set(file.log.flatMap((e) => (e.kind === 'take-back' ? [e.readingId] : [])));
+  const gone = undoneIn(file.log);
   const last = new Map<string, ZeroCheckEntry>();
   const behindZero = new Map<string, ZeroCheckEntry>();
   const standing = (instrumentId: string, at: string): ZeroCheckEntry | undefined => {

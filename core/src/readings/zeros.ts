@@ -1,6 +1,6 @@
 import { driftAllowed, instrumentOf, type Zero } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import { takenAt, type LogEntry } from '../log/index.js';
+import { takenAt, workBy, type LogEntry } from '../log/index.js';
 
 /**
  * Comparator zeros of a log with their closing, in the sense of the bore. A zero can be found again only until
@@ -62,6 +62,7 @@ export function zeroFate(
   file: Pick<JobFile, 'instruments' | 'log'>,
   zeros: ReadonlyMap<string, Zero>,
 ): ZeroFate {
+  const works = workBy(file.log);
   const aside = new Map<string, 'zero-lost' | 'zeroed-again'>();
   /** Readings since the gauge's last good zero. */
   const since = new Map<string, string[]>();
@@ -90,7 +91,8 @@ export function zeroFate(
         break;
       }
       case 'work':
-        if (e.what === 'zeroed-again') for (const id of [...since.keys()]) drop(id, 'zeroed-again');
+        if (works.has(e) && e.what === 'zeroed-again')
+          for (const id of [...since.keys()]) drop(id, 'zeroed-again');
         break;
       default:
     }

@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { takenAt, type LeafEntry } from '../log/index.js';
+import { isDoneOn, takenAt, workOf, type LeafEntry } from '../log/index.js';
 import { EXPANSION, wallMaterial } from '../specs/index.js';
 
 const { PI, hypot, sqrt } = Math;
@@ -56,10 +56,8 @@ export const warmthMargin = ({ job: { thermal } }: Pick<JobFile, 'job'>, { u }: 
 /** Whether a gap was tried so soon after its cylinder was washed that the wall may still have been warm. */
 export function maybeWarm(file: JobFile, cylinder: number, tries: readonly LeafEntry[]): boolean {
   if (file.job.thermal.cylinder !== null) return false;
-  const washes = file.log.flatMap((e) =>
-    e.kind === 'work' && e.what === 'washed' && (e.cylinder === null || e.cylinder === cylinder)
-      ? [Date.parse(takenAt(e))]
-      : [],
+  const washes = workOf(file.log).flatMap(({ entry }) =>
+    entry.what === 'washed' && isDoneOn(entry, cylinder) ? [Date.parse(takenAt(entry))] : [],
   );
   return tries.some((t) => {
     const at = Date.parse(takenAt(t));

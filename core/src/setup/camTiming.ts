@@ -78,7 +78,7 @@ function setSince(file: JobFile): number {
   return log.findLastIndex(
     (e) =>
       (!gone.has(e.id) && opensSetup(OPENS_CAMS, e, file)) ||
-      (PART_WORK.is(e) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
+      (PART_WORK.is(e) && !gone.has(e.id) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
       opening.has(e),
   );
 }

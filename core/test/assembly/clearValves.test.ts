@@ -3,11 +3,14 @@ import {
   judgeJob,
   MAKERS_BUILD,
   notClear,
+  PART_WORK,
   STACK_LAID,
   thingsHad,
   CLAY,
+  TAKE_BACK,
   WORK_DONE,
   type EngineSpec,
+  type PartWorkKind,
   type WorkKind,
 } from '../../src/index.js';
 import { FOUR, Setup, TWO } from '../setup/engine.js';
@@ -21,6 +24,12 @@ const built = (over: Partial<typeof MAKERS_BUILD> = {}, engine: EngineSpec = FOU
 const work = (what: WorkKind) => {
   const s = new Setup();
   s.keep(WORK_DONE, { what, cylinder: null, kitId: null, ticket: null, text: '' });
+  s.keep(BUILD_SAID, MAKERS_BUILD);
+  return s;
+};
+const part = (what: PartWorkKind) => {
+  const s = new Setup();
+  s.keep(PART_WORK, { of: 'head', name: 'head', what, text: '' });
   s.keep(BUILD_SAID, MAKERS_BUILD);
   return s;
 };
@@ -39,12 +48,22 @@ describe('whether every valve is known to clear the piston', () => {
   it.each<[string, Setup, string]>([
     ['a skim', work('skimmed'), 'It was skimmed.'],
     ['cams set anew', work('cams-set'), 'It was timed anew.'],
-    ['another cam', built({ cams: 'stage 2' }), 'Its cams is not'],
+    ['another cylinder', work('exchanged'), 'It has another cylinder'],
+    ['a head back from its shop', part('returned'), 'Its head was worked on'],
+    ['a head planed here', part('reworked'), 'Its head was worked on'],
+    ['another cam', built({ cams: 'stage 2' }), 'Its cams are not the maker’s own: stage 2.'],
   ])('%s: every valve is read, one left out is named', (_name, s, why) => {
     expect(says(s)).toContain(why);
     const [first] = thingsHad(s.file(), CLAY);
     all(s, '1.60', 1);
-    if (why.startsWith('It was')) expect(says(s)).toContain(first!.name);
+    if (!why.startsWith('Its cams')) expect(says(s)).toContain(first!.name);
+  });
+
+  it('another head of the maker’s own is as its maker built it, and so is what was taken back', () => {
+    expect(says(part('renewed'))).toBeNull();
+    const s = part('reworked');
+    s.keep(TAKE_BACK, { readingId: s.log[0]!.id });
+    expect(says(s)).toBeNull();
   });
 
   it('after a skim is clear once every valve is, and not while one is too near', () => {

@@ -35,6 +35,7 @@ import { LashChoice } from './LashChoice.js';
 import { PortMap } from './PortMap.js';
 import { ValveRoom } from './ValveRoom.js';
 import { ValveTable } from './ValveTable.js';
+import { WorkHere } from '../work/index.js';
 
 const isPort = (m: Pick<Measurand, 'part'>): boolean => PORT_MEASURES.some((p) => p.part === m.part);
 const isEnds = ({ part }: Pick<Measurand, 'part'>): boolean =>
@@ -192,6 +193,15 @@ export function SetupPanel({
               <GasketStack file={file} unit={unit} mayDo={mayDo} where="base" />
               <GasketStack file={file} unit={unit} mayDo={mayDo} where="head" />
               <Geometry file={file} unit={unit} />
+              {mayDo && (
+                <WorkHere
+                  file={file}
+                  what="skimmed"
+                  byCylinder={false}
+                  label="The head was skimmed"
+                  hint="How much came off, where, by whom"
+                />
+              )}
             </>
           )}
           {section.key === 'valves' && (
@@ -214,13 +224,33 @@ export function SetupPanel({
                 onPick={pick}
               />
               <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
+              {mayDo && measures.includes(LASH) && (
+                <WorkHere
+                  file={file}
+                  what="cams-set"
+                  byCylinder={false}
+                  label="The cams were set anew"
+                  hint="Which cam, by how much, why"
+                />
+              )}
               {measures.includes(CHAIN_RIVET) && (
                 <div className="mt-4">{things((m) => m === CHAIN_RIVET)}</div>
               )}
             </>
           )}
           {section.key === 'ports' && (
-            <PortMap file={file} unit={unit} current={entry.station} onPick={pick} />
+            <>
+              <PortMap file={file} unit={unit} current={entry.station} onPick={pick} />
+              {mayDo && (
+                <WorkHere
+                  file={file}
+                  what="ports-worked"
+                  byCylinder
+                  label="Its ports were worked"
+                  hint="Which ports, what was done, edges bevelled"
+                />
+              )}
+            </>
           )}
         </div>
       </StationBody>

@@ -2,7 +2,6 @@ import { FieldTrouble, lengthOrNull, lengthText } from '../forms/index.js';
 import { useEntryForm } from '../job/index.js';
 import { Button, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
 import {
-  findingsFirst,
   WORK_DONE,
   nm,
   REOPENED,
@@ -16,6 +15,8 @@ import {
   type WorkKind,
 } from '@tribos/core';
 import type { Judgement } from '@tribos/core';
+import { LastWork } from './LastWork.js';
+import { tooEarly } from './tooEarly.js';
 
 interface Values {
   what: WorkKind;
@@ -41,10 +42,7 @@ const OFFERED: readonly WorkKind[] = [
   'washed',
 ];
 
-/** Work done on a part, and what it opens again. */
-/** Strip and findings are complete before any of these. */
-const FINDINGS_BEFORE: ReadonlySet<string> = new Set(['honed', 'bored', 'ports-eased', 'piston-eased']);
-
+/** Work done on a part, what it opens again, and the last of it taken back. */
 export function WorkSheet({
   file,
   judgement,
@@ -88,13 +86,13 @@ export function WorkSheet({
   );
   const { register, setValue, watch, formState } = form;
   const what = watch('what');
-  const tooEarly = FINDINGS_BEFORE.has(what) ? findingsFirst(file) : null;
+  const early = tooEarly(file, what);
   const resizes = makesAnotherSize(what);
   const opens = WORK[what].reopens.map((r) => REOPENED[r]);
   return (
     <Sheet title="Work done" onClose={onClose}>
       <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
-        {tooEarly && <p className="font-semibold text-undecided">{tooEarly}</p>}
+        {early && <p className="font-semibold text-undecided">{early}</p>}
         <div className="grid gap-4 sm:grid-cols-[minmax(0,1fr)_11rem]">
           <SelectField label="What" autoFocus {...register('what')}>
             {OFFERED.map((k) => (
@@ -159,6 +157,9 @@ export function WorkSheet({
           Keep it
         </Button>
       </form>
+      <div className="mt-4 border-t border-rule pt-1">
+        <LastWork file={file} kinds={OFFERED} />
+      </div>
     </Sheet>
   );
 }

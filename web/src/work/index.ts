@@ -1,1 +1,3 @@
+export { LastWork } from './LastWork.js';
+export { WorkHere } from './WorkHere.js';
 export { WorkSheet } from './WorkSheet.js';

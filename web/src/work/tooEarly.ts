@@ -1,0 +1,14 @@
+import { findingsFirst, type JobFile, type WorkKind } from '@tribos/core';
+
+/** Strip and findings are complete before any of these. */
+const FINDINGS_BEFORE: ReadonlySet<WorkKind> = new Set([
+  'honed',
+  'bored',
+  'ports-eased',
+  'ports-worked',
+  'piston-eased',
+]);
+
+/** Why work comes too early; null where nothing stands before it. */
+export const tooEarly = (file: JobFile, what: WorkKind): string | null =>
+  FINDINGS_BEFORE.has(what) ? findingsFirst(file) : null;
