@@ -222,14 +222,21 @@ describe('ports', () => {
     await where('exhaust · port roof');
     await take(driver(), '38.62');
     await settled(id, (f) => portMap(f)[0]!.roof.now !== null, 'the roof');
-    await writes(driver(), id, {
-      kind: 'work',
-      what: 'ports-worked',
-      cylinder: 0,
-      kitId: null,
-      ticket: null,
-      text: 'raised',
-    });
+    await form().fill('Which ports', 'exhaust raised');
+    await form().enter('Which ports');
+    await sees(driver(), 'was 38.62 mm');
+    await sees(driver(), 'Last written down: ports worked');
+    // Pressed by mistake: it was never done, and what was read stands.
+    await form().push('Take back: ports worked');
+    await settled(id, (f) => portMap(f)[0]!.roof.now !== null, 'taken back');
+    await driver().wait(
+      async () =>
+        !(await driver().findElement(By.css('[aria-label="Port map"]')).getText()).includes('was 38.62'),
+      10_000,
+      'the map never came back',
+    );
+    await form().fill('Which ports', 'exhaust raised');
+    await form().push('Its ports were worked');
     await sees(driver(), 'was 38.62 mm');
     await driver().findElement(By.css('[aria-label="Port map"] tbody tr td button')).sendKeys(Key.ENTER);
     await take(driver(), '38.20');
