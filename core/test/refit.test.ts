@@ -3,6 +3,7 @@ import {
   FLUID_FILLED,
   generalList,
   HELD,
+  inHouse,
   judgeJob,
   LEAK_END,
   LEAK_MARK,
@@ -54,7 +55,15 @@ const engine: EngineSpec = {
   },
 };
 const fill = (fluid: number, over: object = {}) =>
-  ({ fluid, what: 'x', amount: 0, level: 'on-its-mark', bled: true, text: '', ...over }) as const;
+  ({
+    fluid,
+    what: ['engine oil, 10W-40', 'coolant, 50 %'][fluid] ?? 'x',
+    amount: 0,
+    level: 'on-its-mark',
+    bled: true,
+    text: '',
+    ...over,
+  }) as const;
 const seeAll = (book: Book) => {
   for (const c of refitChecks(engine))
     book.keep(REFIT_SEEN, { check: c.key, answer: c.answers.find((a) => a.why === '')!.text });
@@ -80,6 +89,37 @@ describe('before the first start', () => {
     book.keep(REFIT_UNDO, { of: book.log.at(-1)!.id });
     expect(notYetStarted(book.file(), [])).toHaveLength(1);
     expect(book.try(REFIT_UNDO, { of: 'x' })).toContain('nothing like that');
+  });
+
+  it('a fluid the sheet has otherwise since, or whose air was not let out, is not filled, by whatever way it came', () => {
+    const book = new Book(engine);
+    book.keep(FLUID_FILLED, fill(0));
+    book.keep(FLUID_FILLED, fill(1));
+    expect(refitState(book.file()).fluids.every((f) => f.filled !== null)).toBe(true);
+    const parts = structuredClone(engine.parts) as { fluids: { fluids: { grade: string; bleed: string }[] } };
+    const filled = (change: (all: typeof parts.fluids.fluids) => void) => {
+      const now = structuredClone(parts);
+      change(now.fluids.fluids);
+      const file = inHouse({ ...book.file(), engine: { ...engine, parts: now as never } });
+      return refitState(file).fluids.map((f) => f.filled !== null);
+    };
+    expect(filled((all) => (all[0]!.grade = '5W-30'))).toEqual([false, true]);
+    expect(filled((all) => all.reverse())).toEqual([false, false]);
+    expect(filled((all) => all.splice(0, 1))).toEqual([false]);
+    expect(filled(() => undefined)).toEqual([true, true]);
+    const dry = new Book(engine);
+    dry.log.push({ ...book.log[1]!, bled: false } as never);
+    expect(refitState(dry.file()).fluids[1]!.filled).toBeNull();
+  });
+
+  it('an engine of which no fluid is on file is not started dry for want of it', () => {
+    const bare = { ...engine, parts: TWIN.parts };
+    const book = new Book(bare);
+    expect(notYetStarted(book.file(), []).join(' ')).toContain('of which none is on file');
+    expect(book.try(REFIT_SEEN, { check: 'fluids', answer: 'one is not filled' })).toContain('not started');
+    for (const c of refitChecks(bare))
+      book.keep(REFIT_SEEN, { check: c.key, answer: c.answers.find((a) => a.why === '')!.text });
+    expect(notYetStarted(book.file(), [])).toEqual([]);
   });
 
   it('no answer that cannot stay is taken, on any kind of engine', () => {

@@ -43,6 +43,7 @@ function references(file: JobFile): Misfit[] {
       instruments: file.instruments,
       known: (id) => entries.get(id),
       found: slips,
+      past: true,
     });
     if (!read.ok) say(`${path}${read.path}`, read.sentence);
     else {

@@ -37,6 +37,8 @@ export interface EntryContext extends Signed {
   readonly known: (id: string) => AnyEntry | undefined;
   /** Slips the house found on a reading before this one. */
   readonly found: FoundOn;
+  /** It was taken once: what the engine’s sheet said then may be other than what it says now. */
+  readonly past?: true;
 }
 
 /** Thrown by a kind's own reading of what was sent, so that each check is one line. */
@@ -48,6 +50,13 @@ export class Refused extends Error {
     super(sentence);
   }
 }
+
+/**
+ * Refused because the engine’s sheet has nothing like it, or has it otherwise. A sheet is corrected while jobs stand on it: an
+ * entry that was taken once stays what it was, in every file, and proves nothing that the sheet of now does not say. Only
+ * for kinds whose reader adds nothing.
+ */
+export class OffSheet extends Refused {}
 
 type Entry<K extends string, F extends Fields> = {
   readonly id: string;
@@ -155,7 +164,7 @@ export function entryKind<
         by: context.by,
         importedBy: context.importedBy,
       } as unknown as Omit<Entry<K, F>, A>;
-      const more = how.read?.(whole, context);
+      const more = readSparing(() => how.read?.(whole, context), context);
       const entry = { ...whole, ...more } as unknown as Readonly<Record<string, unknown>>;
       // In the order it is described, whatever order it was sent in.
       return Object.fromEntries(
@@ -168,6 +177,16 @@ export function entryKind<
         id: naming('entry', entry.id, '/id'),
       }) as Entry<K, F>,
   };
+}
+
+/** What a reader adds; nothing where it was taken once and the sheet has it otherwise now. */
+function readSparing<T>(read: () => T, { past }: Pick<EntryContext, 'past'>): T | undefined {
+  try {
+    return read();
+  } catch (error) {
+    if (past && error instanceof OffSheet) return undefined;
+    throw error;
+  }
 }
 
 /** The entry a kind's record describes. */

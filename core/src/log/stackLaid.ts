@@ -1,6 +1,6 @@
 import { list, oneOf, ref, text } from '../shape/index.js';
 import { GASKETS } from '../specs/index.js';
-import { entryKind, Refused, type EntryOf } from './entryKind.js';
+import { entryKind, OffSheet, Refused, type EntryOf } from './entryKind.js';
 
 /**
  * Which gaskets lie in a place now: those of the dry fit, or those that were chosen. Another stack than lay there before
@@ -14,7 +14,7 @@ export const STACK_LAID = entryKind(
       const known = GASKETS.of(engine)?.gaskets.filter((g) => g.where === sent.where) ?? [];
       const strange = sent.gaskets.find((name) => !known.some((g) => g.name === name));
       if (strange !== undefined)
-        throw new Refused('/gaskets', `This engine’s sheet has no such gasket there: “${strange}”.`);
+        throw new OffSheet('/gaskets', `This engine’s sheet has no such gasket there: “${strange}”.`);
     },
   },
 );

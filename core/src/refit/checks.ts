@@ -1,3 +1,4 @@
+import { FLUIDS } from '../fluids/index.js';
 import type { EngineSpec } from '../specs/index.js';
 
 /** Something that goes back on besides what is counted, and how it may be found. */
@@ -20,13 +21,19 @@ export const HELD = 'held, pressure and vacuum, by the test beside';
 const NONE = ['this engine has none'] as const;
 
 /** What is looked at before an engine of this kind may run: cables, pumps, ignition, washers, hoses, seals. */
-export function refitChecks({
-  strokes,
-  kind,
-  cooling,
-}: Pick<EngineSpec, 'strokes' | 'kind' | 'cooling'>): readonly RefitCheck[] {
+export function refitChecks(engine: EngineSpec): readonly RefitCheck[] {
+  const { strokes, kind, cooling } = engine;
   const saw = kind === 'chainsaw';
   return [
+    // Nothing on file is no reason to start it dry.
+    ...((FLUIDS.of(engine)?.fluids ?? []).length === 0
+      ? [
+          check('fluids', 'Oil, coolant and fuel, of which none is on file here', [
+            ['each at its mark, by the manual of this variant'],
+            ['one is not filled', 'It is not started without: fill it by its manual first.'],
+          ]),
+        ]
+      : []),
     check('intake', 'Manifolds and boots', [
       ['tight all round, no crack seen when bent'],
       ['one is cracked or loose', 'It draws air and leans the engine out: a new one goes on before it runs.'],

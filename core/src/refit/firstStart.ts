@@ -19,6 +19,7 @@ import { lastOpened } from './lastOpened.js';
 import { leakNotProved } from './leakProof.js';
 import {
   FLUID_FILLED,
+  fluidName,
   REFIT_KINDS,
   REFIT_SEEN,
   REFIT_UNDO,
@@ -60,7 +61,11 @@ export const refitState = derived((file): RefitState => {
     fluids: (FLUIDS.of(file.engine)?.fluids ?? []).map((fluid, at) => ({
       fluid,
       at,
-      filled: filled.findLast((f) => f.fluid === at) ?? null,
+      // A fluid the sheet has otherwise since was not filled: another grade, another place in the list.
+      filled:
+        filled.findLast(
+          (f) => f.fluid === at && f.what === fluidName(fluid) && (fluid.bleed === '' || f.bled),
+        ) ?? null,
     })),
   };
 });

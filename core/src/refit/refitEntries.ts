@@ -1,5 +1,5 @@
-import { FLUIDS } from '../fluids/index.js';
-import { entryKind, Refused, type EntryOf } from '../log/index.js';
+import { FLUIDS, type Fluid } from '../fluids/index.js';
+import { entryKind, OffSheet, Refused, type EntryOf } from '../log/index.js';
 import { boolean, integer, number, oneOf, ref, text } from '../shape/index.js';
 import { refitChecks } from './checks.js';
 
@@ -10,13 +10,16 @@ export const REFIT_SEEN = entryKind(
   {
     read: (sent, { engine }) => {
       const of = refitChecks(engine).find((c) => c.key === sent.check);
-      if (!of) throw new Refused('/check', 'Nothing like that is asked of this engine.');
+      if (!of) throw new OffSheet('/check', 'Nothing like that is asked of this engine.');
       const given = of.answers.find((a) => a.text === sent.answer);
       if (!given) throw new Refused('/answer', 'That is none of the answers.');
       if (given.why !== '') throw new Refused('/answer', given.why);
     },
   },
 );
+
+/** What goes in, as it is filled and written down. */
+export const fluidName = ({ what, grade }: Pick<Fluid, 'what' | 'grade'>): string => `${what}, ${grade}`;
 
 /** A fluid of this variant filled, its level read by its own method, its air let out. */
 export const FLUID_FILLED = entryKind(
@@ -33,8 +36,6 @@ export const FLUID_FILLED = entryKind(
   },
   {
     read: (sent, { engine }) => {
-      const fluid = FLUIDS.of(engine)?.fluids[sent.fluid];
-      if (!fluid) throw new Refused('/fluid', 'This engine’s sheet has no such fluid.');
       if (sent.level !== 'on-its-mark')
         throw new Refused(
           '/level',
@@ -42,8 +43,12 @@ export const FLUID_FILLED = entryKind(
             ? 'Fill it to its mark first: nothing is started below it.'
             : 'Take it down to its mark first: too much foams, or bursts a seal.',
         );
+      const fluid = FLUIDS.of(engine)?.fluids[sent.fluid];
+      if (!fluid) throw new OffSheet('/fluid', 'This engine’s sheet has no such fluid.');
+      if (sent.what !== fluidName(fluid))
+        throw new OffSheet('/what', `The sheet has ${fluidName(fluid)} there now: look at it again.`);
       if (fluid.bleed !== '' && !sent.bled)
-        throw new Refused('/bled', `Let the air out first: ${fluid.bleed}.`);
+        throw new OffSheet('/bled', `Let the air out first: ${fluid.bleed}.`);
     },
   },
 );

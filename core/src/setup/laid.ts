@@ -10,14 +10,20 @@ export interface Laid {
   readonly thickness: number;
 }
 
-const laid = derived((file): ReadonlyMap<StackPlace, Laid> => {
+const laid = derived((file): ReadonlyMap<StackPlace, Laid | null> => {
   const gone = undoneIn(file.log as readonly AnyEntry[]);
   const known = GASKETS.of(file.engine)?.gaskets ?? [];
-  const now = new Map<StackPlace, Laid>();
+  const now = new Map<StackPlace, Laid | null>();
   for (const e of STACK_LAID.in(file.log as readonly AnyEntry[])) {
     if (gone.has(e.id)) continue;
-    const thick = (name: string) => known.find((g) => g.where === e.where && g.name === name)?.thickness ?? 0;
-    now.set(e.where, { names: e.gaskets, thickness: e.gaskets.reduce((sum, n) => sum + thick(n), 0) });
+    const thick = e.gaskets.map((n) => known.find((g) => g.where === e.where && g.name === n)?.thickness);
+    // One the sheet has no more is as thick as nobody knows: it is said again what lies there.
+    now.set(
+      e.where,
+      thick.some((t) => t === undefined)
+        ? null
+        : { names: e.gaskets, thickness: thick.reduce<number>((sum, t) => sum + t!, 0) },
+    );
   }
   return now;
 });
@@ -28,7 +34,7 @@ export function lastLaid(file: JobFile, where: StackPlace): StackLaid | null {
   return STACK_LAID.in(file.log).findLast((e) => e.where === where && !gone.has(e.id)) ?? null;
 }
 
-/** What lies in a place now; null while nobody said. */
+/** What lies in a place now; null while nobody said, and once the sheet no longer has what was said. */
 export const laidAt = (file: JobFile, where: StackPlace): Laid | null => laid(file).get(where) ?? null;
 
 /**
@@ -36,8 +42,8 @@ export const laidAt = (file: JobFile, where: StackPlace): Laid | null => laid(fi
  * and nobody said.
  */
 export function headGasket(file: JobFile): number | null {
-  const now = laidAt(file, 'head');
-  if (now) return now.thickness;
+  const now = laid(file).get('head');
+  if (now !== undefined) return now?.thickness ?? null;
   const own = (GASKETS.of(file.engine)?.gaskets ?? []).filter(
     (g) => g.where === 'head' && g.made !== 'rubber',
   );

@@ -11,10 +11,12 @@ import {
   TORQUE_UNDO,
   TORQUE_WRENCH,
   TORQUED,
+  wrenchTrouble,
   type TorqueDue,
+  type TorquedEntry,
   type TorqueWrench,
 } from './torqueEntries.js';
-import { groupsOf, isSingle, type PlacedGroup } from './torqueSheet.js';
+import { groupsOf, isSingle, sameStep, type PlacedGroup } from './torqueSheet.js';
 
 /** How one step of a group stands: which bolts have it, each by the entry that did it first. */
 export interface PassState {
@@ -34,6 +36,8 @@ export interface GroupState extends PlacedGroup {
   readonly done: boolean;
   /** ISO time its last bolt was tightened; null until it is. */
   readonly doneAt: string | null;
+  /** Bolts that were tightened to what the sheet had then and has no more, by the last entry that did it. */
+  readonly then: ReadonlyMap<number, TorquedEntry>;
   /** Why it was begun anew, the last time; null where it never was. */
   readonly again: string | null;
   /** Day it is tightened again, as somebody said since it was tightened; null while nobody has. */
@@ -68,9 +72,12 @@ export const torqueLog = derived((file): readonly AnyEntry[] => {
 interface Walked {
   passes: Map<number, AnyEntry>[];
   wrench: TorqueWrench | null;
+  /** A wrench the sheet of now would not have for this group, by its entry. */
+  past: string | null;
   odd: GroupState['odd'] & Map<number, AnyEntry & { readonly text: string; readonly why: string }>;
   seen: AnyEntry | null;
   checked: AnyEntry | null;
+  then: Map<number, TorquedEntry>;
   again: string | null;
   due: TorqueDue | null;
 }
@@ -78,12 +85,22 @@ interface Walked {
 const fresh = ({ group }: PlacedGroup): Walked => ({
   passes: group.steps.map(() => new Map<number, AnyEntry>()),
   wrench: null,
+  past: null,
   odd: new Map<number, never>(),
   seen: null,
   checked: null,
+  then: new Map<number, TorquedEntry>(),
   again: null,
   due: null,
 });
+
+const CORRECTED = 'its sheet was corrected since';
+
+/** Whether a press brought bolts to what the sheet has no more, or with what it no longer takes. */
+function isPast({ group }: PlacedGroup, { past }: Walked, { pass, to, wrench }: TorquedEntry): boolean {
+  const step = group.steps[pass];
+  return !step || !sameStep(step, to) || wrench === past;
+}
 
 /** What slackens a group besides a word: its bolts taken off again, or what lies under it changed. */
 function slackened(
@@ -132,8 +149,14 @@ function run(file: JobFile): TorqueRun {
     const w = p && states.get(key);
     if (!p || !w) continue;
     if (TORQUE_AGAIN.is(e)) states.set(key, { ...fresh(p), again: e.text.trim() });
-    if (TORQUE_WRENCH.is(e)) w.wrench = e;
+    // Once the sheet was corrected, what was tightened by what it said before is open again.
+    if (TORQUE_WRENCH.is(e)) [w.wrench, w.past] = wrenchTrouble(p, e) === null ? [e, null] : [null, e.id];
     if (TORQUE_ODD.is(e)) w.odd.set(e.hole, e);
+    if (TORQUED.is(e) && isPast(p, w, e)) {
+      const then = new Map([...w.then, ...e.holes.map((h) => [h, e] as const)]);
+      states.set(key, { ...fresh(p), wrench: w.wrench, past: w.past, then, again: CORRECTED });
+      continue;
+    }
     // A step counts once everything before it is done: what came out of its order proves nothing.
     const before = placed.slice(0, at).every(isDone);
     if (TORQUED.is(e) && before && w.wrench?.id === e.wrench) {
@@ -171,6 +194,7 @@ function run(file: JobFile): TorqueRun {
       odd: w.odd,
       seen: w.seen,
       checked: w.checked,
+      then: w.then,
       done,
       doneAt: done ? last : null,
       again: w.again,

@@ -1,14 +1,22 @@
-import { day, entryKind, Refused, size, type EntryOf } from '../log/index.js';
+import { day, entryKind, OffSheet, Refused, size, type EntryOf } from '../log/index.js';
 import { integer, list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
-import { CONDITIONS, groupsOf, isSingle, type ThreadCondition, type PlacedGroup } from './torqueSheet.js';
+import {
+  CONDITIONS,
+  groupsOf,
+  isSingle,
+  sameStep,
+  TORQUE_STEP,
+  type ThreadCondition,
+  type PlacedGroup,
+} from './torqueSheet.js';
 import { adapterSetting, isBelieved, NUT_FACTOR } from './wrench.js';
 
 const short = text(60);
 
 const groupIn = (engine: EngineSpec, key: string): PlacedGroup => {
   const found = groupsOf(engine).find((g) => g.group.key === key);
-  if (!found) throw new Refused('/group', 'There is no such group on this engine’s sheet.');
+  if (!found) throw new OffSheet('/group', 'There is no such group on this engine’s sheet.');
   return found;
 };
 
@@ -33,30 +41,42 @@ export const TORQUE_WRENCH = entryKind(
   },
   {
     read: (sent, { engine }) => {
-      const { group, holes } = groupIn(engine, sent.group);
-      if (sent.condition !== group.condition)
-        throw new Refused('/condition', conditionSentence(group.condition, sent.condition));
-      if (holes.some((h) => h.oneTime) && sent.bolts !== 'new')
-        throw new Refused(
-          '/bolts',
-          'These bolts are used once: new ones go in, or the figure means nothing.',
-        );
       if (sent.adapter && sent.adapter.arm <= 0) throw new Refused('/adapter/arm', 'How long is the wrench?');
-      for (const s of group.steps) {
-        if (s.by !== 'torque') continue;
-        const setting = settingOf(s.value, sent.adapter);
-        if (setting === null)
-          throw new Refused('/adapter', 'Folded back that far the adapter leaves nothing to pull on.');
-        if (!isBelieved(setting, sent.range))
-          throw new Refused(
-            '/range',
-            `A wrench is believed from a fifth of its range to all of it: ${number1(setting)} N·m is ${setting > sent.range ? 'more than this one has' : 'too little for this one'}. Take another.`,
-          );
-      }
+      const trouble = wrenchTrouble(groupIn(engine, sent.group), sent);
+      if (trouble) throw new OffSheet(trouble.path, trouble.sentence);
     },
   },
 );
 export type TorqueWrench = EntryOf<typeof TORQUE_WRENCH>;
+
+/** What a wrench, its threads and its bolts are held against before a group is tightened with it. */
+type HeldWrench = Pick<TorqueWrench, 'condition' | 'bolts' | 'adapter' | 'range'>;
+
+/**
+ * Why a group is not tightened with this wrench, on these threads, with these bolts; null where it may be. Asked again
+ * whenever the sheet is read: one that was corrected may want another.
+ */
+export function wrenchTrouble(
+  { group, holes }: PlacedGroup,
+  { condition, bolts, adapter, range }: HeldWrench,
+): { readonly path: string; readonly sentence: string } | null {
+  const no = (path: string, sentence: string) => ({ path, sentence });
+  if (condition !== group.condition) return no('/condition', conditionSentence(group.condition, condition));
+  if (holes.some((h) => h.oneTime) && bolts !== 'new')
+    return no('/bolts', 'These bolts are used once: new ones go in, or the figure means nothing.');
+  for (const s of group.steps) {
+    if (s.by !== 'torque') continue;
+    const setting = settingOf(s.value, adapter);
+    if (setting === null)
+      return no('/adapter', 'Folded back that far the adapter leaves nothing to pull on.');
+    if (!isBelieved(setting, range))
+      return no(
+        '/range',
+        `A wrench is believed from a fifth of its range to all of it: ${number1(setting)} N·m is ${setting > range ? 'more than this one has' : 'too little for this one'}. Take another.`,
+      );
+  }
+  return null;
+}
 
 const number1 = (v: number): string => String(Number(v.toFixed(1)));
 
@@ -101,6 +121,8 @@ export const TORQUED = entryKind(
     group: short,
     pass: integer(0, 5),
     holes: list(integer(1, 99), 1, 99),
+    /** What the sheet said of this step, as it was shown: a sheet that is corrected later has been tightened to nothing yet. */
+    to: TORQUE_STEP,
     /** Wrench it was done with. */
     wrench: ref('entry'),
     /** By hand, or told by a wrench on the line. */
@@ -110,24 +132,31 @@ export const TORQUED = entryKind(
   },
   {
     read: (sent, { engine, known }) => {
-      const { group } = groupIn(engine, sent.group);
-      if (sent.pass >= group.steps.length) throw new Refused('/pass', 'This group has no such step.');
-      if (sent.holes.some((h) => !group.holes.includes(h)))
-        throw new Refused('/holes', 'That bolt is none of this group.');
-      const step = group.steps[sent.pass]!;
       const tool = known(sent.wrench);
-      if (sent.clicked !== null && step.by === 'torque' && tool && TORQUE_WRENCH.is(tool)) {
-        const off = clickOff(sent.clicked, step.value, tool.adapter);
-        if (off !== null) throw new Refused('/clicked', off);
-      }
-      if (isSingle(group, sent.pass) && sent.holes.length > 1)
-        throw new Refused('/holes', 'One press for each bolt now: each is felt and marked.');
-      const wrench = known(sent.wrench);
-      if (!wrench || !TORQUE_WRENCH.is(wrench) || wrench.group !== sent.group)
+      if (!tool || !TORQUE_WRENCH.is(tool) || tool.group !== sent.group)
         throw new Refused('/wrench', 'Say first which wrench this group is tightened with.');
+      const off =
+        sent.clicked !== null && sent.to.by === 'torque'
+          ? clickOff(sent.clicked, sent.to.value, tool.adapter)
+          : null;
+      if (off !== null) throw new Refused('/clicked', off);
+      const { group } = groupIn(engine, sent.group);
+      const step = group.steps[sent.pass];
+      if (!step) throw new OffSheet('/pass', 'This group has no such step.');
+      if (!sameStep(step, sent.to))
+        throw new OffSheet(
+          '/to',
+          `The sheet has it otherwise now: look at the plan before this is tightened.`,
+        );
+      if (sent.holes.some((h) => !group.holes.includes(h)))
+        throw new OffSheet('/holes', 'That bolt is none of this group.');
+      if (isSingle(group, sent.pass) && sent.holes.length > 1)
+        throw new OffSheet('/holes', 'One press for each bolt now: each is felt and marked.');
     },
   },
 );
+
+export type TorquedEntry = EntryOf<typeof TORQUED>;
 
 /** A bolt that is not as the plan has it: said with its reason, and it names the bolt. */
 export const TORQUE_ODD = entryKind(
@@ -136,9 +165,9 @@ export const TORQUE_ODD = entryKind(
   {
     read: (sent, { engine }) => {
       const { group } = groupIn(engine, sent.group);
-      if (!group.holes.includes(sent.hole)) throw new Refused('/hole', 'That bolt is none of this group.');
       if (sent.text.trim() === '')
         throw new Refused('/text', 'Say how it was tightened instead, and who would feel it again.');
+      if (!group.holes.includes(sent.hole)) throw new OffSheet('/hole', 'That bolt is none of this group.');
     },
   },
 );
@@ -164,12 +193,12 @@ export const TORQUE_CHECKED = entryKind(
     read: (sent, { engine }) => {
       const { group } = groupIn(engine, sent.group);
       if (group.steps.some((s) => s.by === 'angle'))
-        throw new Refused(
+        throw new OffSheet(
           '/group',
           'Bolts turned by an angle are never clicked again: it would stretch them.',
         );
       if (sent.moved.some((h) => !group.holes.includes(h)))
-        throw new Refused('/moved', 'That bolt is none of this group.');
+        throw new OffSheet('/moved', 'That bolt is none of this group.');
     },
   },
 );
@@ -193,7 +222,7 @@ export const TORQUE_DUE = entryKind(
   {
     read: (sent, { engine }) => {
       if (groupIn(engine, sent.group).group.again === null)
-        throw new Refused('/group', 'This engine’s sheet does not tighten that group again.');
+        throw new OffSheet('/group', 'This engine’s sheet does not tighten that group again.');
     },
   },
 );

@@ -25,13 +25,17 @@ export const CLAMPS = {
 } as const;
 export type Clamps = keyof typeof CLAMPS;
 
-const STEP = object({
+/** One step of a group: how it is brought on, and how far. */
+export const TORQUE_STEP = object({
   /** Brought to a torque, or turned on by an angle from there; snug is by hand until it bears. */
   by: oneOf('snug', 'torque', 'angle'),
   /** N·m, or degrees; 0 for snug. */
   value: number(0, 1_000),
 });
-export type TorqueStep = Of<typeof STEP>;
+export type TorqueStep = Of<typeof TORQUE_STEP>;
+
+/** Whether two steps bring a bolt to the same. */
+export const sameStep = (a: TorqueStep, b: TorqueStep): boolean => a.by === b.by && a.value === b.value;
 
 const GROUP = object({
   key: text(60),
@@ -43,7 +47,7 @@ const GROUP = object({
   holes: list(integer(1, 99), 1, 99),
   /** Whether that order is the maker's; else it follows from where they sit. */
   numbered: oneOf('maker', 'positions'),
-  steps: list(STEP, 1, 6),
+  steps: list(TORQUE_STEP, 1, 6),
   condition: oneOf(...(Object.keys(CONDITIONS) as ThreadCondition[])),
   /** Before it: what has to be so. */
   before: text(200),

@@ -3,6 +3,7 @@ import {
   endsOf,
   geometryOf,
   judgeJob,
+  inHouse,
   lashChoice,
   mm,
   placeKey,
@@ -165,6 +166,15 @@ describe('choosing the gasket', () => {
     book.keep(STACK_UNDO, { of: laid });
     expect(stackNow(book.file())).toBeNull();
     expect(book.try(STACK_UNDO, { of: 'x' })).toContain('no such gasket');
+    // A gasket the sheet no longer has is as thick as nobody knows, never nothing.
+    book.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.25', 'base 0.4'] });
+    const sheet = engine.parts!['gaskets'] as { gaskets: { name: string }[] };
+    const without = { gaskets: { gaskets: sheet.gaskets.filter((g) => g.name !== 'base 0.4') } };
+    const file = book.file();
+    expect(stackNow(file)!.thickness).toBe(mm(0.65));
+    expect(
+      stackNow(inHouse({ ...file, engine: { ...engine, parts: { ...engine.parts, ...without } } })),
+    ).toBeNull();
   });
 });
 

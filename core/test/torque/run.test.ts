@@ -72,6 +72,8 @@ const group = (over: Partial<TorqueGroup> = {}): TorqueGroup =>
     source,
     ...over,
   }) as TorqueGroup;
+/** What the sheet says of a step of that group. */
+const to = (pass: number) => group().steps[pass] ?? ({ by: 'torque', value: 60 } as const);
 const engine = (groups: readonly TorqueGroup[] = [group()], holes = map.holes): EngineSpec => ({
   ...TWIN,
   parts: { ...TWIN.parts, 'bolt-maps': { maps: [{ ...map, holes }] }, 'torque-plan': { groups } },
@@ -98,6 +100,7 @@ class Run extends Book {
     this.keep(TORQUED, {
       group: now.group,
       pass: now.pass,
+      to: of.group.steps[now.pass]!,
       holes: now.holes,
       wrench: of.wrench!.id,
       from: 'hand',
@@ -142,6 +145,7 @@ describe('a torque run', () => {
     run.keep(TORQUED, {
       group: 'head',
       pass: 2,
+      to: to(2),
       holes: [order[4]!],
       wrench: id,
       from: 'hand',
@@ -158,7 +162,15 @@ describe('a torque run', () => {
     const run = begun();
     const id = run.log[0]!.id;
     const at = (pass: number, holes: number[]) =>
-      run.keep(TORQUED, { group: 'head', pass, holes, wrench: id, from: 'hand', clicked: null });
+      run.keep(TORQUED, {
+        group: 'head',
+        pass,
+        to: to(pass),
+        holes,
+        wrench: id,
+        from: 'hand',
+        clicked: null,
+      });
     // The last step before the first is done.
     at(2, [3]);
     expect(torqueRun(run.file()).groups[0]!.passes[2]!.done.size).toBe(0);
@@ -170,16 +182,48 @@ describe('a torque run', () => {
     const [g] = torqueRun(run.file()).groups;
     expect([...g!.passes[2]!.done.keys()]).toEqual([3]);
     expect(
-      run.try(TORQUED, { group: 'head', pass: 2, holes: [1, 2], wrench: id, from: 'hand', clicked: null }),
+      run.try(TORQUED, {
+        group: 'head',
+        pass: 2,
+        to: to(2),
+        holes: [1, 2],
+        wrench: id,
+        from: 'hand',
+        clicked: null,
+      }),
     ).toContain('each bolt');
     expect(
-      run.try(TORQUED, { group: 'head', pass: 3, holes: [1], wrench: id, from: 'hand', clicked: null }),
+      run.try(TORQUED, {
+        group: 'head',
+        pass: 3,
+        to: to(3),
+        holes: [1],
+        wrench: id,
+        from: 'hand',
+        clicked: null,
+      }),
     ).toContain('no such step');
     expect(
-      run.try(TORQUED, { group: 'head', pass: 0, holes: [99], wrench: id, from: 'hand', clicked: null }),
+      run.try(TORQUED, {
+        group: 'head',
+        pass: 0,
+        to: to(0),
+        holes: [99],
+        wrench: id,
+        from: 'hand',
+        clicked: null,
+      }),
     ).toContain('none of this group');
     expect(
-      run.try(TORQUED, { group: 'head', pass: 0, holes: [1], wrench: 'x', from: 'hand', clicked: null }),
+      run.try(TORQUED, {
+        group: 'head',
+        pass: 0,
+        to: to(0),
+        holes: [1],
+        wrench: 'x',
+        from: 'hand',
+        clicked: null,
+      }),
     ).toContain('which wrench');
   });
 
@@ -210,7 +254,7 @@ describe('a torque run', () => {
     const run = begun();
     const id = run.log[0]!.id;
     const click = (clicked: number, holes = [1]) =>
-      run.try(TORQUED, { group: 'head', pass: 0, holes, wrench: id, from: 'line', clicked });
+      run.try(TORQUED, { group: 'head', pass: 0, to: to(0), holes, wrench: id, from: 'line', clicked });
     // 15 N·m and 4 % of it: 14.4 to 15.6.
     expect(click(15.6)).toBeNull();
     expect(click(14.4, [2])).toBeNull();
@@ -246,6 +290,7 @@ describe('a torque run', () => {
     run.keep(TORQUED, {
       group: 'head',
       pass: 0,
+      to: { by: 'torque', value: 20 },
       holes: HOLES.slice(2),
       wrench: id,
       from: 'hand',

@@ -4,6 +4,7 @@ import {
   ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   FLUID_FILLED,
+  fluidName,
   FLUIDS,
   generalAssembly,
   groupsOf,
@@ -75,10 +76,10 @@ function tightened(book: LogBook, engine: EngineSpec): void {
       bolts: placed.holes.some((h) => h.oneTime) ? 'new' : 'none-are-once',
     });
     const wrench = book.log.at(-1)!.id;
-    group.steps.forEach((_, pass) => {
+    group.steps.forEach((to, pass) => {
       const presses = isSingle(group, pass) ? order.map((h) => [h]) : [[...order]];
       for (const holes of presses)
-        book.entry(TORQUED, { group: group.key, pass, holes, wrench, from: 'hand', clicked: null });
+        book.entry(TORQUED, { group: group.key, pass, to, holes, wrench, from: 'hand', clicked: null });
     });
     if (group.after !== '') book.entry(TORQUE_SEEN, { group: group.key, is: 'free' });
     if (group.steps.every((s) => s.by === 'torque'))
@@ -98,7 +99,7 @@ export function readyToStart(book: LogBook, engine: EngineSpec): LogBook {
   FLUIDS.of(engine)?.fluids.forEach((f, fluid) => {
     book.entry(FLUID_FILLED, {
       fluid,
-      what: `${f.what}, ${f.grade}`,
+      what: fluidName(f),
       amount: f.amount,
       level: 'on-its-mark',
       bled: f.bleed !== '',

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { FLUID_FILLED, parseFigure, refitState, type JobFile } from '@tribos/core';
+import { FLUID_FILLED, fluidName, parseFigure, refitState, type JobFile } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, CheckField, TextField } from '../ui/index.js';
 
@@ -42,7 +42,7 @@ function FluidRow({
     send(
       newEntry(FLUID_FILLED, {
         fluid: at,
-        what: `${fluid.what}, ${fluid.grade}`,
+        what: fluidName(fluid),
         amount: read ? Math.round(read.value) : 0,
         level: 'on-its-mark',
         bled: fluid.bleed === '' ? false : bled,
