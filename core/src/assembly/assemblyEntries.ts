@@ -1,4 +1,4 @@
-import { entryKind, Refused, type EntryOf } from '../log/index.js';
+import { entryKind, OffSheet, Refused, type EntryOf } from '../log/index.js';
 import { boolean, integer, list, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import { listsFor, stepIn } from './lists.js';
 
@@ -27,9 +27,9 @@ export const ASSEMBLY_SEEN = entryKind(
   {
     read: (sent, { engine }) => {
       const all = listsFor(engine).flatMap((l) => stepIn(l, sent.step)?.asks[sent.ask] ?? []);
-      if (all.length === 0) throw new Refused('/step', 'This engine’s list asks no such thing.');
+      if (all.length === 0) throw new OffSheet('/step', 'This engine’s list asks no such thing.');
       const given = all.flatMap((a) => a.answers.filter((x) => x.text === sent.answer));
-      if (given.length === 0) throw new Refused('/answer', 'That is none of the answers of this step.');
+      if (given.length === 0) throw new OffSheet('/answer', 'That is none of the answers of this step.');
       // Wrong whichever piston is fitted: what hangs on the one that is, the run itself knows.
       if (given.every((a) => a.why !== '')) throw new Refused('/answer', given[0]!.why);
     },
@@ -54,14 +54,14 @@ export const ASSEMBLED = entryKind(
       sent.steps.forEach(({ step, cylinder: c }, i) => {
         const found = listsFor(engine).map((l) => stepIn(l, step));
         if (found.every((s) => s === null))
-          throw new Refused(`/steps/${i}`, 'This engine’s list has no such step.');
+          throw new OffSheet(`/steps/${i}`, 'This engine’s list has no such step.');
         if (c !== null && c >= engine.cylinders.length)
           throw new Refused(`/steps/${i}/cylinder`, 'This engine has no such cylinder.');
         // Asked by every list it may be of: then nobody has looked.
         const asks = Math.min(...found.flatMap((s) => (s ? [s.asks.length] : [])));
         for (let a = 0; a < asks; a += 1)
           if (!answered.includes(`${step}:${c}:${a}`))
-            throw new Refused(`/steps/${i}`, `First look: ${found.find((s) => s !== null)!.asks[a]!.ask}`);
+            throw new OffSheet(`/steps/${i}`, `First look: ${found.find((s) => s !== null)!.asks[a]!.ask}`);
       });
     },
   },
@@ -79,10 +79,10 @@ export const ASSEMBLY_PICTURED = entryKind(
   },
   {
     read: (sent, { engine }) => {
-      if (!listsFor(engine).some((l) => stepIn(l, sent.step)?.photo))
-        throw new Refused('/step', 'No photo belongs to that step.');
       if (sent.photo.trim() === '' && sent.text.trim() === '')
         throw new Refused('/text', 'Say why there is no photo: nobody sees it again once it is closed.');
+      if (!listsFor(engine).some((l) => stepIn(l, sent.step)?.photo))
+        throw new OffSheet('/step', 'No photo belongs to that step.');
     },
   },
 );
@@ -94,10 +94,10 @@ export const ASSEMBLY_ODD = entryKind(
   { step: short, cylinder, why: oneOf('not-there', 'other-way', 'stays-off'), text: text(500) },
   {
     read: (sent, { engine }) => {
-      if (listsFor(engine).every((l) => stepIn(l, sent.step) === null))
-        throw new Refused('/step', 'This engine’s list has no such step.');
       if (sent.why !== 'not-there' && sent.text.trim() === '')
         throw new Refused('/text', 'Say how it is done instead, or why it stays off.');
+      if (listsFor(engine).every((l) => stepIn(l, sent.step) === null))
+        throw new OffSheet('/step', 'This engine’s list has no such step.');
     },
   },
 );
