@@ -176,12 +176,20 @@ export const MOVED = entryKind(
 );
 
 /** Some of a line set apart under a name of their own: the odd bolt of eight. */
-export const SPLIT = entryKind('loose-split', {
-  item: short,
-  count: integer(1, 200),
-  into: short,
-  name: text(80),
-});
+export const SPLIT = entryKind(
+  'loose-split',
+  {
+    item: short,
+    count: integer(1, 200),
+    into: short,
+    name: text(80),
+  },
+  {
+    read: (sent) => {
+      if (sent.name.trim() === '') throw new Refused('/name', 'What is it called by itself?');
+    },
+  },
+);
 
 /** A way to the crank opened besides those of the list, or closed again. */
 export const CRANK_WAY = entryKind(

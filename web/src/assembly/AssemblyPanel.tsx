@@ -3,8 +3,7 @@ import { stepName, type JobFile, type Judgement, type RunStep } from '@tribos/co
 import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
 import { toggleGlance } from '../kit/settings.js';
 import { StationPhotos } from '../photos/index.js';
-import { Button, CheckField, Kbd } from '../ui/index.js';
-import { NoPhotoSheet } from './NoPhotoSheet.js';
+import { Button, CheckField, Kbd, ReasonSheet } from '../ui/index.js';
 import { OddStepSheet } from './OddStepSheet.js';
 import { RunList } from './RunList.js';
 import { StepAtHand } from './StepAtHand.js';
@@ -166,7 +165,18 @@ export function AssemblyPanel({
           <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
         </section>
       )}
-      {noPhoto && now && <NoPhotoSheet assembling={assembling} onClose={() => setNoPhoto(false)} />}
+      {noPhoto && now && (
+        <ReasonSheet
+          title="No photo of this step"
+          label="Why there is none, and what was seen"
+          hint="It stands in the report where the photo would be."
+          most={200}
+          keep="Keep it"
+          trouble={assembling.trouble}
+          onKeep={(text) => assembling.pictured('', text)}
+          onClose={() => setNoPhoto(false)}
+        />
+      )}
       {odd && <OddStepSheet file={file} step={odd} assembling={assembling} onClose={() => setOdd(null)} />}
     </>
   );

@@ -2,13 +2,15 @@ import {
   formatLength,
   nm,
   SIDE_WEAR,
+  SIDE_WEAR_UNDO,
+  sideWears,
   type BodyOf,
   type JobFile,
   type LengthUnit,
   type SideWear,
 } from '@tribos/core';
 import { lengthOf, lengthOrNull } from '../forms/index.js';
-import { useEntryForm } from '../job/index.js';
+import { newEntry, useEntryForm, useSend } from '../job/index.js';
 import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
 
 interface Values {
@@ -41,6 +43,9 @@ export function SideWearSheet({
     { '/goes': 'goes', '/doesNot': 'doesNot', '/cylinder': 'cylinder' },
   );
   const { register, formState } = form;
+  const { trouble, send } = useSend(file);
+  const read = sideWears(file).filter((w) => w !== null);
+  const text = (v: number) => `${formatLength(nm(v), { unit, step: 10_000 })} ${unit}`;
   return (
     <Sheet title="Wear of one side" onClose={onClose}>
       <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
@@ -77,6 +82,35 @@ export function SideWearSheet({
           Keep it
         </Button>
       </form>
+      {read.length > 0 && (
+        <ul className="mt-4">
+          {read.map((w) => (
+            <li key={w.id} className="flex items-center justify-between gap-3 border-t border-rule py-1">
+              <span>
+                {file.engine.cylinders[w.cylinder]}
+                {w.where && `, ${w.where}`}: <span className="figure">{text(w.goes)}</span> goes
+                {w.doesNot !== null && (
+                  <>
+                    , <span className="figure">{text(w.doesNot)}</span> does not
+                  </>
+                )}
+              </span>
+              <Button
+                look="quiet"
+                aria-label={`Take back: ${file.engine.cylinders[w.cylinder]}`}
+                onClick={() => send(newEntry(SIDE_WEAR_UNDO, { of: w.id }))}
+              >
+                Take back
+              </Button>
+            </li>
+          ))}
+        </ul>
+      )}
+      {trouble && (
+        <p role="alert" className="text-beyond">
+          {trouble}
+        </p>
+      )}
     </Sheet>
   );
 }

@@ -1,5 +1,6 @@
 import { REFIT_SEEN, refitState, type JobFile } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
+import { TakeBack } from './TakeBack.js';
 
 /** What else goes back on: asked what is seen, never whether it is done. */
 export function Checks({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
@@ -32,7 +33,12 @@ function CheckRow({
         {check.ask}
         {seen && <span className="text-within"> ✓</span>}
       </p>
-      {seen && <p className="text-small">{seen.answer}</p>}
+      {seen && (
+        <p className="flex flex-wrap items-center gap-x-4 text-small">
+          {seen.answer}
+          {mayDo && <TakeBack of={seen.id} name={check.ask} send={send} />}
+        </p>
+      )}
       {mayDo && !seen && (
         <div role="group" aria-label={check.ask} className="no-print mt-1 grid gap-1">
           {check.answers.map((a) => (

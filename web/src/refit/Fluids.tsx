@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { FLUID_FILLED, fluidName, parseFigure, refitState, type JobFile } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
+import { TakeBack } from './TakeBack.js';
 import { Button, CheckField, TextField } from '../ui/index.js';
 
 /** Fluids of this very variant, each with how its level is read and how its air is let out. */
@@ -69,6 +70,7 @@ function FluidRow({
         {fluid.source.document}, {fluid.source.page}
         {filled && `; ${filled.amount > 0 ? `${filled.amount} cm³ went in, ` : ''}${filled.by}`}
       </p>
+      {mayDo && filled && <TakeBack of={filled.id} name={fluidName(fluid)} send={send} />}
       {mayDo && !filled && (
         <div className="no-print mt-1 flex flex-wrap items-end gap-3">
           <div className="w-28">

@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import {
   CHAIN_RIVET,
+  GASKETS,
   CLAY,
   deckOf,
   LASH,
@@ -193,6 +194,15 @@ export function SetupPanel({
               <GasketStack file={file} unit={unit} mayDo={mayDo} where="base" />
               <GasketStack file={file} unit={unit} mayDo={mayDo} where="head" />
               <Geometry file={file} unit={unit} />
+              {mayDo && !GASKETS.of(file.engine)?.gaskets.length && (
+                <WorkHere
+                  file={file}
+                  what="gasket-changed"
+                  byCylinder={false}
+                  label="Another gasket is in"
+                  hint="Which, how thick, under what: this sheet has none"
+                />
+              )}
               {mayDo && (
                 <WorkHere
                   file={file}

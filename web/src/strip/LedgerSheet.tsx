@@ -16,6 +16,9 @@ const EXITS: readonly Move[] = [
   'out',
 ];
 
+/** Set apart under a name of its own: the odd bolt of eight. It stays counted, on a line by itself. */
+const APART = 'apart';
+
 const stands = (l: LedgerLine): string =>
   [
     `${l.out} ${l.inside ? 'put in' : 'off'}`,
@@ -31,7 +34,7 @@ const stands = (l: LedgerLine): string =>
 export function LedgerSheet({ strip, onClose }: { strip: Strip; onClose: () => void }) {
   const { ledger, crank } = strip;
   const [item, setItem] = useState<string | null>(null);
-  const [move, setMove] = useState<Move>('in');
+  const [move, setMove] = useState<Move | typeof APART>('in');
   const [count, setCount] = useState('1');
   const [text, setText] = useState('');
   const lines = [...ledger].sort((a, b) => Number(b.near || b.inside) - Number(a.near || a.inside));
@@ -83,7 +86,13 @@ export function LedgerSheet({ strip, onClose }: { strip: Strip; onClose: () => v
                 className="grid gap-3 pb-3 sm:grid-cols-[5rem_14rem_1fr_auto] sm:items-end"
                 onSubmit={(e) => {
                   e.preventDefault();
-                  if (strip.moved(l.item, move, Math.max(1, Math.round(Number(count) || 1)), text.trim())) {
+                  const many = Math.max(1, Math.round(Number(count) || 1));
+                  const said = text.trim();
+                  if (
+                    move === APART
+                      ? strip.setApart(l.item, many, said)
+                      : strip.moved(l.item, move, many, said)
+                  ) {
                     setItem(null);
                     setText('');
                   }
@@ -99,7 +108,7 @@ export function LedgerSheet({ strip, onClose }: { strip: Strip; onClose: () => v
                 <SelectField
                   label="What became of them"
                   value={move}
-                  onChange={(e) => setMove(e.target.value as Move)}
+                  onChange={(e) => setMove(e.target.value as Move | typeof APART)}
                 >
                   {EXITS.map((m) => (
                     <option key={m} value={m}>
@@ -110,6 +119,7 @@ export function LedgerSheet({ strip, onClose }: { strip: Strip; onClose: () => v
                           : MOVES[m]}
                     </option>
                   ))}
+                  {l.open > 1 && <option value={APART}>set apart under a name of its own</option>}
                 </SelectField>
                 <TextField
                   label={
@@ -117,7 +127,9 @@ export function LedgerSheet({ strip, onClose }: { strip: Strip; onClose: () => v
                       ? 'How searched for, and by whom'
                       : move === 'later'
                         ? 'At which step it is fitted'
-                        : 'In words'
+                        : move === APART
+                          ? 'Its own name'
+                          : 'In words'
                   }
                   maxLength={500}
                   value={text}

@@ -7,6 +7,7 @@ import {
   lastStripped,
   looseOf,
   MOVED,
+  SPLIT,
   openCrank,
   mayNotAssemble,
   mayNotFit,
@@ -244,6 +245,8 @@ export function useStrip({ file, by }: JobContext, backFrom = false) {
         })
       );
     },
+    setApart: (item: string, count: number, name: string) =>
+      keep(SPLIT, { item, count, into: `${item}.${v7().slice(-6)}`, name }),
     close: (way: string) => {
       setTrouble(crank.mayNotClose);
       if (crank.mayNotClose === null) keep(CRANK_WAY, { way, is: 'closed' });

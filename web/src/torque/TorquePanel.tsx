@@ -9,11 +9,12 @@ import {
   settingOf,
   stepsText,
   stepText,
+  type GroupState,
   type JobFile,
 } from '@tribos/core';
 import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
 import { connectLine, onFigure, sayPlace, useLineState } from '../gaugeLine/index.js';
-import { Button, dayText, Empty, Kbd, TextField } from '../ui/index.js';
+import { Button, dayText, Empty, Kbd, ReasonSheet, TextField } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
 import { OddBoltSheet } from './OddBoltSheet.js';
 import { TorqueMap } from './TorqueMap.js';
@@ -34,6 +35,7 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
   const { groups, group, now, asks, trouble } = torque;
   const [open, setOpen] = useState<'wrench' | 'odd' | null>(null);
   const [checking, setChecking] = useState<string | null>(null);
+  const [anew, setAnew] = useState<GroupState | null>(null);
   const line = useLineState();
   const latest = useRef(torque.clicked);
   useEffect(() => {
@@ -170,6 +172,11 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
                       Click once more
                     </Button>
                   )}
+                  {mayDo && g.passes.some((p) => p.done.size > 0) && (
+                    <Button look="quiet" onClick={() => setAnew(g)}>
+                      Begin it anew
+                    </Button>
+                  )}
                 </li>
               ))}
             </ol>
@@ -256,6 +263,18 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
           hole={now?.holes[0] ?? group.order[0]!}
           torque={torque}
           onClose={() => setOpen(null)}
+        />
+      )}
+      {anew && (
+        <ReasonSheet
+          title={`Begin ${anew.group.name} anew`}
+          label="Why again"
+          hint="Slacken the whole group first, in stages; all of it is open then, and what was read on it as well."
+          most={500}
+          keep="All of it again"
+          trouble={trouble}
+          onKeep={(text) => torque.again(anew.group.key, text)}
+          onClose={() => setAnew(null)}
         />
       )}
       {checked && <CheckSheet group={checked} torque={torque} onClose={() => setChecking(null)} />}

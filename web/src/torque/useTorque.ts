@@ -2,6 +2,7 @@ import { useState } from 'react';
 import {
   parseFigure,
   timelineOf,
+  TORQUE_AGAIN,
   TORQUE_CHECKED,
   TORQUE_DUE,
   TORQUE_SEEN,
@@ -76,6 +77,7 @@ export function useTorque(file: JobFile) {
         }),
       );
     },
+    again: (of: string, text: string) => send(newEntry(TORQUE_AGAIN, { group: of, text })),
     check: (of: string, moved: readonly number[]) => send(newEntry(TORQUE_CHECKED, { group: of, moved })),
     later: (of: string, on: string) => send(newEntry(TORQUE_DUE, { group: of, on })),
     takeBack: () => {

@@ -1,0 +1,23 @@
+import { REFIT_UNDO, type SentEntry } from '@tribos/core';
+import { newEntry } from '../job/index.js';
+import { Button } from '../ui/index.js';
+
+/** Takes back what was seen or filled: it is asked again. */
+export const TakeBack = ({
+  of,
+  name,
+  send,
+}: {
+  of: string;
+  name: string;
+  send: (entry: SentEntry) => boolean;
+}) => (
+  <Button
+    look="quiet"
+    className="no-print"
+    aria-label={`Take back: ${name}`}
+    onClick={() => send(newEntry(REFIT_UNDO, { of }))}
+  >
+    Take back
+  </Button>
+);
