@@ -118,6 +118,15 @@ describe('tightening', () => {
     const last = entries.filter((e) => e.pass === 2).flatMap((e) => e.holes);
     expect(last.length).toBe(new Set(last).size);
     expect(last).toHaveLength(14);
+    // A washer was left out: all of the group again, with the reason.
+    await visit(browser, `/jobs/${id}/top?at=torque`, 'Everything is tightened');
+    await form.push('Begin it anew');
+    await form.push('All of it again');
+    await sees(browser.driver, 'Why again?');
+    await form.fill('Why again', 'a washer was left out');
+    await form.push('All of it again');
+    await sees(browser.driver, 'Begun anew: a washer was left out.');
+    await settled(id, (f) => torqueRun(f).groups[0]!.passes[0]!.done.size === 0, 'begun anew');
   }, 120_000);
 });
 
@@ -288,13 +297,13 @@ describe('refitting', () => {
     await form.push('It stands on its mark');
     await sees(browser.driver, 'Let the air out first');
     const { engine } = await fileOf(id);
-    const { refitChecks } = await import('@tribos/core');
+    const { FLUIDS, fluidName, refitChecks } = await import('@tribos/core');
     await send(
       id,
       {
         kind: 'fluid-filled',
         fluid: 1,
-        what: 'coolant',
+        what: fluidName(FLUIDS.of(engine)!.fluids[1]!),
         amount: 1600,
         level: 'on-its-mark',
         bled: true,
@@ -308,6 +317,11 @@ describe('refitting', () => {
     );
     await sees(browser.driver, 'Open: everything is back, counted and filled.');
     expect(await violations(browser.driver)).toEqual([]);
+    // Seen wrongly, it is asked again, and the start is shut.
+    await form.push('Take back: Manifolds and boots');
+    await sees(browser.driver, 'Not looked at: manifolds and boots.');
+    await form.push('tight all round');
+    await sees(browser.driver, 'Open: everything is back, counted and filled.');
   }, 90_000);
 
   it('tests the crankcase after its seals, and believes the test and not the tick', async () => {

@@ -20,9 +20,12 @@ const BY_OTHERS = ['shim-changed', 'zeroed-again'];
 describe('what may be written into a job', () => {
   it('is known here', () => expect(KINDS.length).toBeGreaterThan(80));
 
-  it.each(core.WORK_KINDS.filter((w) => !BY_OTHERS.includes(w)))('the work “%s” is said somewhere', (what) => {
-    expect([what, new RegExp(`['"]${what}['"]`, 'u').test(text)]).toEqual([what, true]);
-  });
+  it.each(core.WORK_KINDS.filter((w) => !BY_OTHERS.includes(w)))(
+    'the work “%s” is said somewhere',
+    (what) => {
+      expect([what, new RegExp(`['"]${what}['"]`, 'u').test(text)]).toEqual([what, true]);
+    },
+  );
 
   it.each(KINDS)('%s is written by some screen', (name) => {
     expect([name, new RegExp(`\\b${name}\\b`, 'u').test(text)]).toEqual([name, true]);

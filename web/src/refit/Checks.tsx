@@ -29,16 +29,14 @@ function CheckRow({
   const { trouble, send } = useSend(file);
   return (
     <li className="border-t border-rule py-2">
-      <p className="font-semibold">
-        {check.ask}
-        {seen && <span className="text-within"> ✓</span>}
+      <p className="flex items-center justify-between gap-3 leading-tight font-semibold">
+        <span>
+          {check.ask}
+          {seen && <span className="text-within"> ✓</span>}
+        </span>
+        {mayDo && seen && <TakeBack of={seen.id} name={check.ask} send={send} />}
       </p>
-      {seen && (
-        <p className="flex flex-wrap items-center gap-x-4 text-small">
-          {seen.answer}
-          {mayDo && <TakeBack of={seen.id} name={check.ask} send={send} />}
-        </p>
-      )}
+      {seen && <p className="text-small">{seen.answer}</p>}
       {mayDo && !seen && (
         <div role="group" aria-label={check.ask} className="no-print mt-1 grid gap-1">
           {check.answers.map((a) => (

@@ -53,9 +53,12 @@ function FluidRow({
   };
   return (
     <li className="border-t border-rule py-2">
-      <p className="text-lead font-semibold first-letter:uppercase">
-        {fluid.what}, {fluid.grade}
-        {filled && <span className="text-within"> ✓</span>}
+      <p className="flex items-center justify-between gap-3 text-lead leading-tight font-semibold">
+        <span className="inline-block first-letter:uppercase">
+          {fluidName(fluid)}
+          {filled && <span className="text-within"> ✓</span>}
+        </span>
+        {mayDo && filled && <TakeBack of={filled.id} name={fluidName(fluid)} send={send} />}
       </p>
       <p className="text-small">
         {fluid.amount > 0 && (
@@ -70,7 +73,6 @@ function FluidRow({
         {fluid.source.document}, {fluid.source.page}
         {filled && `; ${filled.amount > 0 ? `${filled.amount} cm³ went in, ` : ''}${filled.by}`}
       </p>
-      {mayDo && filled && <TakeBack of={filled.id} name={fluidName(fluid)} send={send} />}
       {mayDo && !filled && (
         <div className="no-print mt-1 flex flex-wrap items-end gap-3">
           <div className="w-28">

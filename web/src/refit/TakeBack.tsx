@@ -14,7 +14,7 @@ export const TakeBack = ({
 }) => (
   <Button
     look="quiet"
-    className="no-print"
+    className="no-print text-small font-normal"
     aria-label={`Take back: ${name}`}
     onClick={() => send(newEntry(REFIT_UNDO, { of }))}
   >

@@ -17,9 +17,10 @@ export function BackPanel({
 }) {
   const strip = useStrip(context, true);
   const { off, plan } = strip;
+  const left = plan.chosen !== null && off.length > 0;
   useFootKeys({
     act: (held) => {
-      if (mayDo && plan.chosen && off.length > 0) strip.act(held);
+      if (mayDo && left) strip.act(held);
     },
     waits: false,
     own: mayDo && plan.chosen ? { Backspace: strip.takeBack } : {},
@@ -30,10 +31,13 @@ export function BackPanel({
         role="group"
         aria-label="Refit"
         tabIndex={0}
-        className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem]"
+        className={`grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto ${left ? 'lg:grid-cols-[minmax(0,1fr)_20rem]' : ''}`}
       >
-        <section aria-label="What goes back" className="min-w-0 self-start bg-sheet p-3 lg:sticky lg:top-0">
-          {plan.chosen && off.length > 0 ? (
+        <section
+          aria-label="What goes back"
+          className={`min-w-0 self-start bg-sheet p-3 ${left ? 'lg:sticky lg:top-0' : ''}`}
+        >
+          {left ? (
             <>
               <StepNow strip={strip} unit={context.unit} onHole={() => undefined} />
               <ol className="mt-3">
@@ -54,9 +58,10 @@ export function BackPanel({
             </p>
           )}
         </section>
-        <div className="min-w-0">{children}</div>
+        {/* With nothing left to put back, what is left to look at has all of the width. */}
+        <div className={`min-w-0 ${left ? '' : 'gap-4 lg:columns-2'}`}>{children}</div>
       </div>
-      {mayDo && plan.chosen && off.length > 0 && <StripBar strip={strip} />}
+      {mayDo && left && <StripBar strip={strip} />}
     </>
   );
 }
