@@ -1,3 +1,4 @@
+import { undoneIn } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import { printedDay, type Room } from '../verdicts/index.js';
 import { HATCH, HONING_TOOLS } from './hatchEntry.js';
@@ -12,7 +13,9 @@ export const hone: Room = {
       ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}wall finished with ${HONING_TOOLS[entry.tool]}${entry.angle === null ? '' : `, ${entry.angle}°`}`
       : null,
   report: (file) => {
-    const rows = HATCH.in(file.log).map((e) => [
+    const gone = undoneIn(file.log);
+    const finished = HATCH.in(file.log).filter((e) => !gone.has(e.work));
+    const rows = finished.map((e) => [
       file.engine.cylinders[e.cylinder] ?? '',
       HONING_TOOLS[e.tool],
       e.angle === null ? '' : `${e.angle}°`,

@@ -4,6 +4,7 @@ import {
   CAM_TIMED,
   camReadings,
   findings,
+  HATCH,
   judgeJob,
   lastWork,
   MAKERS_BUILD,
@@ -13,6 +14,7 @@ import {
   partStates,
   portMap,
   renewedWall,
+  reportOf,
   TAKE_BACK,
   timelineOf,
   WORK_DONE,
@@ -94,6 +96,24 @@ describe('work that was written down and taken back', () => {
     s.keep(TAKE_BACK, { readingId: second });
     expect(lastWork(s.file().log, ['skimmed'])!.id).toBe(first);
     expect(lastWork(s.file().log, ['gasket-changed'])).toBeNull();
+  });
+
+  it('a wall that was never finished stands in no report', () => {
+    const s = whole();
+    const id = work(s, 'honed', 0);
+    s.keep(HATCH, {
+      work: id,
+      cylinder: 0,
+      tool: 'stones',
+      angle: 45,
+      rpm: 120,
+      cycles: 71,
+      text: 'honing oil',
+    });
+    const said = () => JSON.stringify(reportOf(s.file()));
+    expect(said()).toContain('Walls finished');
+    s.keep(TAKE_BACK, { readingId: id });
+    expect(said()).not.toContain('Walls finished');
   });
 
   it('a renewed wall taken back carries what was found on it again', () => {
