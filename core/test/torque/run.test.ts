@@ -2,122 +2,17 @@ import {
   clickOff,
   conditionSentence,
   isTight,
-  judgeJob,
   mm,
   reportOf,
-  STACK_LAID,
-  STACK_UNDO,
   stepText,
   timelineOf,
-  TORQUE_AGAIN,
   TORQUE_CHECKED,
-  TORQUE_DUE,
-  TORQUE_ODD,
   TORQUE_SEEN,
-  TORQUE_UNDO,
   TORQUE_WRENCH,
   TORQUED,
   torqueRun,
-  WORK_DONE,
-  type EngineSpec,
-  type TorqueGroup,
 } from '../../src/index.js';
-import { TWIN } from '../support.js';
-import { Book } from '../strip/support.js';
-
-const source = {
-  type: 'engine-maker',
-  party: 'Varrow',
-  document: 'manual',
-  page: '4-1',
-  revision: '',
-  enteredBy: 'x',
-  checkedBy: 'y',
-};
-const HOLES = Array.from({ length: 14 }, (_, i) => i + 1);
-const map = {
-  key: 'head',
-  name: 'the head',
-  width: mm(240),
-  height: mm(120),
-  holes: HOLES.map((at) => ({
-    at,
-    x: mm(20 + 33 * ((at - 1) % 7)),
-    y: mm(at <= 7 ? 20 : 100),
-    thread: 'M8 × 1.25',
-    length: mm(60),
-    washer: true,
-    sealant: false,
-    oneTime: false,
-  })),
-  source,
-};
-const group = (over: Partial<TorqueGroup> = {}): TorqueGroup =>
-  ({
-    key: 'head',
-    name: 'the head bolts',
-    clamps: 'head',
-    map: 'head',
-    holes: HOLES,
-    numbered: 'positions',
-    steps: [
-      { by: 'torque', value: 15 },
-      { by: 'torque', value: 25 },
-      { by: 'torque', value: 40 },
-    ],
-    condition: 'oiled',
-    before: '',
-    after: 'Turn it over twice by hand: does it turn freely?',
-    again: null,
-    source,
-    ...over,
-  }) as TorqueGroup;
-/** What the sheet says of a step of that group. */
-const to = (pass: number) => group().steps[pass] ?? ({ by: 'torque', value: 60 } as const);
-const engine = (groups: readonly TorqueGroup[] = [group()], holes = map.holes): EngineSpec => ({
-  ...TWIN,
-  parts: { ...TWIN.parts, 'bolt-maps': { maps: [{ ...map, holes }] }, 'torque-plan': { groups } },
-});
-const wrench = (over: object = {}) =>
-  ({
-    group: 'head',
-    name: 'Click wrench 60',
-    range: 60,
-    unit: 'N·m',
-    due: null,
-    adapter: null,
-    condition: 'oiled',
-    bolts: 'none-are-once',
-    ...over,
-  }) as const;
-
-class Run extends Book {
-  private n = 0;
-  press(): boolean {
-    const { now, groups } = torqueRun(this.file());
-    if (!now) return false;
-    const of = groups.find((g) => g.group.key === now.group)!;
-    this.keep(TORQUED, {
-      group: now.group,
-      pass: now.pass,
-      to: of.group.steps[now.pass]!,
-      holes: now.holes,
-      wrench: of.wrench!.id,
-      from: 'hand',
-      clicked: null,
-    });
-    this.n += 1;
-    return true;
-  }
-  get presses() {
-    return this.n;
-  }
-}
-const begun = (e = engine()) => {
-  const run = new Run(e);
-  run.keep(TORQUE_WRENCH, wrench());
-  return run;
-};
+import { HOLES, map, group, to, engine, wrench, Run, begun } from './fourteen.js';
 
 describe('a torque run', () => {
   it('of 14 bolts in three steps is done in 16 presses, each bolt once at the last', () => {
@@ -302,101 +197,5 @@ describe('a torque run', () => {
     expect(run.presses).toBe(2 + 1 + 12);
     expect(torqueRun(run.file()).groups.every((g) => g.done)).toBe(true);
     expect(run.try(TORQUE_CHECKED, { group: 'head', moved: [] })).toContain('never clicked again');
-  });
-
-  it('clicks once more: one that moves opens the whole last step', () => {
-    const run = begun();
-    while (run.press());
-    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
-    run.keep(TORQUE_CHECKED, { group: 'head', moved: [5] });
-    let [g] = torqueRun(run.file()).groups;
-    expect([g!.done, g!.passes[2]!.done.size, g!.again]).toEqual([false, 0, 'bolt 5 moved at the check']);
-    while (run.press());
-    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
-    run.keep(TORQUE_CHECKED, { group: 'head', moved: [] });
-    [g] = torqueRun(run.file()).groups;
-    expect(g!.done && g!.checked !== null).toBe(true);
-    expect(run.try(TORQUE_SEEN, { group: 'head', is: 'touches' })).toContain('It stops here');
-  });
-
-  it('a bolt without access is named with its reason, and stands in the record', () => {
-    const run = begun();
-    expect(run.try(TORQUE_ODD, { group: 'head', hole: 7, why: 'no-access', text: ' ' })).toContain(
-      'how it was tightened',
-    );
-    run.keep(TORQUE_ODD, { group: 'head', hole: 7, why: 'no-access', text: 'by a ring spanner, felt twice' });
-    while (run.press());
-    expect(run.presses).toBe(2 + 13);
-    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
-    expect(isTight(run.file(), 'head')).toBe(true);
-    expect(JSON.stringify(reportOf(run.file()))).toContain('no way for the wrench: by a ring spanner');
-  });
-
-  it('is open again when what it holds comes off or is changed, and when somebody says so', () => {
-    const run = begun();
-    while (run.press());
-    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
-    run.keep(WORK_DONE, { what: 'gasket-changed', cylinder: null, kitId: null, ticket: null, text: '' });
-    expect(isTight(run.file(), 'head')).toBe(false);
-    expect(torqueRun(run.file()).groups[0]!.again).toContain('came off, or was changed');
-    expect(torqueRun(run.file()).groups[0]!.wrench).toBeNull();
-    expect(
-      judgeJob(run.file())
-        .steps.filter((s) => s.key === 'torque:head')
-        .map((s) => s.done),
-    ).toEqual([null]);
-    const last = run.keep(TORQUE_WRENCH, wrench());
-    run.press();
-    run.keep(TORQUE_AGAIN, { group: 'head', text: 'a washer was missing' });
-    expect(torqueRun(run.file()).groups[0]!.passes[0]!.done.size).toBe(0);
-    run.keep(TORQUE_UNDO, { of: run.log.at(-1)!.id });
-    expect(torqueRun(run.file()).groups[0]!.passes[0]!.done.size).toBe(14);
-    expect(run.try(TORQUE_UNDO, { of: 'nobody' })).toContain('nothing like that');
-    expect(last).not.toBe('');
-  });
-
-  it('is open again where another stack was laid under it, though nobody wrote that down as work', () => {
-    const gaskets = ['0.6', '0.8'].map((name) => ({
-      name,
-      where: 'head',
-      thickness: mm(Number(name)),
-      made: 'metal',
-      lies: '',
-      source,
-    }));
-    const of = engine([group()]);
-    const run = begun({ ...of, parts: { ...of.parts, gaskets: { gaskets } } });
-    run.keep(STACK_LAID, { where: 'head', gaskets: ['0.6'] });
-    while (run.press());
-    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
-    run.keep(STACK_LAID, { where: 'head', gaskets: ['0.6'] });
-    expect(isTight(run.file(), 'head')).toBe(true);
-    const other = run.keep(STACK_LAID, { where: 'head', gaskets: ['0.8'] });
-    expect(isTight(run.file(), 'head')).toBe(false);
-    run.keep(STACK_UNDO, { of: other });
-    expect(isTight(run.file(), 'head')).toBe(true);
-  });
-
-  it('that is tightened again later wants a day for it, which falls away when it is begun anew', () => {
-    const run = begun(engine([group({ again: 10 })]));
-    const later = () => judgeJob(run.file()).steps.find((x) => x.key === 'torque-due:head');
-    const due = (on: string) => run.try(TORQUE_DUE, { group: 'head', on });
-    expect(later()).toBeUndefined();
-    // Before it is tight a day is the day of nothing.
-    expect(due('2026-02-01')).toBeNull();
-    while (run.press());
-    run.keep(TORQUE_SEEN, { group: 'head', is: 'free' });
-    expect(later()).toMatchObject({ done: null });
-    expect(later()!.sentence('mm')).toContain('no day is set yet');
-    expect(due('2026-02-10')).toBeNull();
-    expect(later()!.done).toBe(run.log.at(-1)!.id);
-    expect(JSON.stringify(reportOf(run.file()))).toContain('Tightened again on 10 Feb 2026');
-    expect(timelineOf(run.file()).at(-1)!.sentence).toContain('tightened again on 10 Feb 2026');
-    run.keep(TORQUE_UNDO, { of: run.log.at(-1)!.id });
-    expect(later()).toMatchObject({ done: null });
-    due('2026-02-10');
-    run.keep(TORQUE_CHECKED, { group: 'head', moved: [3] });
-    expect(torqueRun(run.file()).groups[0]!.due).toBeNull();
-    expect(begun().try(TORQUE_DUE, { group: 'head', on: '2026-02-10' })).toContain('does not tighten');
   });
 });
