@@ -1,5 +1,13 @@
 import { Unknown } from '../errors.js';
-import { LOG_PLACES, type AnyPlace, type GapPlace, type PlaceKind, type WorkEntry } from '../log/index.js';
+import {
+  LOG_PLACES,
+  type AnyEntry,
+  type AnyPlace,
+  type GapPlace,
+  type LogEntry,
+  type PlaceKind,
+  type WorkEntry,
+} from '../log/index.js';
 import type { EngineSpec } from '../specs/index.js';
 
 /** Where a job carries the places that rooms of its house bring: no text of it has them, every copy does. */
@@ -40,6 +48,16 @@ export function placeKindOf(file: PlacedFile, place: AnyPlace): PlaceKind {
 /** Whether leaves bracket a place. */
 export const isGap = (file: PlacedFile, place: AnyPlace): place is GapPlace =>
   placeKindOf(file, place).sense === 'gap';
+
+/** Whether anything was read at such a place since an entry of the log. */
+export const isReadSince = (
+  { log }: { readonly log: readonly LogEntry[] },
+  entry: AnyEntry,
+  at: (place: AnyPlace) => boolean,
+): boolean =>
+  log
+    .slice(log.indexOf(entry as LogEntry) + 1)
+    .some((e) => (e.kind === 'reading' || e.kind === 'leaf') && at(e.station));
 
 /** Whether work done after an entry has opened its place again. */
 export const isReopened = (file: PlacedFile, place: AnyPlace, after: readonly WorkEntry[]): boolean =>

@@ -6,7 +6,6 @@ export * from './filed.js';
 export * from './finding.js';
 export * from './findings.js';
 export * from './inOrder.js';
-export * from './lastWork.js';
 export * from './oncePerLog.js';
 export * from './partFinding.js';
 export * from './partWork.js';

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import { derived, isReadOver, type JobFile } from '../job/index.js';
 import { STACK_LAID, undoneIn, type AnyEntry, type StackLaid } from '../log/index.js';
 import { GASKETS } from '../specs/index.js';
 
@@ -28,10 +28,11 @@ const laid = derived((file): ReadonlyMap<StackPlace, Laid | null> => {
   return now;
 });
 
-/** The last stack that was said of a place and may be taken back; null where nobody said any. */
+/** The last stack that was said of a place and may be taken back; null where nobody said any, or where it was read over it. */
 export function lastLaid(file: JobFile, where: StackPlace): StackLaid | null {
   const gone = undoneIn(file.log as readonly AnyEntry[]);
-  return STACK_LAID.in(file.log).findLast((e) => e.where === where && !gone.has(e.id)) ?? null;
+  const last = STACK_LAID.in(file.log).findLast((e) => e.where === where && !gone.has(e.id));
+  return last && !isReadOver(file, last) ? last : null;
 }
 
 /** What lies in a place now; null while nobody said, and once the sheet no longer has what was said. */

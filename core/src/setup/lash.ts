@@ -11,7 +11,10 @@ import { hasScrews } from './trainSheet.js';
 export interface LashChoice {
   readonly valves: readonly (LashNow & { readonly key: string })[];
   /** Valves that still want a figure: their leaves, their shim. */
-  readonly missing: readonly { readonly name: string; readonly wants: 'leaves' | 'shim' | 'thinner' }[];
+  readonly missing: readonly {
+    readonly name: string;
+    readonly wants: 'leaves' | 'shim' | 'thinner' | 'again';
+  }[];
   /** Set by a screw, not by shims: nothing is chosen. */
   readonly screws: boolean;
   /** Every valve is read and inside its limits as it stands: nothing has to move. */
@@ -47,6 +50,10 @@ export function lashChoice(file: JobFile): LashChoice {
     const state = readThing(file, LASH, t, 'mm').gaps.get('');
     const gap = state?.bracket;
     const shim = shimUnder(file, t);
+    if (gap?.contradicts) {
+      missing.push({ name: t.name, wants: 'again' });
+      return [];
+    }
     if (!gap || gap.high === null) {
       missing.push({ name: t.name, wants: 'leaves' });
       return [];

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import { derived, isReadSince, type JobFile } from '../job/index.js';
 import { undoneIn, type AnyEntry } from '../log/index.js';
 import { readThing, type Thing } from '../measurands/index.js';
 import { SHIM } from './measures.js';
@@ -10,8 +10,13 @@ export const shimsIn = derived((file): readonly ShimIn[] => {
   return SHIM_IN.in(file.log).filter((e) => !gone.has(e.id));
 });
 
-/** The last shim that went in and may be taken back; null where none did. */
-export const lastShimIn = (file: JobFile): ShimIn | null => shimsIn(file).at(-1) ?? null;
+/** The last shim that went in and may be taken back; null where none did, and where its valve was read since. */
+export function lastShimIn(file: JobFile): ShimIn | null {
+  const last = shimsIn(file).at(-1);
+  return last && !isReadSince(file, last, (place) => 'thing' in place && place.thing === last.valve)
+    ? last
+    : null;
+}
 
 /**
  * Thickness of the shim under a valve, nm: as it was measured since it went in, else as it was measured before. A bought

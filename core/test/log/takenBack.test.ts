@@ -88,14 +88,25 @@ describe('work that was written down and taken back', () => {
 
   it('the last of its kind is offered, and no stack of gaskets is', () => {
     const s = whole();
-    expect(lastWork(s.file().log, ['skimmed'])).toBeNull();
+    expect(lastWork(s.file(), ['skimmed'])).toBeNull();
     const first = work(s, 'skimmed', null);
     const second = work(s, 'skimmed', null);
     work(s, 'washed', 0);
-    expect(lastWork(s.file().log, ['skimmed'])!.id).toBe(second);
+    expect(lastWork(s.file(), ['skimmed'])!.id).toBe(second);
     s.keep(TAKE_BACK, { readingId: second });
-    expect(lastWork(s.file().log, ['skimmed'])!.id).toBe(first);
-    expect(lastWork(s.file().log, ['gasket-changed'])).toBeNull();
+    expect(lastWork(s.file(), ['skimmed'])!.id).toBe(first);
+    expect(lastWork(s.file(), ['gasket-changed'])).toBeNull();
+  });
+
+  it('is not offered any more once what it opened was read again', () => {
+    const s = whole();
+    work(s, 'skimmed', null);
+    const ported = work(s, 'ports-worked', 1);
+    expect(lastWork(s.file(), ['skimmed'])).not.toBeNull();
+    s.deck(0, '0.05', '0.05');
+    expect(lastWork(s.file(), ['skimmed'])).toBeNull();
+    // What was read has nothing to do with ports.
+    expect(lastWork(s.file(), ['ports-worked'])!.id).toBe(ported);
   });
 
   it('a wall that was never finished stands in no report', () => {

@@ -1,6 +1,7 @@
 import {
   bodyMisfits,
   lashChoice,
+  lastLaid,
   lastShimIn,
   mm,
   shelfNow,
@@ -74,6 +75,22 @@ describe('a shim that went in', () => {
     expect(lastShimIn(s.file())).toBeNull();
     expect(wants(s)).toEqual([]);
     expect(shimUnder(s.file(), first!)).toBe(mm(2.4));
+  });
+
+  it('is not taken back once its valve was read over it; another valve is no matter', () => {
+    const s = read();
+    const id = s.keep(SHIM_IN, { valve: first!.key, thickness: mm(2.45), from: 'shelf' });
+    s.lash(second!.key);
+    expect(lastShimIn(s.file())!.id).toBe(id);
+    s.lash(first!.key);
+    expect(lastShimIn(s.file())).toBeNull();
+  });
+
+  it('nothing is chosen while leaves contradict one another', () => {
+    const s = read();
+    s.leaf(first!.key, 0.15, 'goes').leaf(first!.key, 0.12, 'does-not');
+    expect(wants(s)).toEqual([`${first!.name}: again`]);
+    expect(lashChoice(s.file())).toMatchObject({ choice: null, inside: false });
   });
 
   it('is of a valve of this engine, and no thicker than a shim is', () => {
@@ -153,6 +170,11 @@ it('a stack taken back never lay there: what was read stands again', () => {
   s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.6'] });
   const other = s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.8'] });
   expect(wants(s)).toHaveLength(valves.length);
+  expect(lastLaid(s.file(), 'head')!.id).toBe(other);
   s.keep(STACK_UNDO, { of: other });
   expect(wants(s)).toEqual([]);
+  // Once something was read over another stack it lay there, whatever is said of it.
+  s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.8'] });
+  s.lash(first!.key);
+  expect(lastLaid(s.file(), 'head')).toBeNull();
 });

@@ -19,6 +19,7 @@ import { ShimShelf } from './ShimShelf.js';
 const WANTS = {
   leaves: 'try the leaves',
   shim: 'measure its shim',
+  again: 'its leaves contradict one another: try them again',
   thinner: 'no leaf goes: fit a thinner shim first',
 } as const;
 

@@ -5,7 +5,7 @@ import { Button, dayText } from '../ui/index.js';
 /** The last work written down of some kinds, with the way to take it back: then it was never done, and opens nothing. */
 export function LastWork({ file, kinds }: { file: JobFile; kinds: readonly WorkKind[] }) {
   const { trouble, send } = useSend(file);
-  const last = lastWork(file.log, kinds);
+  const last = lastWork(file, kinds);
   if (!last) return null;
   const where = last.cylinder === null ? '' : `, ${file.engine.cylinders[last.cylinder]}`;
   return (
