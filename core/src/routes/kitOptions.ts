@@ -4,7 +4,7 @@ import { exactly, uncertaintyOf } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
-import type { Governing, Kit } from '../specs/index.js';
+import { targetOf, type Governing, type Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { assumed, type Assumptions } from './assumptions.js';
@@ -54,7 +54,7 @@ export interface KitOption {
   /** Thinnest sleeve wall left, nm; null when the sleeve's outside is not on file or nothing is bored. */
   readonly wallLeft: number | null;
   readonly verification: Verification | null;
-  /** How far it sits from the middle of its clearance, the cylinder that is farthest off, nm. */
+  /** How far it sits from what its clearance aims at, the cylinder that is farthest off, nm. */
   readonly offTarget: number;
   /** What would make its window verifiable, where it is not: null where nothing in the shop does. */
   readonly remedy: Remedy | null;
@@ -152,14 +152,13 @@ function whyNotSentence(
     : null;
 }
 
-/** How far a kit sits from the middle of its clearance, the cylinder that is farthest off, nm. */
+/** How far a kit sits from what its clearance aims at, the cylinder that is farthest off, nm. */
 const offTarget = (o: Pick<KitOption, 'cylinders' | 'clearance'>): number => {
-  const range = rangeOf(o.clearance);
-  if (!range) return 0;
-  const middle = (range.low + range.high) / 2;
+  const target = o.clearance.status === 'governed' ? targetOf(o.clearance.limit) : null;
+  if (target === null) return 0;
   return Math.max(
     0,
-    ...o.cylinders.map((c) => (c.fit ? Math.abs((c.fit.tightest + c.fit.loosest) / 2 - middle) : 0)),
+    ...o.cylinders.map((c) => (c.fit ? Math.abs((c.fit.tightest + c.fit.loosest) / 2 - target) : 0)),
   );
 };
 

@@ -58,7 +58,7 @@ export interface Way {
   readonly sure: boolean;
   /** Whether a verdict on what is used again is beyond: nobody has to read on to know. */
   readonly refuted: boolean;
-  /** How far its clearance sits from the middle of its range, nm. */
+  /** How far its clearance sits from what its range aims at, nm. */
   readonly offTarget: number;
 }
 

@@ -77,4 +77,24 @@ describe('which piston in which bore', () => {
     const tight = jobFile(bores([round('76.990')]), { engine: graded });
     expect(says(tight)).toEqual(['cylinder: every grade would be too tight.']);
   });
+
+  it.each([
+    [undefined, 'B'],
+    [0.041, 'B'],
+    [0.044, 'A'],
+  ])('aims at what the sheet names, %s: grade %s, in the matching and among the ways alike', (aim, grade) => {
+    // 77.007 less 76.962, 76.967, 76.972: 0.045, 0.040, 0.035.
+    const graded: EngineSpec = {
+      ...TWIN,
+      cylinders: ['cylinder'],
+      kits: [kit('A', 76.962), kit('B', 76.967), kit('C', 76.972)],
+      limits: TWIN.limits.map((l) =>
+        l.feature === 'clearance' && l.state === 'new' && aim !== undefined ? { ...l, target: mm(aim) } : l,
+      ),
+    };
+    const file = jobFile(bores([round('77.007')]), { engine: graded });
+    expect(match(file)).toMatchObject({ gradeFor: [{ id: grade }] });
+    const offs = judgeJob(file).kits.options.map((o) => [o.kit.id, o.offTarget] as const);
+    expect([...offs].sort((a, b) => a[1] - b[1])[0]![0]).toBe(grade);
+  });
 });
