@@ -3,11 +3,11 @@ import {
   cylinder,
   entryKind,
   GAPPED_RINGS,
+  OffSheet,
   onCylinder,
   Refused,
   RING_NAMES,
   size,
-  type EntryContext,
   type EntryOf,
   type GappedRing,
 } from '../log/index.js';
@@ -21,17 +21,18 @@ import { clockedOf, RING_PACKS, SECTIONS, type PackRing, type RingPack, type Rin
 
 const ring = oneOf(...GAPPED_RINGS);
 
-function packNamed({ engine }: EntryContext, maker: string): RingPack {
-  const pack = RING_PACKS.of(engine)?.packs.find((p) => p.piston === maker);
-  if (!pack) throw new Refused('/pack', `No ring sheet for ${maker} pistons is on file for this engine.`);
-  return pack;
+interface Trouble {
+  readonly path: string;
+  readonly sentence: string;
 }
 
-function ringOf(pack: RingPack, name: GappedRing): PackRing {
-  const found = pack.rings.find((r) => r.ring === name);
-  if (!found) throw new Refused('/ring', `The ${pack.maker} sheet has no ${RING_NAMES[name]}.`);
-  return found;
-}
+const packFor = (engine: EngineSpec, maker: string): RingPack | undefined =>
+  RING_PACKS.of(engine)?.packs.find((p) => p.piston === maker);
+
+const noPack = (maker: string): Trouble => ({
+  path: '/pack',
+  sentence: `No ring sheet for ${maker} pistons is on file for this engine.`,
+});
 
 /** Heights nearer than this are the same ring's, nm. */
 const HEIGHT_AGREES = 50_000;
@@ -42,6 +43,33 @@ const agrees = (
 ): boolean =>
   (card.section === null || of.section === card.section) &&
   (card.height === null || of.height === null || Math.abs(of.height - card.height) <= HEIGHT_AGREES);
+
+/** Why a card is not of the ring it is said to be, by the sheet as it is; null where it is. */
+export function cardTrouble(
+  engine: EngineSpec,
+  sent: Pick<RingCard, 'pack' | 'ring' | 'height' | 'section' | 'mark'>,
+): Trouble | null {
+  const pack = packFor(engine, sent.pack);
+  if (!pack) return noPack(sent.pack);
+  const name = RING_NAMES[sent.ring];
+  const of = pack.rings.find((r) => r.ring === sent.ring);
+  if (!of) return { path: '/ring', sentence: `The ${pack.maker} sheet has no ${name}.` };
+  if (!agrees(of, sent)) {
+    const other = pack.rings.find((r) => r.ring !== sent.ring && agrees(r, sent));
+    return {
+      path: of.section !== sent.section && sent.section !== null ? '/section' : '/height',
+      sentence: other
+        ? `That is the ${RING_NAMES[other.ring]} by its sheet, not the ${name}: tops and seconds get swapped.`
+        : `The sheet has the ${name} ${SECTIONS[of.section]}${of.height === null ? '' : `, ${of.height / 1e6} mm high`}: this is another ring.`,
+    };
+  }
+  return of.mark !== null && sent.mark !== 'up'
+    ? {
+        path: '/mark',
+        sentence: `Upside down: “${of.mark}” faces up, towards the crown. Turned over, the ${name} pumps oil.`,
+      }
+    : null;
+}
 
 /** What was seen of one ring before it goes on: held against its sheet, a contradiction is refused. */
 export const RING_CARD = entryKind(
@@ -60,24 +88,8 @@ export const RING_CARD = entryKind(
   {
     read: (sent, context) => {
       onCylinder(context.engine, sent.cylinder, '/cylinder');
-      const pack = packNamed(context, sent.pack);
-      const of = ringOf(pack, sent.ring);
-      const name = RING_NAMES[sent.ring];
-      if (!agrees(of, sent)) {
-        const other = pack.rings.find((r) => r.ring !== sent.ring && agrees(r, sent));
-        const at = of.section !== sent.section && sent.section !== null ? '/section' : '/height';
-        throw new Refused(
-          at,
-          other
-            ? `That is the ${RING_NAMES[other.ring]} by its sheet, not the ${name}: tops and seconds get swapped.`
-            : `The sheet has the ${name} ${SECTIONS[of.section]}${of.height === null ? '' : `, ${of.height / 1e6} mm high`}: this is another ring.`,
-        );
-      }
-      if (of.mark !== null && sent.mark !== 'up')
-        throw new Refused(
-          '/mark',
-          `Upside down: “${of.mark}” faces up, towards the crown. Turned over, the ${name} pumps oil.`,
-        );
+      const trouble = cardTrouble(context.engine, sent);
+      if (trouble) throw new OffSheet(trouble.path, trouble.sentence);
     },
   },
 );
@@ -151,6 +163,34 @@ export function clockSentence(troubles: ReturnType<typeof clockTroubles>): strin
 
 const gapAngle = orNull(angle);
 
+/** Why gaps set so do not stand, by the sheet as it is; null where they do. */
+export function clockTrouble(
+  engine: EngineSpec,
+  sent: Pick<RingClock, 'pack' | 'way' | 'gaps' | 'expander'>,
+): Trouble | null {
+  const pack = packFor(engine, sent.pack);
+  if (!pack) return noPack(sent.pack);
+  const meant = clockMeant(pack, sent.way);
+  if (!meant)
+    return {
+      path: '/way',
+      sentence:
+        sent.way === 'drawing'
+          ? 'No maker’s drawing is on file for these rings.'
+          : sent.way === 'pegs'
+            ? 'These rings have no pegs.'
+            : 'The maker’s drawing or its pegs are the check; no template stands in for them.',
+    };
+  const lying: Clock = Object.fromEntries(
+    clockedOf(pack).flatMap((r) => (sent.gaps[r] === null ? [] : [[r, sent.gaps[r]]])),
+  );
+  const troubles = clockTroubles(lying, meant);
+  if (troubles.length > 0) return { path: '/gaps', sentence: clockSentence(troubles) };
+  return pack.expander && sent.expander !== 'butted'
+    ? { path: '/expander', sentence: 'Look at the expander’s ends: butted or overlapped?' }
+    : null;
+}
+
 /** Ring gaps as they were set on the piston, seen from above. */
 export const RING_CLOCK = entryKind(
   'ring-clock',
@@ -172,28 +212,13 @@ export const RING_CLOCK = entryKind(
   {
     read: (sent, context) => {
       onCylinder(context.engine, sent.cylinder, '/cylinder');
-      const pack = packNamed(context, sent.pack);
-      const meant = clockMeant(pack, sent.way);
-      if (!meant)
-        throw new Refused(
-          '/way',
-          sent.way === 'drawing'
-            ? 'No maker’s drawing is on file for these rings.'
-            : sent.way === 'pegs'
-              ? 'These rings have no pegs.'
-              : 'The maker’s drawing or its pegs are the check; no template stands in for them.',
-        );
-      const lying: Clock = Object.fromEntries(
-        clockedOf(pack).flatMap((r) => (sent.gaps[r] === null ? [] : [[r, sent.gaps[r]]])),
-      );
-      const troubles = clockTroubles(lying, meant);
-      if (troubles.length > 0) throw new Refused('/gaps', clockSentence(troubles));
-      if (pack.expander && sent.expander !== 'butted')
+      const trouble = clockTrouble(context.engine, sent);
+      if (trouble && (trouble.path !== '/expander' || sent.expander === null))
+        throw new OffSheet(trouble.path, trouble.sentence);
+      if (trouble)
         throw new Refused(
           '/expander',
-          sent.expander === 'overlapped'
-            ? 'An expander whose ends overlap lets oil past: take the rails off, let its ends butt, look again.'
-            : 'Look at the expander’s ends: butted or overlapped?',
+          'An expander whose ends overlap lets oil past: take the rails off, let its ends butt, look again.',
         );
     },
   },

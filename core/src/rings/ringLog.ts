@@ -13,6 +13,8 @@ import type { Nanometres } from '../units/index.js';
 import { gapPlace } from './gapPlace.js';
 import { ringsSince } from './pack.js';
 import {
+  cardTrouble,
+  clockTrouble,
   RING_CARD,
   RING_CLOCK,
   RING_STEP,
@@ -61,7 +63,8 @@ const ofRing = derived((file: JobFile) => {
         e.kind === 'leaf' && standing.has(e.id) && placeKey(e.station) === at && index.get(e.id)! > since,
     );
     const filed = FILED.in(file.log).filter(own);
-    const cards = RING_CARD.in(file.log).filter(own);
+    // A card that its sheet, corrected since, contradicts is of another ring.
+    const cards = RING_CARD.in(file.log).filter((e) => own(e) && cardTrouble(file.engine, e) === null);
     const events = [...tries, ...filed, ...RING_STEP.in(file.log).filter(own), ...cards].sort(
       (a, b) => index.get(a.id)! - index.get(b.id)!,
     );
@@ -102,12 +105,11 @@ export const ringHistory = (
   depth: Nanometres,
 ): RingHistory => ofRing(file)(cylinder, ring, depth);
 
-/** The clock of a cylinder that stands: set after its rings came to hand. */
+/** The clock of a cylinder that stands: set after its rings came to hand, and as the sheet of now has it. */
 export function clockOf(file: JobFile, cylinder: number): RingClock | null {
   const since = ringsSince(file, cylinder);
-  return (
-    RING_CLOCK.in(file.log).findLast(
-      (e) => e.cylinder === cylinder && file.log.indexOf(e as never) > since,
-    ) ?? null
+  const last = RING_CLOCK.in(file.log).findLast(
+    (e) => e.cylinder === cylinder && file.log.indexOf(e as never) > since,
   );
+  return last && clockTrouble(file.engine, last) === null ? last : null;
 }

@@ -208,24 +208,22 @@ describe('a finished wall', () => {
 });
 
 it('a file that says what no screen may say is not read', () => {
-  const file = with_(ringJob(), RING_CARD, {
+  const file = with_(ringJob(), RING_STEP, {
     cylinder: 0,
-    pack: 'Corrie',
     ring: 'top',
-    height: null,
-    section: 'barrel',
-    mark: 'up',
+    what: 'bagged',
+    code: 'cylinder-top',
   });
-  const text = (mark: 'up' | 'down') =>
+  const text = (code: string) =>
     JSON.parse(
       JSON.stringify({
         ...file,
-        log: file.log.map((e) => ((e.kind as string) === 'ring-card' ? { ...e, mark } : e)),
+        log: file.log.map((e) => ((e.kind as string) === 'ring-step' ? { ...e, code } : e)),
       }),
     ) as unknown;
-  expect(readJobFile(text('up')).ok).toBe(true);
-  const read = readJobFile(text('down'));
-  expect(read.ok ? [] : read.misfits).toMatchObject([{ path: `/log/${file.log.length - 1}/mark` }]);
+  expect(readJobFile(text('cylinder-top')).ok).toBe(true);
+  const read = readJobFile(text('cylinder-second'));
+  expect(read.ok ? [] : read.misfits).toMatchObject([{ path: `/log/${file.log.length - 1}/code` }]);
 });
 
 it('no kind of entry has a field of a name that every entry has', () => {
