@@ -1,4 +1,4 @@
-import { entryKind, Refused, size, type EntryOf } from '../log/index.js';
+import { entryKind, OffSheet, Refused, size, type EntryOf } from '../log/index.js';
 import { boolean, oneOf, orNull, text } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { bearingsOf, rowOf } from './measures.js';
@@ -21,12 +21,12 @@ export const CODES_READ = entryKind(
       onRow(engine, sent.row, sent.bearing);
       const sheet = rowOf(engine, sent.row);
       if (!sheet?.housings.some((c) => c.code === sent.housing))
-        throw new Refused(
+        throw new OffSheet(
           '/housing',
           `The sheet knows ${sheet?.housings.map((c) => c.code).join(', ') ?? 'no codes'} on the housing.`,
         );
       if (!sheet.journals.some((c) => c.code === sent.journal))
-        throw new Refused(
+        throw new OffSheet(
           '/journal',
           `The sheet knows ${sheet.journals.map((c) => c.code).join(', ')} on the journal.`,
         );
@@ -46,7 +46,7 @@ export const SHELLS_IN = entryKind(
         ['/lower', sent.lower],
       ] as const)
         if (!rowOf(engine, sent.row)?.shells.some((s) => s.colour === colour))
-          throw new Refused(path, `The sheet has no ${colour} shell for that row.`);
+          throw new OffSheet(path, `The sheet has no ${colour} shell for that row.`);
     },
   },
 );

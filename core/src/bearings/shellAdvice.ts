@@ -118,7 +118,11 @@ export function shellAdvice(file: JobFile, row: Row, unit: LengthUnit): ShellAdv
     if (!chosen) return null;
     const { choice, way } = chosen;
     const colour = (i: number) => sheet.shells[i]!.colour;
-    const thickness = (name: string) => sheet.shells.find((s) => s.colour === name)?.thickness ?? 0;
+    // A colour the sheet has no more is as thick as nobody knows.
+    const left = (room: number, names: readonly string[]): number | null => {
+      const thick = names.map((name) => sheet.shells.find((s) => s.colour === name)?.thickness);
+      return thick.includes(undefined) ? null : thick.reduce<number>((rest, t) => rest - t!, room);
+    };
     return {
       row,
       by,
@@ -134,7 +138,7 @@ export function shellAdvice(file: JobFile, row: Row, unit: LengthUnit): ShellAdv
           now: now ? [now.upper, now.lower] : null,
           wanted: [colour(pair.first), colour(pair.second)],
           clearance: pair.clearance,
-          clearanceNow: now ? rooms[i]! - thickness(now.upper) - thickness(now.lower) : null,
+          clearanceNow: now && left(rooms[i]!, [now.upper, now.lower]),
         };
       }),
     };

@@ -16,6 +16,9 @@ import {
   um,
   type Figure,
   type ShellColour,
+  inHouse,
+  readJobFile,
+  type JobFile,
 } from '../../src/index.js';
 import { asked, take } from '../measurands/support.js';
 import type { Book } from '../strip/support.js';
@@ -255,6 +258,21 @@ describe('which shells', () => {
     const now = shellAdvice(book.file(), 'main', 'mm')!;
     expect(now.by).toBe('size');
     expect(now.bearings.map((b) => b.wanted[0])).toEqual(['chalk', 'chalk']);
+  });
+
+  it('a colour the sheet has no more leaves no clearance at all, and is never as thin as nothing', () => {
+    const book = coded();
+    shells(book, '1', 'rose');
+    const now = (file: JobFile) => shellAdvice(file, 'main', 'mm')?.bearings[0]!.clearanceNow;
+    expect(now(book.file())).toBeGreaterThan(0);
+    const file = book.file();
+    const text = JSON.stringify(file.engine.parts).replaceAll('"rose"', '"plum"');
+    const other = inHouse({
+      ...file,
+      engine: { ...file.engine, parts: JSON.parse(text) as Record<string, unknown> },
+    });
+    expect(now(other)).toBeNull();
+    expect(readJobFile(JSON.parse(JSON.stringify(other))).ok).toBe(true);
   });
 
   it('two that were swapped are swapped back, and nothing is bought', () => {
