@@ -130,7 +130,7 @@ export function notYetStarted(file: JobFile, figures: readonly Figure[]): readon
         ]
       : []),
     ...(run.begun === null && topWasOff(file)
-      ? ['The top end went together without its list: nothing of what ruins engines was looked at.']
+      ? ['The top end is not put together by its list: without its list nobody looked at what ruins engines.']
       : []),
     ...tight.groups
       .filter((g) => !g.done && (tight.begun || wereOff(file).maps.has(g.group.map)))
