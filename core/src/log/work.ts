@@ -122,8 +122,8 @@ const restacked = ({ id, at, received, by, importedBy, gaskets }: StackLaid): Wo
 });
 
 /**
- * Work of a log with its place in it: what was written down as work and not taken back, and every stack of gaskets that is another than lay
- * there before. The first that is said of a place is what was read over; one taken back never lay there.
+ * Work of a log with its place in it: what was written down as work and not taken back, and every stack of gaskets that
+ * is another than lay there before. The first that is said of a place is what was read over; one taken back never lay there.
  */
 export const workOf = oncePerLog((log: readonly LogEntry[]): readonly PlacedWork[] => {
   const gone = undoneIn(log as readonly AnyEntry[]);

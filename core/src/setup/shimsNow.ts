@@ -1,5 +1,5 @@
 import { derived, isReadSince, type JobFile } from '../job/index.js';
-import { undoneIn, type AnyEntry } from '../log/index.js';
+import { undoneIn, WORK, workOf, type AnyEntry } from '../log/index.js';
 import { readThing, type Thing } from '../measurands/index.js';
 import { SHIM } from './measures.js';
 import { SHIM_IN, SHIMS_THERE, type ShimIn } from './shimEntries.js';
@@ -26,7 +26,10 @@ export function shimUnder(file: JobFile, valve: Thing): number | null {
   const read = readThing(file, SHIM, valve, 'mm').places.get('')?.result?.estimate.value ?? null;
   if (read !== null) return read;
   const put = shimsIn(file).findLast((e) => e.valve === valve.key);
-  return put && put.from !== 'bought' ? put.thickness : null;
+  const work = workOf(file.log).findLast(({ entry }) => WORK[entry.what].reopens.includes('shim'));
+  // Shims changed since by a word alone: which ones lie there now nobody said.
+  const since = put && (file.log as readonly AnyEntry[]).indexOf(put) > (work?.at ?? -1);
+  return since && put.from !== 'bought' ? put.thickness : null;
 }
 
 /** Shims on the shelf as it was said last, less those that went in since; null while nobody said. */

@@ -12,6 +12,7 @@ import {
   STACK_LAID,
   STACK_UNDO,
   thingsOfKind,
+  WORK_DONE,
   type EngineSpec,
 } from '../../src/index.js';
 import { contactOf } from '../../src/setup/index.js';
@@ -61,6 +62,11 @@ describe('a shim that went in', () => {
     expect(shimUnder(s.file(), first!)).toBeNull();
     s.lash(first!.key, [0.09, 0.11]);
     expect(wants(s)).toEqual([`${first!.name}: shim`]);
+    // Shims that were changed by a word alone: nobody knows how thick.
+    const other = read();
+    other.keep(SHIM_IN, { valve: first!.key, thickness: mm(2.45), from: 'shelf' });
+    other.keep(WORK_DONE, { what: 'shim-changed', cylinder: null, kitId: null, ticket: null, text: '' });
+    expect(shimUnder(other.file(), first!)).toBeNull();
     // Marked 2.50, measured 2.492: the micrometer is believed.
     s.shim(first!.key, '2.492');
     expect(shimUnder(s.file(), first!)).toBe(mm(2.492));
