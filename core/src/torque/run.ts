@@ -96,10 +96,15 @@ const fresh = ({ group }: PlacedGroup): Walked => ({
 
 const CORRECTED = 'its sheet was corrected since';
 
-/** Whether a press brought bolts to what the sheet has no more, or with what it no longer takes. */
-function isPast({ group }: PlacedGroup, { past }: Walked, { pass, to, wrench }: TorquedEntry): boolean {
+/** Whether a press brought bolts to what the sheet has no more, with what it no longer takes, or all at once where each is felt. */
+function isPast(
+  { group }: PlacedGroup,
+  { past }: Walked,
+  { pass, to, wrench, holes }: TorquedEntry,
+): boolean {
   const step = group.steps[pass];
-  return !step || !sameStep(step, to) || wrench === past;
+  const felt = holes.length === 1 || !isSingle(group, pass);
+  return !step || !sameStep(step, to) || wrench === past || !felt;
 }
 
 /** What slackens a group besides a word: its bolts taken off again, or what lies under it changed. */
@@ -167,7 +172,9 @@ function run(file: JobFile): TorqueRun {
     const whole = w.passes.every((_, i) => full(p, w, i));
     if (TORQUE_SEEN.is(e) && whole) w.seen = e;
     if (TORQUE_DUE.is(e) && whole) w.due = e;
-    if (TORQUE_CHECKED.is(e) && whole) {
+    // Bolts turned by an angle are never clicked again, whatever somebody wrote.
+    const clicks = p.group.steps.every((s) => s.by !== 'angle');
+    if (TORQUE_CHECKED.is(e) && whole && clicks) {
       if (e.moved.length === 0) w.checked = e;
       else {
         // One that moved had not its tension: the whole pattern of the last step again.

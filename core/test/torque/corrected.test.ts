@@ -129,6 +129,29 @@ describe('a torque plan that is corrected after somebody tightened by it', () =>
     expect(said(file)).toContain('4 bolts of a group that is no longer on the sheet (head), 21.5 N·m');
   });
 
+  it('brought past a screen, the last step with one press for all is no step, and an angle is clicked by nobody', () => {
+    const book = tight();
+    const at = (change: (log: Book['log']) => unknown) => {
+      const log = structuredClone(book.log);
+      change(log);
+      return torqueRun(inHouse({ ...book.file(), log: log as never })).groups[0]!;
+    };
+    const last = (log: Book['log']) => log.findIndex((e) => TORQUED.is(e) && e.pass === 1);
+    expect(at(() => undefined).done).toBe(true);
+    expect(
+      at((log) => log.splice(last(log), 4, { ...log[last(log)]!, holes: HOLES } as never)).passes[1]!.done
+        .size,
+    ).toBe(0);
+    const turned = { ...GROUP, steps: [GROUP.steps[0]!, { by: 'angle', value: 90 }] } as TorqueGroup;
+    const angled = new Book(engine(turned));
+    const wrench = angled.keep(TORQUE_WRENCH, WRENCH);
+    const press = { group: 'head', wrench, from: 'hand', clicked: null } as const;
+    angled.keep(TORQUED, { ...press, pass: 0, to: turned.steps[0]!, holes: HOLES });
+    for (const h of HOLES) angled.keep(TORQUED, { ...press, pass: 1, to: turned.steps[1]!, holes: [h] });
+    angled.log.push({ ...angled.log.at(-1)!, id: 'c', kind: 'torque-checked', moved: [] } as never);
+    expect(torqueRun(angled.file()).groups[0]!.checked).toBeNull();
+  });
+
   it('an entry that was taken once is taken again of a file, and of a screen it is not', () => {
     const old = tight().log.find(TORQUED.is)!;
     const context = {
