@@ -1,13 +1,14 @@
 /** What a column of a pasted table holds, by the words over it. */
-const COLUMNS: readonly (readonly [RegExp, 'name' | 'low' | 'high' | 'limit' | 'unit'])[] = [
+const COLUMNS: readonly (readonly [RegExp, 'name' | 'low' | 'high' | 'limit' | 'target' | 'unit'])[] = [
   [/^(item|what|feature|name|dimension|part|of what)$/iu, 'name'],
   [/(service|wear|limit|max.*allow)/iu, 'limit'],
   [/^(low|min|minimum|from|new low|new min|std min|standard min)/iu, 'low'],
   [/^(high|max|maximum|to|new high|new max|std max|standard max)/iu, 'high'],
+  [/^(target|aim)/iu, 'target'],
   [/^unit/iu, 'unit'],
 ];
 
-type Row = Partial<Record<'name' | 'low' | 'high' | 'limit' | 'unit', string>>;
+type Row = Partial<Record<'name' | 'low' | 'high' | 'limit' | 'target' | 'unit', string>>;
 
 /** Without words over them: name, low, high, limit, unit. */
 const USUAL = ['name', 'low', 'high', 'limit', 'unit'] as const;
@@ -16,10 +17,14 @@ const headed = (cells: readonly string[]): (keyof Row | null)[] =>
   cells.map((c) => COLUMNS.find(([words]) => words.test(c.trim()))?.[1] ?? null);
 
 /** One row as a line of a sheet; what is not there is left out. */
-function lineOf({ name = '', low = '', high = '', limit = '', unit = '' }: Row): string {
+function lineOf({ name = '', low = '', high = '', limit = '', target = '', unit = '' }: Row): string {
   const range = low && high ? `${low}-${high}` : low ? `min ${low}` : high ? `max ${high}` : '';
   const of = unit ? ` ${unit}` : '';
-  const parts = [range && `${range}${of}`, limit && `limit ${limit}${of}`].filter(Boolean);
+  const parts = [
+    range && `${range}${of}`,
+    target && `target ${target}${of}`,
+    limit && `limit ${limit}${of}`,
+  ].filter(Boolean);
   return `${name} ${parts.join(', ')}`.trim();
 }
 

@@ -27,6 +27,19 @@ describe('a table of limits', () => {
     ).toEqual(['Cylinder bore 77.000-77.012 mm, limit 77.105 mm']);
   });
 
+  it('a column of targets goes with the range it is in', () => {
+    const [line] = sheetTableLines([
+      ['Item', 'Min', 'Max', 'Service limit', 'Target', 'Unit'],
+      ['exhaust valve clearance', '0.15', '0.20', '0.25', '0.18', 'mm'],
+    ]);
+    expect(line).toBe('exhaust valve clearance 0.15-0.20 mm, target 0.18 mm, limit 0.25 mm');
+    const read = readSheetLine(line!, { unit: 'mm', bore: 79_000_000, others: [] });
+    expect(read.ok && read.limits.map((l) => [l.state, l.low, l.high, l.target])).toEqual([
+      ['new', 150_000, 200_000, 180_000],
+      ['service', null, 250_000, undefined],
+    ]);
+  });
+
   it('is read like what is typed, to the nanometre', () => {
     const [line] = sheetTableLines([['bore', '77.000', '77.012', '77.105']]);
     const read = readSheetLine(line!, { unit: 'mm', bore: 77_000_000, others: [] });
