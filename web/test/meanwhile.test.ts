@@ -2,7 +2,7 @@ import type { BenchesView } from '@tribos/contract';
 import { meanwhile } from '../src/timers/meanwhile.js';
 
 type Bench = BenchesView['benches'][number];
-const row = (id: string, read: number, planned: number) => ({
+const row = (id: string, read: number, planned: number, station = 'measure') => ({
   id,
   number: 7,
   engine: `engine of ${id}`,
@@ -15,10 +15,12 @@ const row = (id: string, read: number, planned: number) => ({
   read,
   planned,
   decided: null,
+  next: { mm: `next of ${id}`, in: '', station, reached: station, since: null, by: null, left: [] },
+  waitsSince: null,
 });
 const bench = (id: string, station: string, read = 0, planned = 0): Bench => ({
   name: `bench of ${id}`,
-  job: { ...row(id, read, planned), next: { mm: `next of ${id}`, in: '' }, station },
+  job: row(id, read, planned, station),
 });
 
 describe('what fits while something waits by itself', () => {

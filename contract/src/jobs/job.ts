@@ -212,6 +212,9 @@ export class NewDecision {
   reason!: string;
 }
 
+/** Ways a list of jobs is in order. */
+export const JOB_ORDERS = ['newest', 'promise', 'station', 'waits'] as const;
+
 export class JobQuery {
   @IsOptional()
   @IsString()
@@ -219,12 +222,18 @@ export class JobQuery {
   @Matches(/^[^\p{Cc}]*$/u, { message: 'search must be one line' })
   search?: string;
 
+  /** Newest first where it is left out; the others name open jobs alone. */
   @IsOptional()
-  @Type(() => Number)
-  @IsInt()
-  @Min(1)
-  @Max(2_000_000_000)
-  after?: number;
+  @IsIn(JOB_ORDERS)
+  by?: (typeof JOB_ORDERS)[number];
+
+  /** What the last page named as its next. */
+  @IsOptional()
+  @IsString()
+  @Matches(/^[1-9]\d{0,9}$|^\d{1,8}:\d{1,8}:[1-9]\d{0,9}$/u, {
+    message: 'after must be what the last page named',
+  })
+  after?: string;
 
   @IsOptional()
   @Type(() => Number)
@@ -232,6 +241,21 @@ export class JobQuery {
   @Min(1)
   @Max(100)
   limit?: number;
+}
+
+/** The one next thing of a job, in both units, and where the job stands. */
+export interface JobNext {
+  readonly mm: string;
+  readonly in: string;
+  /** The tick of the run sheet it is done at. */
+  readonly station: string;
+  /** The tick where the work is. */
+  readonly reached: string;
+  /** ISO time since when it is there; null before anything was written. */
+  readonly since: string | null;
+  readonly by: string | null;
+  /** What earlier stations left open, in words. */
+  readonly left: readonly { readonly station: string; readonly words: string }[];
 }
 
 /** A job in a list. */
@@ -249,6 +273,10 @@ export interface JobRow {
   readonly read: number;
   readonly planned: number;
   readonly decided: string | null;
+  /** Null until it is summed up. */
+  readonly next: JobNext | null;
+  /** ISO time since when it waits for somebody outside; null where it does not. */
+  readonly waitsSince: string | null;
 }
 
 /** A verdict that is other than it was although nothing was written to its job: a sheet, a gauge or a rule was changed. */
@@ -271,12 +299,7 @@ export interface JobView {
 /** One bench of the shop with the job on it. */
 export interface BenchView {
   readonly name: string;
-  readonly job:
-    | (JobRow & {
-        readonly next: { readonly mm: string; readonly in: string };
-        readonly station: string;
-      })
-    | null;
+  readonly job: JobRow | null;
 }
 
 export interface BenchesView {

@@ -4,8 +4,6 @@ import type { CustomerView } from './session.js';
 /** A job as it is told on the phone. */
 export interface JobNow extends JobRow {
   readonly opened: string;
-  /** The one next thing; null until it is summed up. */
-  readonly next: { readonly mm: string; readonly in: string; readonly station: string } | null;
 }
 
 /** Where everything of one customer stands. */

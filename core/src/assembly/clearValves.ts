@@ -3,6 +3,7 @@ import { partWorkOf, workOf, type WorkKind } from '../log/index.js';
 import { thingsHad } from '../measurands/index.js';
 import { CLAY, laidAt } from '../setup/index.js';
 import { BUILD_PARTS, GASKETS, MAKERS_OWN } from '../specs/index.js';
+import type { LengthUnit } from '../units/index.js';
 import { verdictSentence, type Figure } from '../verdicts/index.js';
 
 /** Work after which the room the maker left is no longer the room there is. */
@@ -39,14 +40,14 @@ function whyRead(file: JobFile): string | null {
  * Why it is not proved that no valve meets the piston; null where it is, or where everything that decides it is as its
  * maker built it. Every valve is read then; nothing on file for this build is never a pass.
  */
-export function notClear(file: JobFile, figures: readonly Figure[]): string | null {
+export function notClear(file: JobFile, figures: readonly Figure[], unit: LengthUnit = 'mm'): string | null {
   if (file.engine.strokes !== 4) return null;
   const why = whyRead(file);
   if (why === null) return null;
   if (why.startsWith('Say ')) return why;
   const own = figures.filter((f) => f.feature.startsWith('setup.contact.'));
   const against = own.find((f) => f.state !== 'within');
-  if (against) return `${why} ${verdictSentence(file, against, 'mm').headline}`;
+  if (against) return `${why} ${verdictSentence(file, against, unit).headline}`;
   if (!file.engine.limits.some((l) => l.feature.startsWith('setup.contact.')))
     return `${why} No limit for room at the valves is on file: enter it on the sheet, or write down what was read and who stands for it.`;
   const left = thingsHad(file, CLAY).find(

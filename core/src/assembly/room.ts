@@ -1,9 +1,10 @@
-import type { JobFile } from '../job/index.js';
+import { standingDecision, type JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
 import {
   capital,
   printedDay,
   type Action,
+  type Ask,
   type Block,
   type Found,
   type Room,
@@ -20,7 +21,7 @@ import {
 } from './assemblyEntries.js';
 import { ASSEMBLY_LIST } from './assemblySheet.js';
 import { listsFor, stepIn } from './lists.js';
-import { unprovedSteps, waitsFor } from './proofs.js';
+import { remedyFor, unprovedSteps, waitsFor } from './proofs.js';
 import { assemblyRun, type RunStep } from './run.js';
 
 /** A step with its cylinder, as it is read out. */
@@ -38,7 +39,7 @@ const ODD = {
   'stays-off': 'stays off',
 } as const;
 
-function report(file: JobFile, { figures }: Found): Section[] {
+function report(file: JobFile, { figures }: Found, ask: Ask): Section[] {
   const { begun, steps, provisional } = assemblyRun(file);
   if (!begun) return [];
   const seen = steps.flatMap((s) =>
@@ -84,7 +85,7 @@ function report(file: JobFile, { figures }: Found): Section[] {
         ...table(['step', 'asked', 'seen', 'by'], seen),
         ...table(['step', 'evidence', 'by'], pictures),
         ...table(['step', 'what', 'in words', 'by'], odd),
-        ...unprovedSteps(file, figures, steps).map(({ step, why }): Block => ({
+        ...unprovedSteps(file, figures, steps, ask.unit).map(({ step, why }): Block => ({
           kind: 'text',
           text: `${stepName(file, step)}: ${why}`,
         })),
@@ -133,15 +134,24 @@ export const assembly: Room = {
     {
       urgency: 'step',
       find: (): Action | null => {
-        const { now } = assemblyRun(file);
+        const { begun, now } = assemblyRun(file);
+        if (!begun && standingDecision(file) !== null)
+          return {
+            kind: 'assemble',
+            urgency: 'decide',
+            station: 'top',
+            at: null,
+            sentence: () => 'Put the top end together.',
+          };
         if (!now) return null;
-        const why = waitsFor(file, figures, now);
+        const go = remedyFor(file, figures, now);
         return {
           kind: 'assemble',
           urgency: 'step',
-          station: 'top',
-          at: null,
-          sentence: () => why ?? `${stepName(file, now)}.`,
+          // What it waits for is had where it is: going there is the next thing.
+          station: go === null || go.sheet ? 'top' : go.station,
+          at: go?.at ?? null,
+          sentence: (unit) => waitsFor(file, figures, now, unit) ?? `${stepName(file, now)}.`,
         };
       },
     },

@@ -1,7 +1,7 @@
 import { LEAK_END, LEAK_MARK, LEAK_TEST, leakText, bar } from '../crank/index.js';
 import type { JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
-import { overallOf, type Block, type Room, type Section, type Step } from '../verdicts/index.js';
+import { overallOf, type Action, type Block, type Room, type Section, type Step } from '../verdicts/index.js';
 import {
   AIR,
   BEFORE_KINDS,
@@ -128,12 +128,29 @@ function report(file: JobFile): Section[] {
   ];
 }
 
+const isOpen = (s: BeforeStep): boolean => s.done === null && s.excused === null;
+
 /** Tests before an engine comes apart: kept to hold what goes out against. They judge what came in, and nothing else. */
 export const before: Room = {
   name: 'before',
   station: 'before',
   entries: [...BEFORE_KINDS, LEAK_TEST, LEAK_MARK, LEAK_END],
   steps: (file) => (beforeLog(file).length === 0 ? [] : beforeSteps(file)),
+  left: (file) => {
+    const open = beforeLog(file).length === 0 ? [] : beforeSteps(file).filter(isOpen);
+    return open.length > 0 ? `${open.length} not tested` : null;
+  },
+  actions: (file) => [
+    {
+      urgency: 'step',
+      find: (): Action | null => {
+        const open = beforeLog(file).length === 0 ? null : beforeSteps(file).find(isOpen);
+        return open
+          ? { kind: 'before', urgency: 'step', station: 'before', at: null, sentence: open.sentence }
+          : null;
+      },
+    },
+  ],
   tell,
   report,
   cautions: [

@@ -21,6 +21,10 @@ export const cause: Room = {
           },
         ]
       : [],
+  left: (file) =>
+    causeAsked(file) && !causeSaid(file) && stripPlan(file).chosen?.purpose !== 'look'
+      ? 'why it failed not said'
+      : null,
   actions: (file) => [
     {
       urgency: 'step',
@@ -41,6 +45,7 @@ export const cause: Room = {
     },
     {
       urgency: 'look',
+      blocks: true,
       find: () => {
         const more = newFacts(file)[0];
         return more

@@ -9,3 +9,4 @@ export * from './report.js';
 export * from './specChanges.js';
 export * from './specFile.js';
 export * from './timeline.js';
+export type { LeftOpen, Whereabouts } from './whereabouts.js';

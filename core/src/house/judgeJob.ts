@@ -27,8 +27,6 @@ import type { LengthUnit } from '../units/index.js';
 import {
   cylinderOf,
   overallOf,
-  URGENCIES,
-  type Action,
   type Ask,
   type Blocker,
   type Figure,
@@ -38,9 +36,10 @@ import {
 } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
 import { partsToGet } from './parts.js';
+import { whereabouts, type Rest, type Whereabouts } from './whereabouts.js';
 
 /** The one thing to do now. A room may bring kinds of its own besides these. */
-export type NextAction = ReadingAction | FitAction | RouteAction | RingAction;
+export type NextAction = ReadingAction | FitAction | RouteAction | RingAction | Rest;
 
 /** What a tick of the run sheet shows. */
 export interface StationMark {
@@ -70,7 +69,12 @@ export interface Judgement {
   readonly scores: readonly Score[];
   /** The maps to propagate, one a cylinder; null until its plan is complete. */
   readonly maps: readonly (MapProblem | null)[];
+  /** The one next action of the whole job. */
   readonly next: NextAction;
+  /** What a station asks for by itself; null where nothing is left to do there. */
+  readonly nextAt: (station: string) => NextAction | null;
+  /** Where the job stands. */
+  readonly where: Pick<Whereabouts, 'reached' | 'since' | 'by' | 'leftOpen'>;
   readonly steps: readonly Step[];
   readonly blockers: readonly Blocker[];
   /** A mark for each station that some room works at. */
@@ -170,23 +174,6 @@ export const foundIn = (
   ),
 });
 
-/** The most pressing of what the rooms offer. */
-function mostPressing(file: JobFile, found: Found, ask: Ask, rooms: readonly Room[]): Action {
-  const offers = rooms.flatMap((r) => r.actions?.(file, found, ask) ?? []);
-  for (const urgency of URGENCIES)
-    for (const offer of offers) {
-      const action = offer.urgency === urgency ? offer.find() : null;
-      if (action) return action;
-    }
-  return {
-    kind: 'rest',
-    urgency: 'decide',
-    station: 'decide',
-    at: null,
-    sentence: () => 'Nothing is left to do.',
-  };
-}
-
 /**
  * Verdicts on what was prepared, with whatever maps are propagated by now. Verdicts of a cylinder whose map
  * is as it was are the same objects as before.
@@ -230,6 +217,7 @@ export function judgePrepared(
     ),
   };
   const usual = once(() => waysOf(file, found, ask));
+  const where = whereabouts(file, found, ask, rooms);
   return {
     ...prepared,
     ways: (assume) => (assume ? waysOf(file, found, ask, assume) : usual()),
@@ -237,7 +225,9 @@ export function judgePrepared(
     itemsOf,
     itemsAt,
     kits: kitsOf(file, found, ask),
-    next: mostPressing(file, found, ask, rooms) as NextAction,
+    next: where.next as NextAction,
+    nextAt: (station) => where.at(station) as NextAction | null,
+    where,
     steps: rooms.flatMap((r) => r.steps?.(file) ?? []),
     blockers: rooms.flatMap((r) => r.blockers?.(file) ?? []),
     marks: marksOf(rooms, byRoom, file),

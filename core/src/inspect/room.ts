@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { PART_FINDINGS, PART_WORKS, SEVERITIES } from '../log/index.js';
+import { PART_FINDING, PART_FINDINGS, PART_WORK, PART_WORKS, SEVERITIES } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import { stripPlan } from '../strip/index.js';
 import { withUnit } from '../units/index.js';
@@ -108,6 +108,12 @@ export const inspect: Room = {
       ...apartSteps(file),
     ];
   },
+  takes: (e) => PART_FINDING.is(e) || PART_WORK.is(e),
+  left: (file) => {
+    const { chosen } = stripPlan(file);
+    const open = !chosen && !inspectBegun(file) ? 0 : notLookedAt(file).length;
+    return open > 0 ? `${open} not looked at` : null;
+  },
   actions: (file, { figures }) => [
     ...(['strip', 'step'] as const).map((urgency) => ({
       urgency,
@@ -158,6 +164,7 @@ export const inspect: Room = {
     },
     {
       urgency: 'look',
+      blocks: true,
       find: () => {
         const [vain] = fittedInVain(file);
         return vain
@@ -173,6 +180,7 @@ export const inspect: Room = {
     },
     {
       urgency: 'look',
+      blocks: true,
       find: () => {
         const { is, whys } = bottomEnd(file, figures);
         return is === 'must'

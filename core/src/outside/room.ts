@@ -1,11 +1,14 @@
-import { OUTSIDE_WORKS, standingDecision, ROUTES, wallOf, type JobFile } from '../job/index.js';
+import { OUTSIDE_WORKS, pistonAsked, ROUTES, standingDecision, wallOf, type JobFile } from '../job/index.js';
+import { placeKey, takenAt, type BorePlace, type PistonPlace } from '../log/index.js';
+import { borePlan, pistonPlace, readingsOf } from '../readings/index.js';
 import { outsideOf } from '../routes/index.js';
 import { moneyText } from '../money/index.js';
-import { nm, withUnit } from '../units/index.js';
+import { nm, withUnit, type LengthUnit } from '../units/index.js';
 import {
   capital,
   cylinderOf,
   partOf,
+  placeName,
   printedDay,
   type Action,
   type Block,
@@ -78,6 +81,36 @@ function blockers(file: JobFile): Blocker[] {
         ]
       : []),
   ];
+}
+
+/** Work that is done outside, or makes another wall of what comes in. */
+const OUTSIDE_MAKES: ReadonlySet<string> = new Set(['bored', 'replated', 'sleeved', 'exchanged']);
+
+/** Since when a ticket's work is back and nobody has judged it; null where it is not. */
+const backSince = (t: TicketStanding): string | null =>
+  t.state === 'back' || t.state === 'passed' || t.state === 'rejected'
+    ? (t.news.findLast((n) => n.what === 'back')?.at ?? null)
+    : null;
+
+/** Places of a ticket's bores that nobody has read since they came back. */
+function unreadOfReturn(file: JobFile, t: TicketStanding): readonly BorePlace[] {
+  const { places } = readingsOf(file, 'mm');
+  return t.ticket.lines.flatMap((l) =>
+    borePlan(file.engine, file.job.plan, l.cylinder)
+      .filter((p) => !p.blocked && !places.has(placeKey(p.station)))
+      .map((p) => p.station),
+  );
+}
+
+/** The piston a bore is made for that nobody has measured; null where each is, or where its size is not asked for. */
+function pistonForTicket(file: JobFile): PistonPlace | null {
+  if (standingDecision(file)?.route !== 'bore') return null;
+  const { places } = readingsOf(file, 'mm');
+  return (
+    file.engine.cylinders
+      .map((_, i) => pistonPlace(i, pistonAsked(file, i)?.id ?? null))
+      .find((p) => p.kit !== null && !places.has(placeKey(p))) ?? null
+  );
 }
 
 /** What is read of a ticket's bores, all of it inside: only then it is accepted. */
@@ -160,7 +193,42 @@ export const outside: Room = {
     ];
   },
   blockers,
+  // What is read of a wall that came back is read against its ticket.
+  takes: (e, file) => {
+    if (e.kind === 'work') return OUTSIDE_MAKES.has((e as unknown as { what: string }).what);
+    const { station } = e as unknown as { station?: { part: string; cylinder?: number } };
+    return (
+      e.kind === 'reading' &&
+      station?.part === 'bore' &&
+      ticketsOf(file).some(
+        (t) =>
+          backSince(t) !== null &&
+          takenAt(e) >= backSince(t)! &&
+          t.ticket.lines.some((l) => l.cylinder === station.cylinder),
+      )
+    );
+  },
   actions: (file, { figures }) => [
+    {
+      urgency: 'read',
+      find: (): Action | null => {
+        const left = toInspect(file).flatMap((t) => unreadOfReturn(file, t));
+        const at = left[0];
+        return at
+          ? ({
+              kind: 'read',
+              urgency: 'read',
+              // It is read by the bar of Measure, against its ticket.
+              station: 'measure',
+              at,
+              left: left.length,
+              again: false,
+              sentence: (unit) =>
+                `Measure what came back: ${placeName(file, at, unit)}. ${left.length === 1 ? 'It is the last of its plan.' : `${left.length} to go.`}`,
+            } as Action)
+          : null;
+      },
+    },
     {
       urgency: 'look',
       find: (): Action | null => {
@@ -183,6 +251,18 @@ export const outside: Room = {
         const [out] = outNow(file);
         const [first] = blockers(file);
         if (!first || (waits === null && !out)) return null;
+        const piston = waits === null ? null : pistonForTicket(file);
+        if (piston)
+          return {
+            kind: 'read',
+            urgency: 'wait',
+            station: 'measure',
+            at: piston,
+            left: 1,
+            again: false,
+            sentence: (unit: LengthUnit) =>
+              `Take ${placeName(file, piston, unit)}: the ticket’s size goes with it.`,
+          } as Action;
         return {
           kind: waits === null ? 'out' : 'send-out',
           urgency: 'wait',

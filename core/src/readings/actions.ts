@@ -1,6 +1,6 @@
 import { HOPELESS, type RankedAction } from '../gauges/index.js';
-import type { JobFile } from '../job/index.js';
-import { openSteps, placeKey, REOPENED, WORK, type OpenAgain } from '../log/index.js';
+import { standingDecision, type JobFile } from '../job/index.js';
+import { openSteps, placeKey, REOPENED, WORK, type OpenAgain, type SizePlace } from '../log/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
   capital,
@@ -16,6 +16,7 @@ import {
 import { readingsOf } from './facts.js';
 import { gaugeName, nextReads, type NextRead } from './nextReads.js';
 import { walkOf } from './plan.js';
+import { isSettled, isWallSettled } from './settled.js';
 import { settleSentence } from './settle.js';
 import type { SlipQuestion } from './slips.js';
 import type { ReadingsState } from './standingReadings.js';
@@ -62,8 +63,9 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
     return [headline, ...more, todo].filter(Boolean).join(' ');
   };
   const common = { station: 'measure', at: null } as const;
-  const undecided = () =>
-    figures.filter((i) => i.state === 'undecided' && i.because !== 'unread' && !i.ownWay);
+  // What a decision was taken on is asked of nobody again.
+  const asked = figures.filter((f) => !isSettled(file, f));
+  const undecided = () => asked.filter((i) => i.state === 'undecided' && i.because !== 'unread' && !i.ownWay);
   const find: Partial<Record<Offer['urgency'], () => ReadingAction | null>> = {
     answer: () => {
       const question = readings.questions[0];
@@ -72,7 +74,7 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
         : null;
     },
     read: () => {
-      const unread = walkOf(file).filter((s) => !readings.places.has(placeKey(s)));
+      const unread = unreadOf(file);
       const at = unread[0];
       if (!at) return null;
       const again = file.log.some(
@@ -103,11 +105,11 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
       );
     },
     look: () => {
-      const item = figures.find((i) => i.because === 'finding' && !i.found);
+      const item = asked.find((i) => i.because === 'finding' && !i.found);
       return item ? { ...common, kind: 'look', urgency: 'look', item, sentence: about(item) } : null;
     },
     'settle-limit': () => {
-      const item = figures.find((i) => i.because === 'ask-limit' || i.because === 'contradiction');
+      const item = asked.find((i) => i.because === 'ask-limit' || i.because === 'contradiction');
       return item
         ? { ...common, kind: 'settle-limit', urgency: 'settle-limit', item, sentence: about(item) }
         : null;
@@ -159,7 +161,7 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
         : null;
     },
     'add-limit': () => {
-      const item = figures.find((i) => i.state === 'noLimit');
+      const item = asked.find((i) => i.state === 'noLimit' && !/^(ring|setup)\./u.test(i.feature));
       return item && !figures.some((i) => i.state === 'beyond')
         ? {
             ...common,
@@ -173,6 +175,19 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
     },
   };
   return Object.entries(find).map(([urgency, f]) => ({ urgency: urgency as Offer['urgency'], find: f }));
+}
+
+/** Places of the walk that nobody has read and the job still asks for. */
+export function unreadOf(file: JobFile): readonly SizePlace[] {
+  const { places } = readingsOf(file, 'mm');
+  const decided = standingDecision(file) !== null;
+  return walkOf(file).filter(
+    (s) =>
+      !places.has(placeKey(s)) &&
+      !(s.part === 'bore' && isWallSettled(file, s.cylinder)) &&
+      // The piston that came out was passed over with its wall; one that goes in is asked for.
+      !(s.part === 'piston' && s.kit === null && decided && isWallSettled(file, s.cylinder)),
+  );
 }
 
 /** Zeros that wandered too far: their readings are put aside. */

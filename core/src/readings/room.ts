@@ -1,6 +1,7 @@
-import { LOG_KINDS, openSteps, REOPENED, WORK } from '../log/index.js';
+import { LOG_KINDS, openSteps, placeKey, REOPENED, WORK } from '../log/index.js';
 import { capital, type Room } from '../verdicts/index.js';
 import { readingOffers } from './actions.js';
+import { readingsOf } from './facts.js';
 import { walkOf } from './plan.js';
 import { readingsReport } from './report.js';
 import { tellReading } from './tell.js';
@@ -18,6 +19,12 @@ export const readings: Room = {
       sentence: () => `${capital(WORK[work.what].name)}: ${REOPENED[what]} again.`,
     })),
   asks: (file) => walkOf(file),
+  left: (file) => {
+    const { places } = readingsOf(file, 'mm');
+    const walk = walkOf(file);
+    const unread = walk.filter((s) => !places.has(placeKey(s))).length;
+    return unread > 0 && unread < walk.length ? `${unread} of ${walk.length} not read` : null;
+  },
   actions: readingOffers,
   tell: tellReading,
   report: (file, _found, ask) => readingsReport(file, ask),

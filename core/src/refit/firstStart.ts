@@ -13,6 +13,7 @@ import {
   type LedgerLine,
 } from '../strip/index.js';
 import { torqueRun } from '../torque/index.js';
+import type { LengthUnit } from '../units/index.js';
 import { type Figure } from '../verdicts/index.js';
 import { HELD, refitChecks, type RefitCheck } from './checks.js';
 import { lastOpened } from './lastOpened.js';
@@ -101,7 +102,11 @@ function stillOut(loose: readonly LedgerLine[]): string {
  * Why the engine is not started yet; empty where it may. It opens only when everything that came off is back, everything
  * small is accounted for, the top end is together and tight, fluids stand at their marks and what else goes on was seen.
  */
-export function notYetStarted(file: JobFile, figures: readonly Figure[]): readonly string[] {
+export function notYetStarted(
+  file: JobFile,
+  figures: readonly Figure[],
+  unit: LengthUnit = 'mm',
+): readonly string[] {
   const plan = stripPlan(file);
   const off = backwards(plan);
   const { mayNotClose, ways } = openCrank(file);
@@ -126,7 +131,7 @@ export function notYetStarted(file: JobFile, figures: readonly Figure[]): readon
           ...run.steps
             .filter((s) => s.waitsForAgain && s.state === 'done')
             .map((s) => `Not looked at a second time: ${s.step.what.toLowerCase()}.`),
-          ...unprovedSteps(file, figures, run.steps).map((u) => u.why),
+          ...unprovedSteps(file, figures, run.steps, unit).map((u) => u.why),
         ]
       : []),
     ...(run.begun === null && topWasOff(file)

@@ -1,9 +1,11 @@
+import { assemblyRun } from '../assembly/index.js';
 import { leakText } from '../crank/index.js';
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
 import {
   printedDay,
   type Action,
+  type Ask,
   type Block,
   type Found,
   type Room,
@@ -16,10 +18,10 @@ import { FLUID_FILLED, REFIT_KINDS, REFIT_SEEN } from './refitEntries.js';
 
 const begun = (file: JobFile): boolean => refitLog(file).length > 0;
 
-function report(file: JobFile, { figures }: Found): Section[] {
+function report(file: JobFile, { figures }: Found, ask: Ask): Section[] {
   if (!begun(file)) return [];
   const { checks, fluids } = refitState(file);
-  const missing = notYetStarted(file, figures);
+  const missing = notYetStarted(file, figures, ask.unit);
   const table = (heads: string[], rows: string[][]): Block[] =>
     rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
   return [
@@ -77,10 +79,17 @@ export const refit: Room = {
     {
       urgency: 'step',
       find: (): Action | null => {
-        if (!begun(file)) return null;
+        const { begun: assembled, now } = assemblyRun(file);
+        if (!begun(file) && !(assembled && now === null)) return null;
         const [missing] = notYetStarted(file, figures);
         return missing
-          ? { kind: 'refit', urgency: 'step', station: 'refit', at: null, sentence: () => missing }
+          ? {
+              kind: 'refit',
+              urgency: 'step',
+              station: 'refit',
+              at: null,
+              sentence: (unit) => notYetStarted(file, figures, unit)[0] ?? missing,
+            }
           : null;
       },
     },

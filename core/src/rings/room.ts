@@ -116,6 +116,12 @@ function doneWithRings(file: JobFile, unit: LengthUnit): Block[] {
   ];
 }
 
+/** Work on wall, piston and rings that is done here. */
+const IN_HOUSE: ReadonlySet<string> = new Set([
+  ...['honed', 'brushed', 'washed', 'ports-eased', 'ports-worked'],
+  ...['piston-renewed', 'piston-eased', 'rings-renewed'],
+]);
+
 /** Rings sized, known, bagged and clocked, in the right order. */
 export const rings: Room = {
   name: 'rings',
@@ -123,6 +129,11 @@ export const rings: Room = {
   entries: [...LOG_KINDS.filed, RING_CARD, RING_STEP, RING_CLOCK, FREE_SLIDE],
   places: [RING_GROOVE],
   sheets: [RING_PACKS],
+  // A ring in its bore, and what is done to wall and piston in the shop.
+  takes: (e) => {
+    const { station, what } = e as unknown as { station?: { part: string }; what?: string };
+    return station?.part === 'ring-gap' || (e.kind === 'work' && IN_HOUSE.has(what ?? ''));
+  },
   tell: tellRings,
   figures: (file, ask) =>
     file.engine.cylinders.flatMap((_, i) => [

@@ -49,12 +49,14 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
   return [
     {
       urgency: 'send-back',
+      station: 'outside',
+      blocks: true,
       find: (): RouteAction | null => {
         const item = figures.find((i) => i.limit?.source.type === 'machinist' && i.state === 'beyond');
         return item
           ? {
               ...common,
-              station: 'measure',
+              station: 'outside',
               kind: 'send-back',
               urgency: 'send-back',
               item,

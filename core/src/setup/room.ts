@@ -25,6 +25,9 @@ const isOwn = (f: Figure): boolean =>
 const readOnly = (file: JobFile, measures: typeof SETUP_MEASURES, unit: 'mm' | 'in'): Figure[] =>
   measures.flatMap((m) => measurandFigures(file, m, [m], unit)).filter((f) => f.because !== 'unread');
 
+/** Work that is done while an engine is set up. */
+const SETS_UP: ReadonlySet<string> = new Set(['gasket-changed', 'skimmed', 'shim-changed', 'cams-set']);
+
 /** Setting an engine up: deck, squish and the gaskets that bring them in; valves, cams, ports. */
 export const setup: Room = {
   name: 'setup',
@@ -39,6 +42,7 @@ export const setup: Room = {
     ...camFigures(file),
     ...readOnly(file, [DECOMPRESSOR, CHAIN_RIVET, ...PORT_MEASURES], ask.unit),
   ],
+  takes: (e) => e.kind === 'work' && SETS_UP.has((e as unknown as { readonly what: string }).what),
   actions: (file, { figures }) => [
     { urgency: 'step', find: () => (dryFitDue(file, figures) ? DRY_FIT : null) },
   ],

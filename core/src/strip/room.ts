@@ -78,6 +78,11 @@ export const strip: Room = {
       },
     ];
   },
+  left: (file) => {
+    const { now, steps, done } = stripPlan(file);
+    const open = now ? steps.length - done : 0;
+    return open > 0 ? `${open} ${open === 1 ? 'step' : 'steps'} left` : null;
+  },
   actions: (file) => [
     // Before anything is measured it comes apart; once somebody measures, it is one step among others.
     ...(['strip', 'step'] as const).map((urgency) => ({
@@ -92,6 +97,7 @@ export const strip: Room = {
     })),
     {
       urgency: 'look',
+      blocks: true,
       find: () => {
         const { closedInVain, mayNotClose } = openCrank(file);
         return closedInVain.length > 0 && mayNotClose

@@ -51,9 +51,28 @@ export interface Action {
   readonly sentence: (unit: LengthUnit) => string;
 }
 
+/** The order of a job: stations as rooms name them. A job may skip or revisit any of them. */
+export const RUN = [
+  'intake',
+  'before',
+  'strip',
+  'clean',
+  'measure',
+  'decide',
+  'outside',
+  'prepare',
+  'top',
+  'refit',
+  'hand-over',
+] as const;
+
 /** An action that is looked for only when nothing more pressing was found. */
 export interface Offer {
   readonly urgency: Urgency;
+  /** The tick it is done at; its room's own where absent. */
+  readonly station?: string;
+  /** It comes first wherever the work is: going on would close over it, or build on it. */
+  readonly blocks?: true;
   readonly find: () => Action | null;
 }
 
@@ -132,6 +151,13 @@ export interface Room {
   /** What it needs from the engine's sheet. */
   readonly sheets?: readonly SheetPart[];
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
+  /**
+   * Whether an entry of a kind that several rooms write was this room's work: it says where the job has got to. Its own
+   * kinds and places need not be named.
+   */
+  readonly takes?: (entry: AnyEntry, file: JobFile) => boolean;
+  /** What is left open here once the job has gone on, with its count; null where nothing is. */
+  readonly left?: (file: JobFile) => string | null;
   readonly steps?: (file: JobFile) => readonly Step[];
   readonly blockers?: (file: JobFile) => readonly Blocker[];
   /**

@@ -127,7 +127,8 @@ const BEYOND: Partial<Record<FeatureKey | 'finding', Record<Figure['side'], stri
 function todo(item: Figure): string | null {
   switch (item.because) {
     case 'unread':
-      return item.ownWay ? 'Square it and try the leaf that has to go.' : 'Read the rest of the plan.';
+      if (item.feature.startsWith('ring.gap')) return 'Square it and try the leaf that has to go.';
+      return item.ownWay ? 'Read it where it is set.' : 'Read the rest of the plan.';
     case 'incomplete':
       return 'Read the rest of the plan.';
     case 'question':
@@ -154,9 +155,11 @@ function todo(item: Figure): string | null {
         ? 'Say of what it is built: head, cams, piston, gasket.'
         : 'Say which engine this is, so that its limit is known.';
     case 'leaves':
-      return item.ownWay
+      return item.feature.startsWith('ring.gap')
         ? 'Try the leaf that has to go.'
-        : 'Try the leaves between, or measure bore and piston.';
+        : item.ownWay
+          ? 'Try the leaf between.'
+          : 'Try the leaves between, or measure bore and piston.';
     case 'warm':
       return 'Try it again once the wall is as cold as the bench, or write down how warm it is.';
     case 'needs-bore':

@@ -8,7 +8,7 @@ import { AuditService } from '../people/index.js';
 const MOST = 50;
 
 const CUSTOMER = `SELECT id, name, phone, to_char(erased_on, 'YYYY-MM-DD') AS "erasedOn" FROM customers WHERE id = $1`;
-const JOBS = `${LIST_ROWS.replace('j.decided', `j.decided, j.next, to_char(j.created_at, 'YYYY-MM-DD') AS opened`)}
+const JOBS = `${LIST_ROWS.replace('j.decided', `j.decided, to_char(j.created_at, 'YYYY-MM-DD') AS opened`)}
   WHERE j.customer_id = $1 ORDER BY j.number DESC LIMIT ${MOST}`;
 const ARRIVALS = `SELECT id, number, machine, at FROM arrivals WHERE customer = $1 ORDER BY number DESC LIMIT ${MOST}`;
 

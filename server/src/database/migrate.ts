@@ -24,6 +24,7 @@ import * as dial from './migrations/0021-dial.js';
 import * as firms from './migrations/0022-firms.js';
 import * as lines from './migrations/0023-lines.js';
 import * as targets from './migrations/0024-targets.js';
+import * as next from './migrations/0025-next.js';
 import { ensureQueues } from '../kit/queue.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
@@ -52,6 +53,7 @@ const MIGRATIONS = [
   firms,
   lines,
   targets,
+  next,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

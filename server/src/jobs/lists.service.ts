@@ -1,36 +1,50 @@
 import { Injectable } from '@nestjs/common';
-import type { BenchesView, BenchView, JobQuery, JobRow, Page } from '@tribos/contract';
+import type { BenchesView, BenchView, JOB_ORDERS, JobQuery, JobRow, Page } from '@tribos/contract';
 import { calibrationOverdue, type Earlier } from '@tribos/core';
-import type { Summary } from '../judging/index.js';
 import { FirmsService } from '../firms/index.js';
+import { NOTHING_LEFT } from '../judging/index.js';
 import { Scope } from '../kit/scope.js';
 
 const PAGE = 50;
 const MOST_WAITING = 8;
 const DUE_SOON_DAYS = 30;
-/** Between a write and its summary, for a job that was never summed up. */
-const NOT_SUMMED_UP = {
-  mm: 'What is next is being worked out.',
-  in: 'What is next is being worked out.',
-  station: 'measure',
-};
-
+const NO_DAY = 9_999_999;
 /** A job as lists show it, in the words of the contract. */
 export const LIST_ROWS = `SELECT j.id, j.number, j.machine AS engine, c.name AS customer, j.complaint, j.bench,
   to_char(j.promised, 'YYYY-MM-DD') AS promised, j.overall, j.marks, j.stations_read AS read,
-  j.stations_planned AS planned, j.decided
+  j.stations_planned AS planned, j.decided, j.next,
+  to_char(j.waits_since AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') AS "waitsSince"
 FROM jobs j JOIN customers c ON c.shop_id = j.shop_id AND c.id = j.customer_id`;
 
 const NEWEST = `${LIST_ROWS} WHERE $1::integer IS NULL OR j.number < $1 ORDER BY j.number DESC LIMIT $2`;
 const FOUND = `${LIST_ROWS} WHERE j.id IN (SELECT id FROM find_jobs($1, $2, $3)) ORDER BY j.number DESC`;
+
+/** Days since 2000 of a promise, as the index keeps them; none is the last. */
+const PROMISE = `coalesce(j.promised - DATE '2000-01-01', ${NO_DAY})`;
+/** Days since 2000 of the start of a wait; none is the last. */
+const WAIT = `CASE WHEN j.waits_since IS NULL THEN ${NO_DAY} ELSE (j.waits_since AT TIME ZONE 'UTC')::date - DATE '2000-01-01' END`;
+const OPEN = `j.run_place < ${NOTHING_LEFT}`;
+
+/** Open jobs by two keys and their number: what is overdue leads. */
+const inOrder = (first: string, second: string): string => `${LIST_ROWS.replace(
+  'j.decided',
+  `j.decided, ${first} AS first, ${second} AS second`,
+)}
+  WHERE ${OPEN} AND ($1::integer IS NULL OR (${first}, ${second}, j.number) > ($1, $2, $3))
+  ORDER BY ${first}, ${second}, j.number LIMIT $4`;
+const ORDERED: Readonly<Record<Exclude<(typeof JOB_ORDERS)[number], 'newest'>, string>> = {
+  promise: inOrder(PROMISE, '0'),
+  station: inOrder('j.run_place', PROMISE),
+  waits: inOrder(WAIT, PROMISE),
+};
 
 const all = (rows: string): string => `(SELECT coalesce(json_agg(t), '[]') FROM (${rows}) t)`;
 
 /** Home in one question: benches, what is on them and what waits, gauges due, limits nobody compared. */
 const HOME = `SELECT
   ${all('SELECT name FROM benches ORDER BY position')} AS benches,
-  ${all(`${LIST_ROWS.replace('j.decided', 'j.decided, j.next')} WHERE j.bench IS NOT NULL ORDER BY j.number DESC`)} AS "onBench",
-  ${all(`${LIST_ROWS} WHERE j.bench IS NULL AND j.decided IS NULL ORDER BY j.promised ASC NULLS LAST, j.number LIMIT ${MOST_WAITING}`)} AS waiting,
+  ${all(`${LIST_ROWS} WHERE j.bench IS NOT NULL ORDER BY j.number DESC`)} AS "onBench",
+  ${all(`${LIST_ROWS} WHERE j.bench IS NULL AND ${OPEN} ORDER BY j.promised ASC NULLS LAST, j.number LIMIT ${MOST_WAITING}`)} AS waiting,
   ${all(`SELECT id, name, to_char(calibration_due, 'YYYY-MM-DD') AS "calibrationDue" FROM instruments
     WHERE job_id IS NULL AND retired_on IS NULL AND calibration_due <= $1 ORDER BY type, name, id`)} AS due,
   (SELECT count(*)::integer FROM limits WHERE checked_by IS NULL AND retyped_on IS NULL) AS unchecked,
@@ -40,7 +54,7 @@ const HOME = `SELECT
 
 interface Home {
   readonly benches: readonly { readonly name: string }[];
-  readonly onBench: readonly (JobRow & { readonly next: Summary['next'] | null })[];
+  readonly onBench: readonly JobRow[];
   readonly waiting: readonly JobRow[];
   readonly due: readonly { readonly id: string; readonly name: string; readonly calibrationDue: string }[];
   readonly unchecked: number;
@@ -62,10 +76,12 @@ export class ListsService {
     private readonly firms: FirmsService,
   ) {}
 
-  /** Newest first; those that hold every word that is looked for. */
+  /** Newest first, or open jobs in another order; those that hold every word that is looked for. */
   async jobs(query: JobQuery): Promise<Page<JobRow>> {
     const limit = query.limit ?? PAGE;
-    const after = query.after ?? null;
+    const { by = 'newest' } = query;
+    if (by !== 'newest' && !query.search?.trim()) return this.ordered(by, query.after ?? null, limit);
+    const after = query.after?.includes(':') ? null : Number(query.after ?? 0) || null;
     const words = (query.search ?? '').toLowerCase().split(/\s+/u).filter(Boolean);
     const patterns = words.map((w) => `%${w.replace(/[\\%_]/gu, '\\$&')}%`);
     const rows =
@@ -74,6 +90,25 @@ export class ListsService {
         : await this.scope.ask<JobRow>(FOUND, [patterns, after, limit + 1]);
     const items = rows.slice(0, limit);
     return { items, next: rows.length > limit ? String(items.at(-1)!.number) : null };
+  }
+
+  private async ordered(
+    by: keyof typeof ORDERED,
+    after: string | null,
+    limit: number,
+  ): Promise<Page<JobRow>> {
+    const [first, second, number] = after?.includes(':') ? after.split(':').map(Number) : [null, null, null];
+    const rows = await this.scope.ask<JobRow & { first: number; second: number }>(ORDERED[by], [
+      first,
+      second,
+      number,
+      limit + 1,
+    ]);
+    const last = rows[limit - 1];
+    return {
+      items: rows.slice(0, limit).map(({ first: _, second: __, ...row }) => row),
+      next: rows.length > limit ? `${last!.first}:${last!.second}:${last!.number}` : null,
+    };
   }
 
   earlier(id: string): Promise<Earlier[]> {
@@ -87,11 +122,7 @@ export class ListsService {
     const { benches, onBench, waiting, due, unchecked, has, moved } = home!;
     return {
       benches: benches.map(({ name }): BenchView => {
-        const row = onBench.find((j) => j.bench === name);
-        if (!row) return { name, job: null };
-        const { next: summed, ...shown } = row;
-        const { station, ...next } = summed ?? NOT_SUMMED_UP;
-        return { name, job: { ...shown, next, station } };
+        return { name, job: onBench.find((j) => j.bench === name) ?? null };
       }),
       waiting,
       out: await this.firms.out(),

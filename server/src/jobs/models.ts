@@ -33,6 +33,10 @@ export class JobModel extends ShopRow {
   @Column(text) declare decided: string | null;
   /** The one next thing, in both units; null until it was summed up. */
   @Column(json) declare next: Summary['next'] | null;
+  /** Place on the run of the station it has reached; past the run where nothing is left to do. */
+  @Column(integer) declare runPlace: number;
+  /** Since when it waits for somebody outside. */
+  @Column(time) declare waitsSince: Date | null;
   /** What was filed off its rings; null where nothing was. */
   @Column(json) declare filings: Summary['filings'];
   /** What the search looks through, in lower case. */

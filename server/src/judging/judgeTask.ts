@@ -12,6 +12,7 @@ import {
   readJobFile,
   reportOf,
   ROUTES,
+  RUN,
   standingDecision,
   walkIn,
   type JobFile,
@@ -26,6 +27,7 @@ import {
   type StationMark,
   type VerdictState,
 } from '@tribos/core';
+import type { JobNext } from '@tribos/contract';
 import { verdictReport, type VerdictReport } from './verdictReport.js';
 
 /** What the lists and the benches show of a job. */
@@ -35,8 +37,12 @@ export interface Summary {
   readonly stationsPlanned: number;
   readonly stationsRead: number;
   readonly decided: string | null;
-  /** The one next thing, in both units, and where it is done. */
-  readonly next: { readonly mm: string; readonly in: string; readonly station: string };
+  /** The one next thing of the whole job, and where the job stands. */
+  readonly next: JobNext;
+  /** Place on the run of the station it has reached. */
+  readonly runPlace: number;
+  /** ISO time since when it waits for somebody else; null where it does not. */
+  readonly waitsSince: string | null;
   /** What was filed off its rings; null where nothing was. */
   readonly filings: readonly Filings[] | null;
   /** Every verdict by its key. */
@@ -47,6 +53,9 @@ export interface Summary {
 export type States = Readonly<
   Record<string, { readonly title: string; readonly cylinder: string | null; readonly state: VerdictState }>
 >;
+
+/** Place on the run of a job with which nothing is left to do: past every station there may ever be. */
+export const NOTHING_LEFT = 99;
 
 /** What may be asked of a job, each with its answer: plain data, so that it goes to a thread and back. */
 export interface Answers {
@@ -96,7 +105,14 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
       mm: judged.next.sentence('mm'),
       in: judged.next.sentence('in'),
       station: judged.next.station,
+      reached: judged.where.reached,
+      since: judged.where.since,
+      by: judged.where.by,
+      left: judged.where.leftOpen,
     },
+    runPlace:
+      judged.next.kind === 'rest' ? NOTHING_LEFT : (RUN as readonly string[]).indexOf(judged.where.reached),
+    waitsSince: judged.blockers.map((b) => b.since).sort()[0] ?? null,
     filings: filed.length > 0 ? filed : null,
     items: Object.fromEntries(
       judged.items.map((i) => [

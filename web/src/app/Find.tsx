@@ -20,7 +20,7 @@ export function Find({ onClose }: { onClose: () => void }) {
   const [text, setText] = useState('');
   const navigate = useNavigate();
   const jobs = useQuery({
-    queryKey: keys.jobs(text),
+    queryKey: keys.jobs('newest', text),
     queryFn: () => api.get<Page<JobRow>>(`/jobs?limit=8&search=${encodeURIComponent(text)}`),
     placeholderData: (before) => before,
   });

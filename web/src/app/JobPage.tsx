@@ -1,7 +1,7 @@
-import { useJob, type JobContext } from '../job/index.js';
+import { useJob, useStationId, type JobContext } from '../job/index.js';
 import { EditJobSheet } from '../jobs/index.js';
 import { toggleGlance, useSettings } from '../kit/settings.js';
-import { FIRST_STATION, stationPath } from '../kit/stationPath.js';
+import { FIRST_STATION, stationName, stationPath } from '../kit/stationPath.js';
 import { ApiError } from '../kit/api.js';
 import { presses } from '../kit/useEvents.js';
 import { useMay } from '../people/index.js';
@@ -21,7 +21,7 @@ import {
 import { Moved } from './Moved.js';
 import { STATIONS } from './stations.js';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { NavLink, Outlet, useLocation, useParams } from 'react-router';
+import { NavLink, Outlet, useParams } from 'react-router';
 import { importerOf, type StationMark } from '@tribos/core';
 
 const PhoneCodeSheet = lazy(async () => ({
@@ -47,14 +47,12 @@ export function JobPage() {
 }
 
 function Job({ context }: { context: JobContext }) {
-  const { file, judgement } = context;
+  const { file, judgement, unit } = context;
   const { job, engine } = file;
   const importedBy = importerOf(file);
   const [editing, setEditing] = useState(false);
   const [open, setOpen] = useState<'pin' | 'phone' | null>(null);
-  const { pathname } = useLocation();
-  const last = pathname.split('/')[3] ?? '';
-  const station = last === '' ? FIRST_STATION : last;
+  const station = useStationId();
   const mayMeasure = useMay('measure');
   useEffect(() => presses.listen(pressed), []);
   const { glance } = useSettings();
@@ -105,7 +103,7 @@ function Job({ context }: { context: JobContext }) {
             <Tick
               key={s.id}
               to={stationPath(job.id, s.id)}
-              name={s.name}
+              name={stationName(s.id)}
               mark={judgement.marks[s.id]}
               end={s.id === FIRST_STATION}
             />
@@ -132,6 +130,16 @@ function Job({ context }: { context: JobContext }) {
           </li>
         </ul>
       </nav>
+      {judgement.next.station !== station && (
+        <p className="no-print truncate px-5 text-small text-soft">
+          The job:{' '}
+          <TextLink to={stationPath(job.id, judgement.next.station)}>
+            {stationName(judgement.next.station)}
+          </TextLink>
+          {' · '}
+          {judgement.next.sentence(unit)}
+        </p>
+      )}
       <Moved jobId={job.id} moved={context.moved} />
       <OpenCrankBand file={file} />
       <Tricks engineId={engine.id} station={station} />
@@ -141,7 +149,7 @@ function Job({ context }: { context: JobContext }) {
           engineId={engine.id}
           jobId={job.id}
           station={station}
-          stationName={STATIONS.find((s) => s.id === station)?.name ?? station}
+          stationName={stationName(station)}
           onClose={() => setOpen(null)}
         />
       )}

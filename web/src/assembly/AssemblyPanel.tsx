@@ -1,7 +1,8 @@
 import { useRef, useState, type ReactNode } from 'react';
-import { stepName, type JobFile, type Judgement, type RunStep } from '@tribos/core';
+import { stepName, type JobFile, type Judgement, type ProofRemedy, type RunStep } from '@tribos/core';
 import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
 import { toggleGlance } from '../kit/settings.js';
+import { stationName } from '../kit/stationPath.js';
 import { StationPhotos } from '../photos/index.js';
 import { Button, CheckField, Kbd, ReasonSheet } from '../ui/index.js';
 import { OddStepSheet } from './OddStepSheet.js';
@@ -34,7 +35,8 @@ export function AssemblyPanel({
   );
   useFootKeys({
     act: (held) => {
-      if (mayDo) assembling.act(held);
+      if (assembling.remedy) assembling.go();
+      else if (mayDo) assembling.act(held);
     },
     waits: ask !== null && waits === null,
     own: mayDo
@@ -134,19 +136,27 @@ export function AssemblyPanel({
             {now ? (
               <button
                 type="button"
-                disabled={waits !== null && !assembling.wantsPicture}
-                onClick={() => (assembling.wantsPicture ? shoot() : assembling.act(ask !== null))}
+                disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
+                onClick={() =>
+                  assembling.remedy
+                    ? assembling.go()
+                    : assembling.wantsPicture
+                      ? shoot()
+                      : assembling.act(ask !== null)
+                }
                 className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:bg-rule disabled:text-ink"
               >
-                {assembling.wantsPicture
-                  ? 'Take its photo'
-                  : waits
-                    ? 'Waits'
-                    : ask
-                      ? 'Take marked answer'
-                      : press.length > 1
-                        ? `All ${press.length} done`
-                        : 'Done'}
+                {assembling.remedy
+                  ? `Go to ${whereTo(assembling.remedy)}`
+                  : assembling.wantsPicture
+                    ? 'Take its photo'
+                    : waits
+                      ? 'Waits'
+                      : ask
+                        ? 'Take marked answer'
+                        : press.length > 1
+                          ? `All ${press.length} done`
+                          : 'Done'}
               </button>
             ) : (
               <p className="py-3 text-lead">Everything is on.</p>
@@ -181,6 +191,11 @@ export function AssemblyPanel({
     </>
   );
 }
+
+const PARTS = { 'set-up': 'Set-up', torque: 'Torque' } as const;
+/** Where what a step waits for is had, by its name. */
+const whereTo = ({ sheet, part, station }: ProofRemedy): string =>
+  sheet ? 'the sheet' : part ? PARTS[part] : stationName(station);
 
 /** What is read from a metre: the step, its question with the answers by number, what it waits for. */
 function faceOf(file: JobFile, { now, press, ask, waits, marked, trouble }: Assembling): Face {

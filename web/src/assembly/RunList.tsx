@@ -1,4 +1,5 @@
 import { stepName, unprovedSteps, type JobFile, type Judgement, type RunStep } from '@tribos/core';
+import { useSettings } from '../kit/settings.js';
 import { Button } from '../ui/index.js';
 import type { Assembling } from './useAssembly.js';
 
@@ -15,8 +16,9 @@ export function RunList({
   onStep: (step: RunStep) => void;
 }) {
   const { sections, steps, provisional, now } = assembling;
+  const { unit } = useSettings();
   const again = steps.filter((s) => s.waitsForAgain && s.state === 'done');
-  const lost = unprovedSteps(file, judgement.items, steps);
+  const lost = unprovedSteps(file, judgement.items, steps, unit);
   return (
     <div className="grid content-start gap-4">
       {again.length > 0 && (

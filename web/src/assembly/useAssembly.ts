@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
 import {
   ASSEMBLED,
   ASSEMBLY_BEGUN,
@@ -15,6 +16,7 @@ import {
   openAsk,
   pressOf,
   REFITTED,
+  remedyFor,
   timelineOf,
   waitsFor,
   wantsPicture,
@@ -24,6 +26,9 @@ import {
   type RunStep,
 } from '@tribos/core';
 import { newEntry, refusedBy, useSend } from '../job/index.js';
+import { setTypedOn } from '../bar/index.js';
+import { useSettings } from '../kit/settings.js';
+import { stationPath } from '../kit/stationPath.js';
 import { post } from '../outbox/index.js';
 
 /**
@@ -37,7 +42,10 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
   const [marked, setMarked] = useState(-1);
   const { now } = run;
   const press = pressOf(run);
-  const waits = now ? waitsFor(file, judgement.items, now) : null;
+  const { unit } = useSettings();
+  const navigate = useNavigate();
+  const waits = now ? waitsFor(file, judgement.items, now, unit) : null;
+  const remedy = now && waits ? remedyFor(file, judgement.items, now) : null;
   const at = now ? openAsk(now) : null;
   const ask = now && at !== null ? now.asks[at]! : null;
   const log = assemblyLog(file);
@@ -98,6 +106,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
     ...run,
     press,
     waits,
+    remedy,
     at,
     ask,
     marked,
@@ -106,6 +115,16 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
     lastSaid: last ? (timelineOf(file).find((t) => t.id === last.id)?.sentence ?? null) : null,
     answer,
     done,
+    /** Goes where what it waits for is had. */
+    go: (): void => {
+      if (!remedy) return;
+      if (remedy.at) setTypedOn(file.job.id, '', remedy.at);
+      void navigate(
+        remedy.sheet
+          ? `/engines/${file.engine.id}`
+          : `${stationPath(file.job.id, remedy.station)}${remedy.part ? `?at=${remedy.part}` : ''}`,
+      );
+    },
     /** The one press of hand or foot: at a question it moves the mark, held it takes the answer. */
     act: (held: boolean): void => {
       if (!run.begun || waits) return;

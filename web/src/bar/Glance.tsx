@@ -8,10 +8,11 @@ import {
   type Figure,
   type Place,
 } from '@tribos/core';
-import { useJobContext, type JobContext } from '../job/index.js';
+import { useJobContext, useStationId, type JobContext } from '../job/index.js';
 import { toggleGlance, useSettings } from '../kit/settings.js';
 import { VerdictMark, type MarkState } from '../ui/index.js';
 import { markOf } from '../verdicts/index.js';
+import { nextHere } from './useAt.js';
 import { useTypedOn } from './typing.js';
 import type { Bar } from './useBar.js';
 
@@ -29,8 +30,9 @@ function Glance({ bar }: { bar: Bar | null }) {
   const context = useJobContext();
   const { file, judgement, unit } = context;
   const typed = useTypedOn(file.job.id);
-  const { next } = judgement;
-  const at = bar?.station ?? next.at;
+  const where = useStationId();
+  const next = nextHere(judgement, where);
+  const at = bar?.station ?? next?.at ?? null;
   const figure = at && figureOf(context, at);
   const mark: MarkState = figure ? markOf(figure) : (judgement.overall ?? 'waiting');
   const read = at && judgement.readings.places.get(placeKey(at));
@@ -49,7 +51,7 @@ function Glance({ bar }: { bar: Bar | null }) {
         <VerdictMark state={mark} big />
       </p>
       <p aria-live="polite" className="border-l-8 border-brass pl-5 text-glance leading-tight">
-        {next.sentence(unit)}
+        {next?.sentence(unit) ?? 'Nothing is left to do here.'}
       </p>
     </section>
   );

@@ -7,3 +7,5 @@ export { useBar, type Bar, type OwnWalk } from './useBar.js';
 export { LastSaid } from './LastSaid.js';
 export { useFootKeys } from './useFootKeys.js';
 export { KeysSheet, NoteSheet } from './NoteSheets.js';
+export { nextHere } from './useAt.js';
+export { setTypedOn } from './typing.js';

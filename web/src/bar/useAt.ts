@@ -1,11 +1,22 @@
 import { useCallback, useState } from 'react';
-import { isOfCylinder, nextPlace, placeKey, type Place } from '@tribos/core';
+import { isOfCylinder, nextPlace, placeKey, type NextAction, type Place } from '@tribos/core';
 import type { JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
+/** What is next at a station: what the whole job asks for, where that is had here; else what it asks for itself. */
+export const nextHere = ({ next, nextAt }: JobContext['judgement'], where: string): NextAction | null =>
+  next.station === where || next.kind === 'send-back' ? next : nextAt(where);
+
 /** Where the work goes on: where the station says, the place the next action names, else the first unread. */
-function goesOn({ judgement }: JobContext, walk: readonly Place[], start: Place | null): Place {
-  return start ?? judgement.next.at ?? nextPlace(walk, judgement.readings, null) ?? walk[0]!;
+function goesOn(
+  { judgement }: JobContext,
+  walk: readonly Place[],
+  start: Place | null,
+  where: string,
+): Place {
+  // What the station itself asks for; what the whole job asks for may lie at another.
+  const own = nextHere(judgement, where)?.at ?? null;
+  return start ?? own ?? nextPlace(walk, judgement.readings, null) ?? walk[0]!;
 }
 
 /**
@@ -19,6 +30,7 @@ export function useAt(
   walk: readonly Place[],
   moved: (to: Place) => void,
   start: Place | null = null,
+  where = 'measure',
 ) {
   const { file, answered } = context;
   const jobId = file.job.id;
@@ -26,7 +38,7 @@ export function useAt(
     const at = typedAt(jobId);
     return at && (!isOfCylinder(at) || at.cylinder < file.engine.cylinders.length) ? at : null;
   });
-  const station = chosen ?? goesOn(context, walk, start);
+  const station = chosen ?? goesOn(context, walk, start, where);
   const [before] = useState(station);
   if (chosen === null && answered) {
     choose(station);

@@ -96,6 +96,8 @@ export interface Bar {
 
 /** What a station knows better than the bar. */
 export interface OwnWalk {
+  /** The tick it stands at; Measure where it is left out. */
+  readonly where?: string;
   readonly start?: Place | null;
   /** Leaves to try at a place; undefined leaves it to the bisection. */
   /** Thickness worth seeing in the rack there, nm; null for the whole set. */
@@ -139,6 +141,7 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
     walk,
     (to) => trouble(`The job went on meanwhile: it is ${placeName(file, to, context.unit)} now.`),
     own.start,
+    own.where,
   );
 
   const { readings } = judgement;

@@ -252,7 +252,7 @@ function Before({ file }: { file: JobFile }) {
   const { job } = file;
   const asked = job.engineNumber.trim() || job.customer;
   const { data } = useQuery({
-    queryKey: keys.jobs(asked),
+    queryKey: keys.jobs('newest', asked),
     queryFn: () => api.get<Page<JobRow>>(`/jobs?limit=8&search=${encodeURIComponent(asked.slice(0, 100))}`),
   });
   const rows = (data?.items ?? []).filter((j) => j.id !== job.id);

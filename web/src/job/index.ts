@@ -3,3 +3,4 @@ export { refusedBy } from './refusedBy.js';
 export { useEntryForm } from './useEntryForm.js';
 export { useJob, useJobContext, type JobContext } from './useJob.js';
 export { useSend } from './useSend.js';
+export { useStationId } from './useStationId.js';

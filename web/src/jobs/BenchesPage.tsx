@@ -10,6 +10,7 @@ import { OutRows } from '../firms/index.js';
 import { Meanwhile } from '../timers/index.js';
 import { FirstSteps } from '../shop/index.js';
 import { jobNumber, JobRows } from './JobRows.js';
+import { nextText, Promised, Stands } from './Stands.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */
 export function BenchesPage() {
@@ -106,21 +107,28 @@ function Bench({ bench: { name, job } }: { bench: BenchView }) {
               </p>
               <p className="text-soft">
                 <span className="figure">{jobNumber(job.number)}</span> · {job.customer}
-                {job.promised && ` · promised ${dayText(job.promised)}`}
+                {' · '}
+                <Promised day={job.promised} />
               </p>
-              <p className="mt-1 flex items-center gap-3">
-                <VerdictMark state={job.overall ?? 'waiting'} />
-                <span className="figure text-small text-soft">
-                  {job.read} of {job.planned} read
-                </span>
+              <p className="mt-1 text-soft">
+                <Stands job={job} />
               </p>
-              {job.decided && <p className="text-soft">Decided: {job.decided}</p>}
+              {job.decided ? (
+                <p className="mt-1 text-soft">Decided: {job.decided}</p>
+              ) : (
+                <p className="mt-1 flex items-center gap-3">
+                  <VerdictMark state={job.overall ?? 'waiting'} />
+                  <span className="figure text-small text-soft">
+                    {job.read} of {job.planned} read
+                  </span>
+                </p>
+              )}
             </div>
             <Link
-              to={stationPath(job.id, job.station)}
+              to={stationPath(job.id, job.next?.station ?? 'measure')}
               className="mt-auto block rounded-edge bg-brass px-4 py-3 text-lead leading-snug font-semibold text-on-brass"
             >
-              {job.next[unit]}
+              {nextText(job, unit)}
             </Link>
           </>
         )}

@@ -1,21 +1,24 @@
 import { Link } from 'react-router';
 import type { JobRow } from '@tribos/contract';
 import { stationPath } from '../kit/stationPath.js';
-import { dayText, VerdictMark } from '../ui/index.js';
+import { useSettings } from '../kit/settings.js';
+import { VerdictMark } from '../ui/index.js';
+import { nextText, Promised, Stands } from './Stands.js';
 
 export const jobNumber = (n: number): string => String(n).padStart(4, '0');
 
-/** Jobs as a ruled list: number, engine, customer, what stands, promise. */
+/** Jobs as a ruled list: number, engine, what is next and where, what stands, promise. */
 export function JobRows({ rows }: { rows: readonly JobRow[] }) {
+  const { unit } = useSettings();
   return (
     <ul className="border-t border-ink/60 bg-sheet">
       {rows.map((job) => (
         <li key={job.id} className="border-b border-rule">
           <Link
-            to={stationPath(job.id, job.decided ? 'decide' : 'measure')}
-            className="grid min-h-14 grid-cols-[3.5rem_minmax(0,1fr)_auto] items-center gap-x-4 px-3 py-1.5 hover:bg-page sm:grid-cols-[3.5rem_minmax(0,1fr)_10.5rem_10rem]"
+            to={stationPath(job.id, job.next?.station ?? 'measure')}
+            className="grid min-h-14 grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-x-4 px-3 py-1.5 hover:bg-page md:grid-cols-[3.5rem_minmax(0,1fr)_minmax(0,1.2fr)_9.5rem]"
           >
-            <span className="figure text-soft">{jobNumber(job.number)}</span>
+            <span className="figure self-start text-soft">{jobNumber(job.number)}</span>
             <span className="min-w-0">
               <span className="block truncate font-semibold">{job.engine}</span>
               <span className="block truncate text-soft">
@@ -23,21 +26,22 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
                 {job.complaint && ` · ${job.complaint}`}
               </span>
             </span>
-            <span>
-              {job.decided ? (
-                // Once decided, what was decided is the state: a verdict beside it would contradict it.
-                <span className="font-semibold">
-                  <span aria-hidden="true">✓ </span>decided
-                </span>
-              ) : (
-                <VerdictMark state={job.overall ?? 'waiting'} />
-              )}
-              <span className="figure block text-small text-soft">
-                {job.read} of {job.planned}
+            <span className="min-w-0 max-md:col-start-2">
+              <span className="line-clamp-2 border-l-4 border-brass pl-2 leading-snug">
+                {nextText(job, unit)}
+              </span>
+              <span className="block pl-3 text-small text-soft">
+                <Stands job={job} />
               </span>
             </span>
-            <span className="hidden text-right text-small text-soft sm:block">
-              {job.decided ? job.decided : job.promised ? `promised ${dayText(job.promised)}` : 'no promise'}
+            <span className="text-small text-soft max-md:col-start-2 md:text-right">
+              <Promised day={job.promised} />
+              {job.decided && <span className="block truncate">decided: {job.decided}</span>}
+              {!job.decided && job.overall && (
+                <span className="flex md:justify-end">
+                  <VerdictMark state={job.overall} />
+                </span>
+              )}
               {job.bench && <span className="block truncate">{job.bench}</span>}
             </span>
           </Link>

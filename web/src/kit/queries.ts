@@ -23,7 +23,7 @@ export const keys = {
   invitations: ['people', 'invitations'] as const,
   devices: ['devices'] as const,
   benches: ['benches'] as const,
-  jobs: (search: string) => ['jobs', 'list', search] as const,
+  jobs: (by: string, search: string) => ['jobs', 'list', by, search] as const,
   allJobs: ['jobs'] as const,
   job: (id: string) => ['jobs', 'one', id] as const,
   earlier: (id: string) => ['jobs', 'earlier', id] as const,

@@ -85,6 +85,8 @@ export function NextButtons({
         <LinkButton to={`/engines/${file.engine.id}?add=${next.item.feature}`}>Add the limit</LinkButton>
       );
     default:
-      return null;
+      return next.at === null || placeKey(next.at) === placeKey(entry.station) ? null : (
+        <Button onClick={() => entry.pick(next.at!)}>Go there</Button>
+      );
   }
 }

@@ -1,4 +1,4 @@
-import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
+import { KeysSheet, nextHere, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
@@ -23,6 +23,7 @@ import {
   walkIn,
   walkOf,
   type Figure,
+  type NextAction,
 } from '@tribos/core';
 
 const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
@@ -38,6 +39,14 @@ type Open =
   | { readonly kind: 'zero' | 'check'; readonly gauge: string }
   | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
   | null;
+
+const AT_REST = {
+  kind: 'rest',
+  urgency: 'decide',
+  station: 'measure',
+  at: null,
+  sentence: () => 'Nothing is left to read here.',
+} satisfies NextAction;
 
 /** Bores, pistons and what the readings prove. */
 export function MeasureStation() {
@@ -59,7 +68,7 @@ export function MeasureStation() {
   const zeroable = comparator || checkable;
   const onZero = (gauge: string) =>
     setOpen({ kind: checkable && gauge === entry.gauge?.id ? 'check' : 'zero', gauge });
-  const { next } = judgement;
+  const next = nextHere(judgement, 'measure') ?? AT_REST;
   // The gauge being zeroed, or put back into what it was zeroed in.
   const zeroing = open?.kind === 'zero' ? (file.instruments.find((i) => i.id === open.gauge) ?? null) : null;
   const zero = zeroing && openZero(judgement.readings.zeros, zeroing.id);
@@ -94,7 +103,7 @@ export function MeasureStation() {
   const alone = file.engine.cylinders.length === 1;
   const nothingRead = judgement.overall === null;
   const nextBox = (
-    <NextBox next={judgement.next} unit={unit}>
+    <NextBox next={next} unit={unit}>
       <NextButtons
         next={next}
         entry={entry}

@@ -43,7 +43,9 @@ export function OutsideStation() {
         <aside aria-label="What stands" className="grid content-start gap-4">
           <div className="border-l-5 border-brass bg-sheet p-4">
             <h2 className="font-semibold text-brass">Next</h2>
-            <p className="text-lead leading-snug">{judgement.next.sentence(unit)}</p>
+            <p className="text-lead leading-snug">
+              {judgement.nextAt('outside')?.sentence(unit) ?? 'Nothing is out, and nothing waits to be sent.'}
+            </p>
           </div>
           {firms.map((f) => (
             <FirmPicture key={f.id} firm={f} unit={unit} />

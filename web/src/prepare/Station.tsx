@@ -76,6 +76,7 @@ export function PrepareStation() {
   );
   const first = all.find((r) => r.next.kind !== 'done') ?? all[0] ?? null;
   const entry = useBar(context, walk, {
+    where: 'prepare',
     start: first && placeOf(first),
     propose: (at) => {
       const next = all.find((r) => placeKey(placeOf(r)) === placeKey(at))?.next;

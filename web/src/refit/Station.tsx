@@ -12,9 +12,9 @@ import { LeakAfter } from './LeakAfter.js';
 /** Everything back on by the strip list run backwards; fluids; what is seen; and whether it may be started. */
 export function RefitStation() {
   const context = useJobContext();
-  const { file, judgement } = context;
+  const { file, judgement, unit } = context;
   const mayDo = useMay('measure');
-  const missing = notYetStarted(file, judgement.items);
+  const missing = notYetStarted(file, judgement.items, unit);
   return (
     <StationBody>
       <Suspense fallback={<Loading what="what goes back" />}>

@@ -92,7 +92,7 @@ export function SetupPanel({
   }, [file, measures, aside]);
   const { places, gaps } = judgement.readings;
   const start = walk.find((p) => !places.has(placeKey(p)) && !gaps.has(placeKey(p))) ?? walk[0] ?? null;
-  const entry = useBar(context, walk, { start });
+  const entry = useBar(context, walk, { start, where: 'top' });
   useBarKeys(
     entry,
     {

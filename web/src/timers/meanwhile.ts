@@ -1,4 +1,5 @@
 import type { BenchesView } from '@tribos/contract';
+import { nextText } from '../jobs/Stands.js';
 import { stationPath } from '../kit/stationPath.js';
 import type { Running } from './useTimers.js';
 
@@ -36,17 +37,17 @@ export function meanwhile(
             key: job.id,
             number: job.number,
             engine: job.engine,
-            what: job.next[unit],
-            to: stationPath(job.id, job.station),
+            what: nextText(job, unit),
+            to: stationPath(job.id, job.next?.station ?? 'measure'),
             minutes:
-              job.station === 'measure' && job.read < job.planned
+              job.next?.station === 'measure' && job.read < job.planned
                 ? Math.ceil((job.planned - job.read) * A_READING)
                 : null,
           },
         ],
   );
   const shelf = view.waiting
-    .filter((job) => !waits.has(job.id) && job.read < job.planned)
+    .filter((job) => !waits.has(job.id) && job.next?.station === 'measure' && job.read < job.planned)
     .map((job) => ({
       key: job.id,
       number: job.number,
