@@ -42,6 +42,7 @@ function ovalityLine(survey: BoreSurvey | null, spread: MapSpread | null | undef
 
 const REFERENCES: Record<BoreState['reference']['from'], string> = {
   ticket: 'over the low end of what was asked for',
+  size: 'wear over the low end of its size’s finish',
   land: 'wear over the unworn land',
   standard: 'wear over the low end of the standard bore',
 };

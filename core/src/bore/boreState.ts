@@ -22,11 +22,13 @@ export interface BoreState {
   readonly instruments: readonly Instrument[];
   readonly at: string;
   /** Where wear is counted from: the ticket of a renewed wall, a measured unworn land, the standard bore's low end. */
-  readonly reference: { readonly value: number; readonly from: 'ticket' | 'land' | 'standard' };
+  readonly reference: { readonly value: number; readonly from: 'ticket' | 'size' | 'land' | 'standard' };
   /** What a renewed wall's size is held against, its ticket or the range for new parts; null for the wall that came in. */
   readonly fresh: Governing | null;
   /** The wall was brought to a ticket of the machinist. */
   readonly ticket: boolean;
+  /** Shape its ticket asked for, nm; null where none did. */
+  readonly shape: Readonly<Record<ShapeFeature, number | null>> | null;
   /** Its figures without the readings that do not belong to their map; null where there are none of those. */
   readonly undoubted: { readonly survey: BoreSurvey | null } | null;
 }
@@ -83,15 +85,58 @@ function renewedLimit(file: JobFile, wall: RenewedWall | null): Governing | null
       };
 }
 
-/** No wall inside its range can be more out of shape than the range is wide. */
-function shapeOf(limit: Governing | null): Governing | null {
-  if (limit?.status !== 'governed' || limit.limit.low === null || limit.limit.high === null) return null;
+type ShapeFeature = 'bore.out-of-round' | 'bore.taper';
+
+const widthOf = (limit: Governing | null): number | null =>
+  limit?.status === 'governed' && limit.limit.low !== null && limit.limit.high !== null
+    ? limit.limit.high - limit.limit.low
+    : null;
+
+/**
+ * What the shape of a finished wall is held against: the figure for new parts; where none is on file, the smaller of the
+ * width of its size and the service limit, since no wall inside its size is more out of shape than that is wide.
+ * @param width of the finished size, nm; null where none was asked for
+ * @param size  what the width is of
+ */
+export function freshShape(
+  file: JobFile,
+  feature: ShapeFeature,
+  width: number | null,
+  size: Governed | null = null,
+): Governing {
+  const fresh = governingFor(file, feature, ['new'], 'max');
+  if (fresh.status !== 'none') return fresh;
+  const service = governingFor(file, feature, ['service'], 'max');
+  const most = service.status === 'governed' ? service.limit.high : null;
+  if (width === null || (most !== null && most <= width)) return most === null ? fresh : service;
+  const of = size?.limit ?? (service.status === 'governed' ? service.limit : null);
   return {
-    ...limit,
-    limit: { ...limit.limit, low: null, high: limit.limit.high - limit.limit.low },
+    status: 'governed',
+    limit: {
+      id: of?.id ?? feature,
+      feature,
+      state: 'new',
+      low: null,
+      high: width,
+      unit: of?.unit ?? 'mm',
+      conditions: {},
+      source: of?.source ?? WIDTH,
+    },
+    others: [],
+    overridden: null,
     why: 'No figure for new parts is on file: a wall inside its finished size is no more out of shape than that is wide.',
   };
 }
+
+const WIDTH: Source = {
+  type: 'machinist',
+  party: 'machinist',
+  document: 'Width of the finished size',
+  page: '',
+  revision: '',
+  enteredBy: '',
+  checkedBy: '',
+};
 
 /** σ of the unseen part of the oval, from the out-of-round limit or, without one, the wear allowed. */
 function sigmaFor(file: JobFile, fresh: Governing | null): number {
@@ -127,6 +172,7 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
   ).length;
   const wall = wallOf(file, cylinder);
   const fresh = renewedLimit(file, wall);
+  const cameAt = fresh === null ? null : finishLow(file, wall);
   const taperLimit = governingFor(file, 'bore.taper', wall ? ['new', 'service'] : ['service', 'new'], 'max');
   const definition = taperLimit.status === 'governed' ? taperLimit.limit.taper : undefined;
   const land = state.places.get(placeKey({ part: 'land', cylinder }))?.result?.estimate;
@@ -168,12 +214,29 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
     reference:
       fresh?.status === 'governed' && fresh.limit.low !== null
         ? { value: fresh.limit.low, from: 'ticket' }
-        : land
-          ? { value: land.value, from: 'land' }
-          : { value: standardLow(file), from: 'standard' },
+        : cameAt !== null
+          ? { value: cameAt, from: 'size' }
+          : land
+            ? { value: land.value, from: 'land' }
+            : { value: standardLow(file), from: 'standard' },
     fresh,
     ticket: wall?.ticket != null,
+    shape: wall?.ticket
+      ? {
+          'bore.out-of-round': wall.ticket.round ?? null,
+          'bore.taper': wall.ticket.taper ?? null,
+        }
+      : null,
   };
+}
+
+/** Low end of the finish a wall’s oversize has, where no ticket says it; null for the standard bore. */
+function finishLow(file: JobFile, wall: RenewedWall | null): number | null {
+  const kit = file.engine.kits.find((k) => k.id === wall?.kitId);
+  if (!kit || kit.oversize === 0) return null;
+  const clearance = governingFor(file, 'clearance', ['new'], 'min', kit.maker);
+  const low = clearance.status === 'governed' ? clearance.limit.low : null;
+  return kit.piston + (low ?? 0);
 }
 
 /** Low end of the standard bore, where wear is counted from. */
@@ -191,9 +254,16 @@ export const boreStates = (bore: Pick<BoreState, 'fresh'>): readonly LimitState[
 /** What one figure of a bore's shape is held against. */
 export function shapeLimit(
   file: JobFile,
-  bore: Pick<BoreState, 'fresh'>,
-  feature: 'bore.out-of-round' | 'bore.taper',
+  bore: Pick<BoreState, 'fresh' | 'shape'>,
+  feature: ShapeFeature,
 ): Governing {
-  const found = governingFor(file, feature, boreStates(bore), 'max');
-  return found.status === 'none' ? (shapeOf(bore.fresh) ?? found) : found;
+  if (!bore.fresh) return governingFor(file, feature, boreStates(bore), 'max');
+  const asked = bore.shape?.[feature] ?? null;
+  if (asked !== null && bore.fresh.status === 'governed')
+    return {
+      ...bore.fresh,
+      limit: { ...bore.fresh.limit, feature, low: null, high: asked },
+      why: 'What the ticket asked for.',
+    };
+  return freshShape(file, feature, widthOf(bore.fresh), bore.fresh.status === 'governed' ? bore.fresh : null);
 }

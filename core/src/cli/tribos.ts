@@ -73,7 +73,7 @@ function check(path: string): void {
     // What the top end still wants, once somebody puts it together.
     firstStart: assemblyRun(file).begun ? notYetStarted(file, judged.items) : null,
     recommended,
-    ways: printedWays(ways),
+    ways: printedWays(file, ways, 'mm'),
     recommendation: recommendationSentence(file, ways, judged.items),
   };
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);

@@ -146,7 +146,10 @@ const firm = object({
   unit: oneOf('mm', 'in'),
   works: list(object({ what: oneOf(...OUTSIDE_WORK_KEYS), price: amount, days: lead }), 0, 12),
   freight: amount,
-  learned: object({ bias: number(-1e6, 1e6), spread: number(1, 1e6), returns: integer(0, 1_000_000) }),
+  learned: object(
+    { bias: number(-1e6, 1e6), spread: number(1, 1e6), returns: integer(0, 1_000_000) },
+    { biasU: number(1, 1e6) },
+  ),
 });
 
 /** The job file as the rooms of a house make it. */

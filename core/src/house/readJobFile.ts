@@ -2,6 +2,7 @@ import type { JobFile } from '../job/index.js';
 import { kindIn, type LogEntry } from '../log/index.js';
 import { slipsFound } from '../readings/index.js';
 import { decisionMisfit } from '../routes/index.js';
+import { wallSizes } from '../job/index.js';
 import type { Misfit } from '../shape/index.js';
 import { engineTroubles, limitTroubles } from '../specs/index.js';
 import { inHouse, KINDS, readEntry, type SentEntry } from './house.js';
@@ -60,7 +61,9 @@ function references(file: JobFile): Misfit[] {
     if (d.kitId !== null && !kits.has(d.kitId))
       say(`/decisions/${n}/kitId`, 'names a kit that is not in the file');
     else {
-      const misfit = decisionMisfit(file.engine, d);
+      // Held against every size its walls have been at: it was taken on the wall of its day.
+      const tried = [...wallSizes(file)].map((at) => decisionMisfit(file.engine, d, at));
+      const misfit = tried.includes(null) ? null : tried[0];
       if (misfit) say(`/decisions/${n}/route`, misfit);
     }
   });

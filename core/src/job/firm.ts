@@ -33,7 +33,16 @@ export interface Learned {
   /** Standard deviation, nm. */
   readonly spread: number;
   readonly returns: number;
+  /** What is not known of the bias, a standard deviation, nm; a file from before this was kept has none. */
+  readonly biasU?: number;
 }
+
+/** How far a firm's bias is expected to lie from nought before anything is known, a standard deviation, nm. */
+export const USUAL_BIAS = 5_000;
+
+/** What is not known of a firm's bias: 1/√(1/τ² + Σw), the returns weighed by the spread alone where nobody kept their u. */
+export const biasUnknown = ({ biasU, returns, spread }: Learned): number =>
+  biasU ?? 1 / Math.sqrt(1 / USUAL_BIAS ** 2 + returns / spread ** 2);
 
 /** A firm that work is sent out to. */
 export interface Firm {
@@ -48,7 +57,7 @@ export interface Firm {
 }
 
 /** What a firm is taken to do before anything came back from it. */
-export const NOT_LEARNED: Learned = { bias: 0, spread: 4_000, returns: 0 };
+export const NOT_LEARNED: Learned = { bias: 0, spread: 4_000, returns: 0, biasU: USUAL_BIAS };
 
 /** What a shop asks for its work, and from when on it recommends. */
 export interface ShopCosts {

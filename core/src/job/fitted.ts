@@ -15,6 +15,14 @@ type Wanted = Pick<JobFile, 'engine' | 'log' | 'decisions'>;
 const kitOf = (file: Wanted, id: string | null | undefined): Kit | null =>
   file.engine.kits.find((k) => k.id === id) ?? null;
 
+/** The last piston that was written down as put in, or as the one it came with. */
+const pistonPut = (file: Pick<Wanted, 'log'>, cylinder: number) =>
+  workOf(file.log).findLast(
+    ({ entry }) =>
+      (entry.what === 'piston-renewed' || entry.what === 'came-with') &&
+      (entry.cylinder === null || entry.cylinder === cylinder),
+  );
+
 /**
  * Which piston a cylinder's figures are about: the one answer to that question. What was written down as
  * fitted last; otherwise the kit that was decided on, once its piston can go in: at once where nothing is
@@ -24,10 +32,7 @@ export function fittedPiston(file: Wanted, cylinder: number): FittedPiston {
   const decision = standingDecision(file);
   const decided = kitOf(file, decision?.kitId);
   const wall = renewedWall(file.log, cylinder);
-  const put = workOf(file.log).findLast(
-    ({ entry }) =>
-      entry.what === 'piston-renewed' && (entry.cylinder === null || entry.cylinder === cylinder),
-  )?.entry;
+  const put = pistonPut(file, cylinder)?.entry;
   const goesIn = decided && (decided.oversize === 0 || wall !== null) ? decided : null;
   if (put && !(goesIn && decision && decision.at > put.at))
     return { kit: kitOf(file, put.kitId) ?? goesIn, renewed: true };
@@ -39,14 +44,13 @@ export function fittedPiston(file: Wanted, cylinder: number): FittedPiston {
  * written down as put in, or after its kit was decided on; -1 for the one that came in.
  */
 export function pistonSince(file: Wanted, cylinder: number): number {
-  const put = workOf(file.log).findLast(
-    ({ entry }) =>
-      entry.what === 'piston-renewed' && (entry.cylinder === null || entry.cylinder === cylinder),
-  );
+  const put = pistonPut(file, cylinder);
   const decision = standingDecision(file);
   const { kit, renewed } = fittedPiston(file, cylinder);
   const decided = renewed && kit !== null && kit.id === decision?.kitId ? decision.at : null;
-  if (put && !(decided !== null && decided > put.entry.at)) return put.at;
+  // One it came with was there before anything was tried here.
+  if (put && !(decided !== null && decided > put.entry.at))
+    return put.entry.what === 'came-with' ? -1 : put.at;
   return decided === null ? -1 : file.log.findLastIndex((e) => takenAt(e) <= decided);
 }
 

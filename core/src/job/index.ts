@@ -9,3 +9,5 @@ export * from './lastWork.js';
 export * from './partState.js';
 export * from './places.js';
 export * from './topLeftOn.js';
+export * from './shopUnit.js';
+export * from './wallSize.js';

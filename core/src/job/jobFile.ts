@@ -22,6 +22,7 @@ export interface Shop {
 
 /** Ways out that a decision may name: what is done with the wall, with or without a kit. */
 export const ROUTES = {
+  whole: 'used again whole, rings too',
   reuse: 'nothing is bored',
   hone: 'cleaned or honed, new rings',
   fit: 'a piston for the bore as it is',

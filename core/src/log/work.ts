@@ -58,6 +58,9 @@ const TABLE = {
   replated: { name: 'replated', reopens: NEW_WALL, wall: 'renewed' },
   sleeved: { name: 'sleeved', reopens: NEW_WALL, wall: 'renewed' },
   exchanged: { name: 'another cylinder', reopens: [...NEW_WALL, ...HEAD, 'ports'], wall: 'exchanged' },
+  // Said once of what others had done before it came: nothing read here is of another wall.
+  'came-in': { name: 'made to another size before it came', reopens: [], wall: 'renewed' },
+  'came-with': { name: 'the piston it came with', reopens: [] },
   'ports-eased': { name: 'port edges eased', reopens: ['ring-gap', 'wash', 'ports'] },
   'ports-worked': {
     name: 'ports worked',

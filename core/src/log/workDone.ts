@@ -21,8 +21,8 @@ export const WORK_DONE = entryKind(
     cylinder: orNull(cylinder),
     /** Kit it was done for. */
     kitId: orNull(ref('kit')),
-    /** Finished size that was asked for, nm. */
-    ticket: orNull(object({ low: size, high: size })),
+    /** Finished size that was asked for, and the shape it must keep, nm; null for a shape nobody asked for. */
+    ticket: orNull(object({ low: size, high: size }, { round: orNull(size), taper: orNull(size) })),
     text: text(),
   },
   {

@@ -1,3 +1,4 @@
+export * from './aimReason.js';
 export * from './answer.js';
 export * from './learned.js';
 export * from './letter.js';
@@ -7,3 +8,4 @@ export * from './room.js';
 export * from './ticketDraft.js';
 export * from './ticketEntries.js';
 export * from './tickets.js';
+export * from './shapeDoubt.js';

@@ -1,4 +1,4 @@
-import { NOT_LEARNED, type Learned } from '../job/index.js';
+import { NOT_LEARNED, USUAL_BIAS, type Learned } from '../job/index.js';
 
 /** One bore that came back: what was aimed at, what was found, how surely, nm. */
 export interface Returned {
@@ -7,8 +7,6 @@ export interface Returned {
   readonly u: number;
 }
 
-/** How far a firm's bias is expected to lie from nought before anything is known, nm. */
-const TAU = 5_000;
 /** How many returns the usual spread counts for. */
 const PRIOR = 5;
 
@@ -20,8 +18,9 @@ const PRIOR = 5;
  */
 export function learnedFrom(returned: readonly Returned[]): Learned {
   let { bias, spread } = NOT_LEARNED;
+  let biasU = USUAL_BIAS;
   for (let n = 1; n <= returned.length; n += 1) {
-    let weight = 1 / TAU ** 2;
+    let weight = 1 / USUAL_BIAS ** 2;
     let sum = 0;
     for (const { asked, found, u } of returned.slice(0, n)) {
       const w = 1 / (u ** 2 + spread ** 2);
@@ -29,10 +28,11 @@ export function learnedFrom(returned: readonly Returned[]): Learned {
       sum += w * (found - asked);
     }
     bias = sum / weight;
+    biasU = 1 / Math.sqrt(weight);
     const over = returned
       .slice(0, n)
       .reduce((s, r) => s + Math.max(0, (r.found - r.asked - bias) ** 2 - r.u ** 2), 0);
     spread = Math.sqrt((PRIOR * NOT_LEARNED.spread ** 2 + over) / (PRIOR + n));
   }
-  return { bias, spread, returns: returned.length };
+  return { bias, spread, returns: returned.length, biasU };
 }

@@ -35,7 +35,10 @@ export const workOfTicket = (ticket: Ticket): readonly BackEntry[] => {
         what,
         cylinder: l.cylinder,
         kitId: ticket.kitId,
-        ticket: l.low !== null && l.high !== null ? { low: l.low, high: l.high } : null,
+        ticket:
+          l.low !== null && l.high !== null
+            ? { low: l.low, high: l.high, round: ticket.round, taper: ticket.taper }
+            : null,
         text: `${ticket.firm}, ticket`,
       }));
 };

@@ -1,10 +1,16 @@
-import { standingDecision, type Firm, type JobFile, type OutsideWork } from '../job/index.js';
+import {
+  NOT_LEARNED,
+  shopUnit,
+  standingDecision,
+  type Firm,
+  type JobFile,
+  type OutsideWork,
+} from '../job/index.js';
 import type { BodyOf } from '../log/index.js';
 import { firmFor, outsideOf, type Way, type WayComparison } from '../routes/index.js';
-import { insideP, MACHINIST_GRID } from '../fit/index.js';
-import { NOT_LEARNED } from '../job/index.js';
-import { nm, type Nanometres } from '../units/index.js';
-import { governingFor } from '../verdicts/index.js';
+import { aimFor, MACHINIST_GRID, visitsFor } from '../fit/index.js';
+import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
+import { freshShape } from '../bore/index.js';
 import type { TICKET } from './ticketEntries.js';
 
 export type TicketDraft = Omit<BodyOf<typeof TICKET>, 'id' | 'at' | 'kind'>;
@@ -30,23 +36,30 @@ export function decidedWay(file: JobFile, { ways }: WayComparison): Way | null {
   );
 }
 
-const least = (file: JobFile, feature: 'bore.out-of-round' | 'bore.taper'): Nanometres | null => {
-  const governing = governingFor(file, feature, ['new', 'service'], 'max');
-  return governing.status === 'governed' && governing.limit.high !== null ? nm(governing.limit.high) : null;
+/** What a finished wall must keep besides its size: what the return is judged by, the narrowest of its bores. */
+const shapeAsked = (
+  file: JobFile,
+  feature: 'bore.out-of-round' | 'bore.taper',
+  widths: readonly number[],
+): Nanometres | null => {
+  const given = freshShape(file, feature, widths.length > 0 ? Math.min(...widths) : null);
+  return given.status === 'governed' && given.limit.high !== null ? nm(given.limit.high) : null;
 };
 
 /**
  * The ticket a decided way asks for: each bore for its own piston, on the firm's grid, with what a finished wall must
  * keep besides.
- * @param firm the one it goes to; the cheapest on file where nobody says
+ * @param firm     the one it goes to; the cheapest on file where nobody says
+ * @param fallback unit its sizes stand in where the firm is not on file: the shop's own
  */
 export function draftTicket(
   file: JobFile,
   way: Way,
   firm: Firm | null = firmFor(file, outsideOf(way.route) as OutsideWork),
+  fallback: LengthUnit = shopUnit(file),
 ): TicketDraft {
-  const unit = firm?.unit ?? 'mm';
-  const { bias, spread } = firm?.learned ?? NOT_LEARNED;
+  const unit = firm?.unit ?? fallback;
+  const learned = firm?.learned ?? NOT_LEARNED;
   const what = outsideOf(way.route)!;
   const sized = way.targets.map(({ cylinder, target }) => ({
     cylinder,
@@ -59,7 +72,7 @@ export function draftTicket(
     const of = sized.find((s) => s.cylinder === cylinder);
     const size = of?.size ?? null;
     const piston = measured(cylinder) ?? (way.kit ? { size: way.kit.piston, from: 'listed' as const } : null);
-    const aim = size && of ? Math.max(size.low, Math.min(size.high, of.target.aim)) : null;
+    const aim = size && aimFor(size, learned, MACHINIST_GRID[unit]).aim;
     return {
       cylinder,
       piston: piston ? nm(piston.size) : null,
@@ -70,9 +83,10 @@ export function draftTicket(
       aim: aim === null ? null : nm(aim),
     };
   });
+  const widths = lines.flatMap((l) => (l.low !== null && l.high !== null ? [l.high - l.low] : []));
   const bores = lines.flatMap((l) =>
     l.low !== null && l.high !== null && l.aim !== null
-      ? [insideP({ low: l.low, high: l.high, aim: l.aim }, bias, spread)]
+      ? [visitsFor({ low: l.low, high: l.high, aim: l.aim }, learned).kept]
       : [],
   );
   return {
@@ -82,8 +96,8 @@ export function draftTicket(
     kitId: way.kit?.id ?? null,
     lines,
     inside: bores.length === lines.length ? bores.reduce((p, x) => p * x, 1) : null,
-    round: least(file, 'bore.out-of-round'),
-    taper: least(file, 'bore.taper'),
+    round: shapeAsked(file, 'bore.out-of-round', widths),
+    taper: shapeAsked(file, 'bore.taper', widths),
     hatch: what === 'exchange' ? null : 45,
     finish: '',
     deck: null,

@@ -22,6 +22,9 @@ const LINE = object({
 /** Work of a ticket whose size has to be given. */
 export const SIZED: ReadonlySet<string> = new Set(['bore', 'replate', 'sleeve']);
 
+/** No firm is so far off, nm. */
+const FAR = 100_000;
+
 function readLine(
   { what, unit }: { readonly what: string; readonly unit: 'mm' | 'in' },
   line: {
@@ -50,7 +53,9 @@ function readLine(
       `${path}/low`,
       `${name}: a size goes on the machinist’s grid, ${unit === 'mm' ? '0.001 mm' : '0.0001 in'}: what is printed is what is asked for.`,
     );
-  if (aim < low || aim > high) throw new Refused(`${path}/aim`, `${name}: the aim lies inside the size.`);
+  // A firm whose work comes back over is asked for less: on purpose outside the size, never far.
+  if (aim < low - FAR || aim > high + FAR)
+    throw new Refused(`${path}/aim`, `${name}: the aim lies nowhere near the size.`);
   if (low <= piston)
     throw new Refused(`${path}/low`, `${name}: the bore would be no larger than its piston.`);
 }

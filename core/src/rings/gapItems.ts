@@ -25,7 +25,8 @@ export function isPreparing(file: JobFile, cylinder: number): boolean {
   const decision = standingDecision(file);
   return (
     decision !== null &&
-    (decision.route === 'reuse' ||
+    (decision.route === 'whole' ||
+      decision.route === 'reuse' ||
       decision.route === 'hone' ||
       fittedPiston(file, cylinder).renewed ||
       wallOf(file, cylinder) !== null)

@@ -17,6 +17,8 @@ export interface BoreFit {
   readonly loosest: number;
   /** That both ends of the clearance are kept at once, what two directions cannot see among it. */
   readonly p: number;
+  /** Standard uncertainty of the clearance, the larger end’s, nm. */
+  readonly u: number;
   readonly state: 'within' | 'undecided' | 'beyond';
   /** A quick figure, never higher than the true one, until the whole map is propagated. */
   readonly provisional: boolean;
@@ -60,6 +62,7 @@ export function fitAsItIs(
     tightest: tightest.value,
     loosest: loosest.value,
     p: found?.p ?? Math.max(0, tight.p + loose.p - 1),
+    u: Math.max(uncertaintyOf(tightest).u, uncertaintyOf(loosest).u),
     state: states.includes('beyond') ? 'beyond' : states.includes('undecided') ? 'undecided' : 'within',
     provisional: !found,
   };

@@ -46,6 +46,14 @@ export function firmFor(file: Pick<JobFile, 'shop' | 'engine'>, what: OutsideWor
   return priced.sort((a, b) => a.of - b.of)[0]?.firm ?? null;
 }
 
+/** More visits than these are expected of nobody. */
+const MOST_AGAIN = 5;
+const times = ({ soonest, usual, latest }: LeadTime, n: number): LeadTime => ({
+  soonest: soonest * n,
+  usual: usual * n,
+  latest: latest * n,
+});
+
 const NO_WAIT: LeadTime = { soonest: 0, usual: 0, latest: 0 };
 
 /** Lines of a sheet that a way needs, one for each cylinder where it is of each. */
@@ -84,7 +92,8 @@ export const partsOfWay = (file: JobFile, route: RouteName, kit: Kit | null): Pa
  * What a way costs and how long it takes: its parts with those that are always renewed, what *Clean* asks for whichever
  * way is gone and nothing twice, outside work of the cheapest firm, freight, labour; tax once on the whole.
  * @param needed what the other rooms ask for already
- * @param hourly instead of the shop's rate
+ * @param hourly  instead of the shop's rate
+ * @param further visits to a firm to be expected beside the first: each costs its freight and its days
  * @returns null where the shop has set no prices of its work
  */
 export function costOf(
@@ -93,6 +102,7 @@ export function costOf(
   kit: Kit | null,
   needed: readonly Omit<PartNeeded, 'why' | 'by'>[],
   hourly?: Money,
+  further = 0,
 ): Cost | null {
   const { costs } = file.shop;
   if (!costs) return null;
@@ -119,6 +129,7 @@ export function costOf(
   const firm = what && firmFor(file, what);
   const work = firm?.works.find((w) => w.what === what) ?? null;
   const cylinders = file.engine.cylinders.length;
+  const again = Math.min(MOST_AGAIN, Math.round(further * 100) / 100);
   const line = (group: CostGroup, name: string, price: Money, count: number): CostLine => ({
     group,
     name,
@@ -139,11 +150,27 @@ export function costOf(
       ? [
           line('outside', `${firm.name}: ${what}`, work.price, cylinders),
           ...(firm.freight > 0 ? [line('freight', `there and back, ${firm.name}`, firm.freight, 1)] : []),
+          ...(firm.freight > 0 && again > 0
+            ? [
+                line(
+                  'freight',
+                  'once more where a bore comes back too small, to be expected',
+                  firm.freight,
+                  again,
+                ),
+              ]
+            : []),
         ]
       : []),
     ...labour.map((l) => line('labour', l.what, rate, minutesOf(l) / 60)),
   ];
-  const missing = lines.filter((l) => l.price === null).map((l) => l.name);
+  const missing = [
+    ...lines.filter((l) => l.price === null).map((l) => l.name),
+    // Nothing typed is not nothing to pay.
+    ...(all.length === 0 ? ['parts'] : []),
+    ...(ROUTE_LABOUR.of(file.engine) === null ? ['labour'] : []),
+    ...(what !== null && !work ? ['the work outside'] : []),
+  ];
   const net = sumOf(lines.map((l) => l.total));
   const tax = taxOn(net, costs.taxPerMyriad);
   return {
@@ -153,13 +180,16 @@ export function costOf(
     total: money(net + tax),
     missing,
     open:
+      all.length === 0 ||
+      ROUTE_LABOUR.of(file.engine) === null ||
+      (rate === 0 && labour.length > 0) ||
       own.some((p) => p.price === null) ||
       (what !== null && !work) ||
       (kit !== null && !own.some((p) => p.kit === kit.id)),
     firm: firm ?? null,
     days: daysOf(
       own.map((p) => p.days),
-      work ? [work.days] : what ? [NO_WAIT] : [],
+      work ? [work.days, ...(again > 0 ? [times(work.days, again)] : [])] : what ? [NO_WAIT] : [],
       labour.reduce((sum, l) => sum + minutesOf(l), 0),
     ),
   };

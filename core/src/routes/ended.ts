@@ -8,10 +8,12 @@ export interface Ended {
   readonly fit: string | null;
   /** Why what came out does not go back as it is; null where it may. */
   readonly reuse: string | null;
+  /** The same where its rings stay in too. */
+  readonly whole: string | null;
   /** Why nothing is bored; null where it may be. */
   readonly bore: string | null;
 }
-export const NOT_ENDED: Ended = { doubted: false, fit: null, reuse: null, bore: null };
+export const NOT_ENDED: Ended = { doubted: false, fit: null, reuse: null, whole: null, bore: null };
 
 /** Walls that findings have ended: a coating that is through is not used again, a cracked casting for nothing. */
 export function endedBy(figures: readonly Figure[]): Ended {
@@ -21,7 +23,8 @@ export function endedBy(figures: readonly Figure[]): Ended {
   const of = (...kinds: readonly string[]) =>
     parts.find((f) => kinds.includes(partOf(f)?.split(':')[0] ?? ''));
   const barrel = of('cylinder');
-  const inside = of('piston', 'rings', 'pin');
+  const inside = of('piston', 'pin');
+  const rings = of('rings');
   const named = (f: Figure): string => (f.subject.of === 'part' ? f.subject.name : '');
   const crack = found.some((f) => f.finding?.what === 'crack' && f.state === 'beyond')
     ? 'A cylinder is cracked: another cylinder first.'
@@ -35,5 +38,12 @@ export function endedBy(figures: readonly Figure[]): Ended {
   const reuse = inside
     ? `The ${named(inside)} is not used again: ${inside.found!.text}. Choose a kit.`
     : null;
-  return { doubted: found.length > 0 || barrel !== undefined, fit: wall, reuse: wall ?? reuse, bore: crack };
+  const whole = rings ? `The ${named(rings)} are not used again: ${rings.found!.text}. New rings.` : null;
+  return {
+    doubted: found.length > 0 || barrel !== undefined,
+    fit: wall,
+    reuse: wall ?? reuse,
+    whole: wall ?? reuse ?? whole,
+    bore: crack,
+  };
 }

@@ -1,5 +1,4 @@
 import {
-  MACHINIST_GRID,
   targetBore,
   verificationRemedy,
   verificationU,
@@ -7,7 +6,7 @@ import {
   type TargetBore,
   type Verification,
 } from '../fit/index.js';
-import type { JobFile, OutsideWork } from '../job/index.js';
+import { shopUnit, type JobFile, type OutsideWork } from '../job/index.js';
 import type { Kit } from '../specs/index.js';
 import { firmFor } from './cost.js';
 
@@ -60,6 +59,7 @@ export function finishedSize(
     uClearance: verification.u,
     allowance: allowance.clearance,
     rules,
-    ...(firm ? { learned: firm.learned, grid: MACHINIST_GRID[firm.unit] } : {}),
+    ...(firm ? { learned: firm.learned } : {}),
+    unit: firm?.unit ?? shopUnit(file),
   });
 }

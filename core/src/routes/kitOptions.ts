@@ -1,7 +1,7 @@
 import { doubts, fitCandidate, kitPiston, rangeOf, type BoreState, type MapSpread } from '../bore/index.js';
 import type { Remedy, TargetBore, Verification } from '../fit/index.js';
 import { exactly, uncertaintyOf } from '../gauges/index.js';
-import type { JobFile } from '../job/index.js';
+import { wallSize, type JobFile } from '../job/index.js';
 import type { Score } from '../log/index.js';
 import type { ReadingsState } from '../readings/index.js';
 import { targetOf, type Governing, type Kit } from '../specs/index.js';
@@ -65,6 +65,8 @@ export interface KitComparison {
   /** Odds are of what was read so far: a plan is not complete or a question about it is open. */
   readonly soFar: boolean;
   readonly ended: Ended;
+  /** Oversize the walls are at, nm. */
+  readonly size: number;
 }
 
 /** Whether every planned place of a bore is read and nothing about it is open. */
@@ -183,8 +185,9 @@ export function kitOptions(
   assume: Assumptions = assumed(file),
 ): KitComparison {
   const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
+  const size = wallSize(file);
   const options = kits.map((kit): KitOption => {
-    const way = kit.oversize > 0 ? 'bore' : 'fit';
+    const way = kit.oversize > size ? 'bore' : 'fit';
     const clearance = governingFor(file, 'clearance', ['new'], 'min', kit.maker);
     const range = rangeOf(clearance);
     const { verification, remedy } = verificationOf(file, kit, range, at);
@@ -206,7 +209,9 @@ export function kitOptions(
     const wallLeft =
       way === 'fit' || file.engine.sleeveOuter === null ? null : nm((file.engine.sleeveOuter - finish) / 2);
     const whyNot =
-      (way === 'fit' ? ended.fit : ended.bore) ?? whyNotSentence(file, kit, way, clearance, wallLeft);
+      (way === 'fit' ? ended.fit : ended.bore) ??
+      (kit.oversize < size ? 'The wall is larger already.' : null) ??
+      whyNotSentence(file, kit, way, clearance, wallLeft);
     // What may not be done gets no size to do it to.
     const cylinders =
       whyNot === null
@@ -233,5 +238,5 @@ export function kitOptions(
   const soFar = bores.some(
     (b) => !isKnown(b) || doubts(b, (s) => s.largest.of.value) || doubts(b, (s) => s.smallest.of.value),
   );
-  return { options, soFar, ended };
+  return { options, soFar, ended, size };
 }

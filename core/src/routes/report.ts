@@ -3,13 +3,15 @@ import { whoOf } from '../specs/index.js';
 import { standingDecision, wallOf, type JobFile } from '../job/index.js';
 import {
   cylinderOf,
-  finishText,
+  sizeText,
   oddsWords,
   printedDay,
   type Ask,
+  type Block,
   type Found,
   type Section,
 } from '../verdicts/index.js';
+import type { LengthUnit } from '../units/index.js';
 import { kitsOf } from './facts.js';
 import { waysOf } from './ways.js';
 import { mayBeSound, tooEarly } from './tooEarly.js';
@@ -54,15 +56,33 @@ function waysSection(file: JobFile, found: Found, ask: Ask): Section[] {
   ];
 }
 
+/** The finished size each renewed wall was asked for, by which it is judged; none where no ticket is on file. */
+function askedOf(file: JobFile, unit: LengthUnit): Block[] {
+  const rows = file.engine.cylinders.flatMap((name, i) => {
+    const ticket = wallOf(file, i)?.ticket;
+    const size = ticket && sizeText(ticket, unit);
+    return size ? [[name, size]] : [];
+  });
+  return rows.length === 0
+    ? []
+    : [{ kind: 'table', heads: ['cylinder', 'asked for on its ticket, and judged by'], rows }];
+}
+
 /** What was decided and why, and to what size each bore is to be taken for it. */
 export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
   const kits = kitsOf(file, found, ask);
   const decision = standingDecision(file);
   const option = kits.options.find((o) => o.kit.id === decision?.kitId && o.way === 'bore');
-  const sizes = option?.cylinders.flatMap((c) => {
-    const size = c.target && !c.target.cannotBeVerified ? finishText(c.target, ask.unit) : null;
-    return [[file.engine.cylinders[c.cylinder]!, size ?? 'cannot be verified', c.piston.from]];
-  });
+  // Once a ticket is written its sizes are what was asked for: worked anew they might be others.
+  const asked =
+    file.log.some((e) => (e as { readonly kind: string }).kind === 'ticket') ||
+    file.engine.cylinders.some((_, i) => wallOf(file, i)?.ticket);
+  const sizes = asked
+    ? undefined
+    : option?.cylinders.flatMap((c) => {
+        const size = c.target && !c.target.cannotBeVerified ? sizeText(c.target, ask.unit) : null;
+        return [[file.engine.cylinders[c.cylinder]!, size ?? 'cannot be verified', c.piston.from]];
+      });
   return [
     {
       key: 'decision',
@@ -75,18 +95,19 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
             }
           : {
               kind: 'text',
-              text: `Nothing is decided yet. ${recommendationSentence(file, waysOf(file, found, ask), found.figures)}`,
+              text: `Nothing is decided yet. ${recommendationSentence(file, waysOf(file, found, ask), found.figures, ask.unit)}`,
             },
         ...(sizes
           ? [
               {
                 kind: 'table' as const,
-                heads: ['cylinder', `finish bore to, ${ask.unit}`, 'piston'],
+                heads: ['cylinder', 'finish bore to', 'piston'],
                 rows: sizes,
               },
             ]
           : []),
-        ...(option?.cylinders.some((c) => c.target?.cannotBeVerified)
+        ...askedOf(file, ask.unit),
+        ...(!asked && option?.cylinders.some((c) => c.target?.cannotBeVerified)
           ? [{ kind: 'text' as const, text: cannotBeVerifiedSentence(option) }]
           : []),
       ],

@@ -5,7 +5,7 @@ import type { KitComparison } from './kitOptions.js';
 /** What is still to be read or answered; null where nothing is. */
 function openQuestion(kits: KitComparison, items: readonly Figure[]): string | null {
   const bores = items.filter((i) => i.feature === 'bore');
-  if (bores.some((i) => i.limit?.source.type === 'machinist'))
+  if (bores.some((i) => i.limit?.source.type === 'machinist' && i.state !== 'within'))
     return 'The bores are back from the machinist: hold each against its ticket before anything is assembled.';
   if (bores.some((i) => i.because === 'unread' || i.because === 'incomplete'))
     return 'Read every bore first: the worst cylinder chooses for all.';

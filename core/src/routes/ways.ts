@@ -1,6 +1,6 @@
 import { boresOf, deepestScores, kitPiston, rangeOf, spreadsOf } from '../bore/index.js';
 import type { TargetBore } from '../fit/index.js';
-import { ROUTES, type JobFile, type RouteName } from '../job/index.js';
+import { ROUTES, topLeftOn, wallOf, type JobFile, type RouteName } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
 import { CONSTRUCTION, type Kit } from '../specs/index.js';
 import { cylinderOf, governingFor, type Ask, type Found } from '../verdicts/index.js';
@@ -10,7 +10,7 @@ import { kitsOf } from './facts.js';
 import { finishedSize, verificationOf } from './finishedSize.js';
 import type { KitComparison, KitOption } from './kitOptions.js';
 import { routeRefused } from './decisions.js';
-import { recommendWay } from './recommendWay.js';
+import { recommendWay, wallStands } from './recommendWay.js';
 import { mayBeSound, tooEarly } from './tooEarly.js';
 import { boreOdds, fitOdds, isKept, NO_ODDS, reuseOdds, type WayOdds } from './wayOdds.js';
 
@@ -86,6 +86,7 @@ function displacementOf(file: JobFile, bore: number): Displacement | null {
 
 const capitalName = (route: RouteName, kit: Kit | null): string => {
   const name: Record<RouteName, string> = {
+    whole: 'Used again whole, its rings too',
     reuse: 'Used again, new rings',
     hone: 'Honed lightly, new rings',
     fit: `Piston ${kit?.name ?? ''}, bore as it is`,
@@ -101,6 +102,10 @@ const capitalName = (route: RouteName, kit: Kit | null): string => {
 const LARGER = 1_500_000;
 export const isLarger = (kit: Kit | null): boolean => kit !== null && kit.oversize > LARGER;
 
+/** Whether a way leaves wall and piston as they came. */
+export const isReuse = (route: RouteName): route is 'whole' | 'reuse' | 'hone' =>
+  route === 'whole' || route === 'reuse' || route === 'hone';
+
 /** Kits a new wall is made for: the first standard one of each maker, and those that make a larger engine. */
 function kitsForNewWall(kits: readonly Kit[], larger: boolean): readonly (Kit | null)[] {
   const standard = kits.filter(
@@ -111,20 +116,24 @@ function kitsForNewWall(kits: readonly Kit[], larger: boolean): readonly (Kit | 
 }
 
 /** Every way there is for this engine, in the order of how deep it goes: what is least is first. */
-function waysIn(file: JobFile): readonly { readonly route: RouteName; readonly kit: Kit | null }[] {
+function waysIn(
+  file: JobFile,
+  size: number,
+): readonly { readonly route: RouteName; readonly kit: Kit | null }[] {
   const kits = [...file.engine.kits].sort((a, b) => a.oversize - b.oversize);
   const { boring } = CONSTRUCTION[file.engine.wall];
   const of = (route: RouteName, list: readonly (Kit | null)[]) => list.map((kit) => ({ route, kit }));
   return [
+    ...of('whole', [null]),
     ...of('reuse', [null]),
     ...of('hone', [null]),
     ...of(
       'fit',
-      kits.filter((k) => k.oversize === 0),
+      kits.filter((k) => k.oversize === size),
     ),
     ...of(
       'bore',
-      kits.filter((k) => k.oversize > 0 && (boring || !isLarger(k))),
+      kits.filter((k) => k.oversize > size && (boring || !isLarger(k))),
     ),
     ...of('replate', kitsForNewWall(kits, !boring)),
     // An iron sleeve in a plated cylinder is for a larger kit alone.
@@ -132,6 +141,10 @@ function waysIn(file: JobFile): readonly { readonly route: RouteName; readonly k
     ...of('exchange', kitsForNewWall(kits, false)),
   ];
 }
+
+/** Further visits to be expected for the cylinders together: what goes again goes in one parcel, as often as the worst. */
+const furtherOf = (targets: Way['targets']): number =>
+  Math.max(0, ...targets.filter((t) => !t.target.cannotBeVerified).map((t) => t.target.visits.further));
 
 /** Sleeve wall left after a finished size, and at worst: where the bar did not keep the old axis. */
 function wallLeft(file: JobFile, finish: number | null, wear: number): Pick<Life, 'wallLeft' | 'wallWorst'> {
@@ -169,21 +182,24 @@ export function waysOf(
   const oversizes = file.engine.kits.filter((k) => k.oversize > 0 && !isLarger(k));
 
   const kept = figures.filter(isKept);
+  const rings = figures.filter((f) => f.feature.startsWith('ring.gap'));
   const wallWithin = kept.filter((f) => f.feature !== 'clearance').every((f) => WITHIN.has(f.state));
-  const sureOf = (route: RouteName, option: KitOption | null): boolean =>
-    route === 'reuse' || route === 'hone'
-      ? kept.every((f) => WITHIN.has(f.state))
+  const keptBy = (route: RouteName) => (route === 'whole' ? [...kept, ...rings] : kept);
+  const sureOf = (route: RouteName): boolean =>
+    isReuse(route)
+      ? keptBy(route).every((f) => WITHIN.has(f.state))
       : route === 'fit'
-        ? wallWithin && (option?.cylinders.every((c) => c.fit?.state === 'within') ?? false)
+        ? // New parts on a sound wall: their joint probability is enough.
+          wallWithin
         : true;
 
   const wallPast = kept.some((f) => f.feature !== 'clearance' && f.state === 'beyond');
   const refutedOf = (route: RouteName, option: KitOption | null): boolean =>
     route === 'fit'
       ? wallPast || (option?.cylinders.some((c) => c.fit?.state === 'beyond') ?? false)
-      : kept.some((f) => f.state === 'beyond');
+      : keptBy(route).some((f) => f.state === 'beyond');
 
-  const ways = waysIn(file).map(({ route, kit }): Way => {
+  const ways = waysIn(file, kits.size).map(({ route, kit }): Way => {
     const option = kits.options.find((o) => o.kit.id === kit?.id && o.way === route) ?? null;
     const clearance = kit ? governingFor(file, 'clearance', ['new'], 'min', kit.maker) : null;
     const range = clearance && rangeOf(clearance);
@@ -204,22 +220,22 @@ export function waysOf(
     const odds: WayOdds =
       whyNot !== null
         ? NO_ODDS
-        : route === 'reuse' || route === 'hone'
-          ? reuseOdds(figures, bores, spreads, assume, route === 'hone')
+        : isReuse(route)
+          ? reuseOdds(file, figures, bores, spreads, assume, route)
           : route === 'fit'
-            ? fitOdds(option!, figures)
+            ? fitOdds(file, option!, figures)
             : route === 'bore'
               ? boreOdds(file, option!)
               : route === 'exchange'
                 ? // A new part is inside its range; it is measured when it comes, like any other.
-                  { p: 1, weakest: null, provisional: false }
+                  { ...NO_ODDS, p: 1 }
                 : {
+                    ...NO_ODDS,
                     p:
                       worked && targets.length === file.engine.cylinders.length
-                        ? targets.reduce((p, t) => p * t.target.pInside, 1)
+                        ? targets.reduce((p, t) => p * t.target.visits.kept, 1)
                         : null,
-                    weakest: 'back inside its ticket',
-                    provisional: false,
+                    weakest: 'not bored too large',
                   };
     const finish = targets.length > 0 ? Math.max(...targets.map((t) => t.target.high)) : null;
     const displacement =
@@ -237,11 +253,14 @@ export function waysOf(
       odds,
       targets: whyNot === null ? targets : [],
       option,
-      cost: whyNot === null ? costOf(file, route, kit, found.needs(), assume.hourlyRate ?? undefined) : null,
+      cost:
+        whyNot === null
+          ? costOf(file, route, kit, found.needs(), assume.hourlyRate ?? undefined, furtherOf(targets))
+          : null,
       life: {
         oversizesLeft: oversizes.filter((k) => route !== 'bore' || k.oversize > kit!.oversize).length,
         ...walls,
-        worn: route === 'reuse' || route === 'hone' || route === 'fit' ? wornShare : 0,
+        worn: isReuse(route) || route === 'fit' ? wornShare : 0,
       },
       displacement,
       warnings: [
@@ -256,16 +275,19 @@ export function waysOf(
           ? [`No firm on file does this: ${ROUTES[route]}.`]
           : []),
       ],
-      sure: sureOf(route, option),
+      sure: sureOf(route),
       refuted: refutedOf(route, option),
       offTarget: route === 'fit' ? (option?.offTarget ?? 0) : 0,
     };
   });
-  const early = tooEarly(kits, figures, deepestScores(file)) !== null;
+  const early = topLeftOn(file) || tooEarly(kits, figures, deepestScores(file)) !== null;
+  // What was renewed is what it is: another wall is no answer to a figure nobody has read of it.
+  const renewed = file.engine.cylinders.some((_, i) => wallOf(file, i) !== null);
+  const asItIs = renewed || mayBeSound(figures) || wallStands(ways) !== null;
   return {
     ways,
     kits,
     assume,
-    recommended: early ? null : recommendWay({ ways, assume }, mayBeSound(figures)),
+    recommended: early ? null : recommendWay({ ways, assume }, asItIs),
   };
 }

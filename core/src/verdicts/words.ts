@@ -131,11 +131,27 @@ export function limitText(
 
 /** What a machinist's gauges and dials are read to: a micron, a ten-thousandth of an inch. */
 const GRID: Record<LengthUnit, number> = { mm: 3, in: 4 };
+/** The same grids, nm. */
+const STEP: Record<LengthUnit, number> = { mm: 1_000, in: 2_540 };
 
 /**
  * A finished size as it goes on paper, on the machinist's grid: the low end never rounded down, the high end
  * never up. Null where the grid has nothing between them.
  */
+/**
+ * A finished size with the unit it is printed in, wherever it is shown: that of the grid it stands on, so that ticket,
+ * words and command show the same digits.
+ */
+export function sizeText(
+  size: { readonly low: Nanometres; readonly high: Nanometres },
+  reader: LengthUnit,
+): string | null {
+  const on = (unit: LengthUnit) => size.low % STEP[unit] === 0 && size.high % STEP[unit] === 0;
+  const unit = on(reader) ? reader : on('mm') ? 'mm' : on('in') ? 'in' : reader;
+  const text = finishText(size, unit);
+  return text === null ? null : `${text} ${unit}`;
+}
+
 export function finishText(
   target: { readonly low: Nanometres; readonly high: Nanometres },
   unit: LengthUnit,

@@ -17,6 +17,7 @@ import {
   UNSTATED_THERMAL,
   type JobFile,
   type RouteName,
+  wallSize,
 } from '@tribos/core';
 import { JudgingService } from '../judging/index.js';
 import { brokenAt, canonical, chainLink, chainStart, type Checked } from '../kit/chain.js';
@@ -227,13 +228,13 @@ export class JobsService {
     );
   }
 
-  private routeFor({ engine }: JobFile, body: NewDecision): RouteName {
-    const kit = engine.kits.find((k) => k.id === body.kitId) ?? null;
+  private routeFor(file: JobFile, body: NewDecision): RouteName {
+    const kit = file.engine.kits.find((k) => k.id === body.kitId) ?? null;
     if (body.kitId !== null && !kit)
       throw new ProblemError(422, 'kit', 'This engine has no such kit. Nothing was saved.', {
         errors: [{ path: '/kitId', sentence: 'is not a kit of this engine' }],
       });
-    return body.route ?? routeOf(kit);
+    return body.route ?? routeOf(kit, wallSize(file));
   }
 
   /** @returns null where the job is no longer what was judged */

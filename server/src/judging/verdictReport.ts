@@ -16,9 +16,9 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
   return {
     overall: judged.overall,
     next: judged.next.sentence(unit),
-    recommendation: recommendationSentence(file, judged.ways(), judged.items),
+    recommendation: recommendationSentence(file, judged.ways(), judged.items, unit),
     recommended: judged.ways().recommended?.kit?.id ?? null,
-    ways: printedWays(judged.ways()),
+    ways: printedWays(file, judged.ways(), unit),
     verdicts: judged.items.map((i) => ({
       key: i.key,
       cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,

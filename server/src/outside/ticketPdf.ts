@@ -1,4 +1,5 @@
 import {
+  aimReason,
   askedText,
   capital,
   formatLength,
@@ -119,6 +120,8 @@ export async function ticketPdf(file: JobFile, { ticket }: TicketStanding, addre
         }),
   ]);
   const kit = file.engine.kits.find((k) => k.id === ticket.kitId);
+  const firm = (file.shop.firms ?? []).find((f) => f.name === ticket.firm) ?? null;
+  const reasons = new Set(ticket.lines.flatMap((l) => aimReason(l, firm, ticket.unit) ?? []));
   const blocks: Block[] = [
     ...(partOfTicket(ticket)
       ? []
@@ -129,12 +132,13 @@ export async function ticketPdf(file: JobFile, { ticket }: TicketStanding, addre
             rows,
           },
         ]),
+    ...[...reasons].map((text) => ({ kind: 'text' as const, text })),
     ...(ticket.inside === null
       ? []
       : [
           {
             kind: 'text' as const,
-            text: `Back inside, by what came back before: ${oddsWords(ticket.inside)}.`,
+            text: `Comes back usable, by what came back before: ${oddsWords(ticket.inside)}. One too small is honed on.`,
           },
         ]),
   ];

@@ -1,4 +1,4 @@
-import { finishText, type LengthUnit, type Way } from '@tribos/core';
+import { sizeText, type LengthUnit, type Way } from '@tribos/core';
 import { useJobContext } from '../job/index.js';
 
 /** To what size each bore is to be taken: the figure this station is for. */
@@ -7,12 +7,10 @@ export function FinishedSizes({ way, unit }: { way: Way; unit: LengthUnit }) {
   return (
     <dl className="mt-1 flex flex-wrap gap-x-8">
       {way.targets.map(({ cylinder, target }) => {
-        const text = target.cannotBeVerified ? null : finishText(target, unit);
+        const text = target.cannotBeVerified ? null : sizeText(target, unit);
         return text ? (
           <div key={cylinder}>
-            <dt className="text-small text-soft">
-              {file.engine.cylinders[cylinder]}: finish to, {unit}
-            </dt>
+            <dt className="text-small text-soft">{file.engine.cylinders[cylinder]}: finish to</dt>
             <dd className="figure text-reading leading-9">{text}</dd>
           </div>
         ) : null;

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import {
   assumed,
   CONSTRUCTION,
@@ -6,6 +6,7 @@ import {
   PLATED_NO_REUSE,
   recommendationSentence,
   standingDecision,
+  topLeftOn,
   type Assumptions,
   type Way,
 } from '@tribos/core';
@@ -21,6 +22,8 @@ import { Decisions } from './Decisions.js';
 import { FinishedSizes } from './FinishedSizes.js';
 import { SideWearSheet } from './SideWearSheet.js';
 import { WAY_COLUMNS, WayRow, type Most } from './WayRow.js';
+
+const CameInSheet = lazy(async () => ({ default: (await import('../work/index.js')).CameInSheet }));
 
 const most = (ways: readonly Way[]): Most => ({
   money: Math.max(0, ...ways.map((w) => w.cost?.total ?? 0)),
@@ -44,13 +47,16 @@ export function DecideStation() {
   const [touched, setOpened] = useState<string | null | undefined>(undefined);
   const opened = touched === undefined ? (decidedWay?.key ?? null) : touched;
   const [side, setSide] = useState(false);
+  const [came, setCame] = useState(false);
   const mayDecide = useMay('decide');
   const mayMeasure = useMay('measure');
   const construction = CONSTRUCTION[file.engine.wall];
-  const able = ways.filter((w) => w.feasible);
-  const unable = ways.filter((w) => !w.feasible);
+  // With its top left on nothing is decided of its cylinders.
+  const shown = topLeftOn(file) ? [] : ways;
+  const able = shown.filter((w) => w.feasible);
+  const unable = shown.filter((w) => !w.feasible);
   const scale = most(able);
-  const sentence = recommendationSentence(file, comparison, judgement.items);
+  const sentence = recommendationSentence(file, comparison, judgement.items, unit);
 
   return (
     <StationBody>
@@ -81,7 +87,7 @@ export function DecideStation() {
               )}
             </div>
           )}
-          <div>
+          <div hidden={shown.length === 0}>
             <div
               className={`${WAY_COLUMNS} border-b border-ink/60 px-3 pb-1 pl-4 text-small text-soft max-md:hidden`}
             >
@@ -129,6 +135,11 @@ export function DecideStation() {
           <p className="text-small text-soft">
             A two-point gauge cannot tell how the wear is shared between the sides: the odds are over every
             share from even to one-sided, widened by the gauge. A straight edge along the wall narrows them.{' '}
+            {mayMeasure && file.engine.kits.length > 0 && (
+              <Button look="quiet" className="no-print" onClick={() => setCame(true)}>
+                Came in at another size
+              </Button>
+            )}
             {mayMeasure && construction.boring && (
               <Button look="quiet" className="no-print" onClick={() => setSide(true)}>
                 Wear of one side
@@ -156,6 +167,11 @@ export function DecideStation() {
           </section>
         </aside>
       </div>
+      {came && (
+        <Suspense fallback={null}>
+          <CameInSheet file={file} onClose={() => setCame(false)} />
+        </Suspense>
+      )}
       {side && <SideWearSheet file={file} unit={unit} onClose={() => setSide(false)} />}
     </StationBody>
   );

@@ -1,5 +1,5 @@
 import {
-  finishText,
+  sizeText,
   formatLength,
   kitSentence,
   limitText,
@@ -20,7 +20,7 @@ export function WayDetail({ file, way, unit }: { file: JobFile; way: Way; unit: 
   return (
     <div className="grid gap-3">
       <div>
-        <p className="leading-snug">{waySentence(way)}</p>
+        <p className="leading-snug">{waySentence(file, way, unit)}</p>
         {option && <p className="leading-snug text-soft">{kitSentence(file, option)}</p>}
         {way.warnings.map((w) => (
           <p key={w} className="font-semibold text-undecided">
@@ -50,7 +50,7 @@ export function WayDetail({ file, way, unit }: { file: JobFile; way: Way; unit: 
                 <th className="pr-3 font-normal">cylinder</th>
                 <th className="pr-3 font-normal">piston</th>
                 <th className="pr-3 font-normal">{way.route === 'fit' ? 'clearance' : 'finish to'}</th>
-                <th className="pr-3 font-normal">{way.route === 'fit' ? 'against' : 'back inside'}</th>
+                <th className="pr-3 font-normal">{way.route === 'fit' ? 'against' : 'never too large'}</th>
                 {way.route === 'bore' && <th className="font-normal">clean at, even / one-sided</th>}
               </tr>
             </thead>
@@ -67,14 +67,16 @@ export function WayDetail({ file, way, unit }: { file: JobFile; way: Way; unit: 
                     </td>
                     <td className="figure py-1 pr-3 text-lead font-semibold">
                       {t
-                        ? ((t.cannotBeVerified ? null : finishText(t, unit)) ?? 'cannot be verified')
+                        ? ((t.cannotBeVerified ? null : sizeText(t, unit)) ?? 'cannot be verified')
                         : c?.fit
                           ? `${figure(c.fit.tightest)} – ${figure(c.fit.loosest)}`
                           : '–'}
                     </td>
                     <td className="figure py-1 pr-3">
                       {t
-                        ? `${(100 * t.pInside).toFixed(1)} %`
+                        ? t.cannotBeVerified
+                          ? '–'
+                          : `${(100 * t.visits.kept).toFixed(1)} %${t.visits.further >= 0.05 ? `, ${t.visits.further.toFixed(1)} more visits` : ''}`
                         : option?.clearance.status === 'governed'
                           ? limitText(option.clearance.limit.low, option.clearance.limit.high, unit)
                           : '–'}

@@ -28,6 +28,7 @@ import {
 
 const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
+const CameInSheet = lazy(async () => ({ default: (await import('../work/index.js')).CameInSheet }));
 const ZeroSheet = lazy(async () => ({ default: (await import('./ZeroSheet.js')).ZeroSheet }));
 const ZeroCheckSheet = lazy(async () => ({ default: (await import('./ZeroCheckSheet.js')).ZeroCheckSheet }));
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
@@ -35,7 +36,7 @@ const ImportSheet = lazy(async () => ({ default: (await import('./ImportSheet.js
 
 type Open =
   | { readonly kind: 'item'; readonly key: string }
-  | { readonly kind: 'note' | 'keys' | 'work' | 'hands-free' | 'import' }
+  | { readonly kind: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import' }
   | { readonly kind: 'zero' | 'check'; readonly gauge: string }
   | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
   | null;
@@ -114,7 +115,7 @@ export function MeasureStation() {
     </NextBox>
   );
   const gaugesBefore = <GaugesBefore context={context} station={station} inHand={entry.gauge} />;
-  const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'hands-free' | 'import') => (
+  const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import') => (
     <Button look="quiet" onClick={() => setOpen({ kind })}>
       {name}
     </Button>
@@ -176,6 +177,7 @@ export function MeasureStation() {
             {!nothingRead && gaugesBefore}
             <div className="no-print mt-3 flex flex-wrap">
               {quiet('Work done', 'work')}
+              {file.engine.kits.length > 0 && quiet('Came in at another size', 'came-in')}
               {quiet('Note', 'note')}
               {quiet('From a table', 'import')}
               {quiet('Hands free', 'hands-free')}
@@ -216,6 +218,7 @@ export function MeasureStation() {
         {open?.kind === 'work' && (
           <WorkSheet file={file} judgement={judgement} cylinder={at} unit={unit} onClose={close} />
         )}
+        {open?.kind === 'came-in' && <CameInSheet file={file} onClose={close} />}
         {zeroing && <ZeroSheet context={context} gauge={zeroing} cylinder={at} zero={zero} onClose={close} />}
         {open?.kind === 'check' && entry.gauge && (
           <ZeroCheckSheet file={file} gauge={entry.gauge} onClose={close} />

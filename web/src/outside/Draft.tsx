@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import {
+  aimReason,
   draftTicket,
   oddsWords,
   OUTSIDE_WORKS,
   outsideOf,
   parseReading,
+  shapeDoubts,
   TICKET,
   type JobFile,
   type Way,
@@ -21,6 +23,8 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
   const [firmId, setFirm] = useState(way.cost?.firm?.id ?? firms[0]?.id ?? '');
   const firm = firms.find((f) => f.id === firmId) ?? null;
   const base = draftTicket(file, way, firm);
+  const reasons = base.lines.flatMap((l) => aimReason(l, firm, base.unit) ?? []);
+  const doubts = shapeDoubts(file, base, base.unit);
   const [name, setName] = useState('');
   const [deckFlat, setDeckFlat] = useState('');
   const [finish, setFinish] = useState('');
@@ -50,12 +54,18 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
       <p className="text-lead">{way.name}</p>
       {draft.inside !== null && (
         <p>
-          Back inside: <span className="font-semibold">{oddsWords(draft.inside)}</span>
+          Comes back usable: <span className="font-semibold">{oddsWords(draft.inside)}</span>
           {firm && firm.learned.returns > 0
             ? `, by ${firm.learned.returns} bores that came back from ${firm.name}.`
-            : ', by what is usual: nothing came back from them yet.'}
+            : ', by what is usual: nothing came back from them yet.'}{' '}
+          One too small is honed on; one too large is lost.
         </p>
       )}
+      {[...new Set(reasons), ...doubts].map((r) => (
+        <p key={r} className="mt-1 border-l-4 border-undecided pl-3">
+          {r}
+        </p>
+      ))}
       {draft.lines.some((l) => l.from === 'listed') && (
         <p className="mt-2 border-l-5 border-undecided pl-3 text-lead font-semibold">
           Not every piston is measured: these sizes are for what the list says. Each bore is made to its own

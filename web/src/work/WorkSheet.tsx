@@ -41,6 +41,8 @@ const OFFERED: readonly WorkKind[] = [
   'rings-renewed',
   'washed',
 ];
+/** What was said of a wall before it came is taken back here too. */
+const MAY_GO: readonly WorkKind[] = [...OFFERED, 'came-in', 'came-with'];
 
 /** Work done on a part, what it opens again, and the last of it taken back. */
 export function WorkSheet({
@@ -158,7 +160,7 @@ export function WorkSheet({
         </Button>
       </form>
       <div className="mt-4 border-t border-rule pt-1">
-        <LastWork file={file} kinds={OFFERED} />
+        <LastWork file={file} kinds={MAY_GO} />
       </div>
     </Sheet>
   );
