@@ -1,4 +1,4 @@
-import { mm, type EngineSpec, type Place } from '@tribos/core';
+import { gapPlace, mm, type EngineSpec, type Place } from '@tribos/core';
 import { move, otherPlaces, type Direction } from '../src/bar/moves.js';
 import { across, foldPort } from '../src/bore/foldPort.js';
 
@@ -28,8 +28,9 @@ const at = (cylinder: number, depth: number, angle: number): Place => ({
 /** Places of another station: on no map of a wall. */
 const JOURNALS = [0, 1, 2].map((journal) => ({ part: 'journal', journal }) as unknown as Place);
 const WALK = [...JOURNALS];
+const GAPS = [15, 80].flatMap((depth) => [0, 1].map((c) => gapPlace(c, 'top', mm(depth))));
 const walkOn = (engine: EngineSpec, from: Place, ...ways: Direction[]) =>
-  ways.reduce((s, w) => move(engine, s, w, { piston: null, clearance: null }, WALK), from);
+  ways.reduce((s, w) => move(engine, s, w, { piston: null, clearance: null, gaps: GAPS }, WALK), from);
 
 describe('arrows over the map', () => {
   it('go across the directions and down the depths to the piston, and back up', () => {
@@ -77,7 +78,9 @@ describe('arrows over the map', () => {
     expect(walkOn(TWIN, piston, 'down', 'up')).toEqual(piston);
     const lowest = walkOn(TWIN, piston, ...Array<Direction>(12).fill('down'));
     expect(lowest.part).toBe('ring-gap');
-    expect(otherPlaces({ ...TWIN, pin: mm(18) }, 0, { piston: null, clearance: null })).toHaveLength(8);
+    expect(
+      otherPlaces({ ...TWIN, pin: mm(18) }, 0, { piston: null, clearance: null, gaps: GAPS }),
+    ).toHaveLength(8);
   });
 });
 

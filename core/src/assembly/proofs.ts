@@ -1,8 +1,8 @@
 import { mayNotAssemble } from '../cause/index.js';
 import type { JobFile } from '../job/index.js';
-import { openSteps, type Place } from '../log/index.js';
+import { openSteps, RING_NAMES, type Place } from '../log/index.js';
 import { nextReads, openZero, readingsOf } from '../readings/index.js';
-import { orderOfWork, packOf, preparing } from '../rings/index.js';
+import { askedRings, gapAt, gapTarget, orderOfWork, packOf, preparing } from '../rings/index.js';
 import { lashChoice } from '../setup/index.js';
 import { notClear } from './clearValves.js';
 import { openCrank } from '../strip/index.js';
@@ -107,6 +107,7 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
       at('measure'),
     ),
   gaps: (of) =>
+    filedSince(of) ??
     figuresSay(
       of,
       (f) => f.feature.startsWith('ring.gap') && cylinderOf(f) === of.cylinder,
@@ -153,6 +154,21 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
     return why === null ? null : { why, go: at('strip') };
   },
 };
+
+/** A ring that was filed after its last leaf: nobody knows how far it is open. */
+function filedSince({ file, cylinder }: Asked): Waits | null {
+  if (cylinder === null) return null;
+  const ring = askedRings(file, cylinder).find((r) => {
+    const at = gapAt(file, cylinder, r, gapTarget(file, cylinder, r).depths.least);
+    return at !== null && !at.tried;
+  });
+  return ring === undefined
+    ? null
+    : {
+        why: `The ${RING_NAMES[ring]} is not tried since it was filed: Prepare.`,
+        go: at('prepare'),
+      };
+}
 
 function lash(of: Asked): Waits | null {
   const { file } = of;

@@ -6,10 +6,12 @@ import {
   linear,
   uncertaintyOf,
   type Estimate,
+  type LeafBracket,
 } from '../gauges/index.js';
 import { fittedPiston, type JobFile } from '../job/index.js';
 import { placeKey, type RingGapPlace } from '../log/index.js';
 import { pistonPlace, type GapState, type ReadingsState } from '../readings/index.js';
+import { bracketText } from '../verdicts/index.js';
 import { atLeastText, depthText, nm, withUnit, type LengthUnit } from '../units/index.js';
 import { AGREE, leafContradicts } from './clearanceItems.js';
 
@@ -30,6 +32,8 @@ export interface CrossCheck {
   readonly fused: { readonly value: number; readonly u: number } | null;
   /** What to take again when they do not agree. */
   readonly repeat: string;
+  /** What leaves left, where the second figure is theirs: said before any mean of it. */
+  readonly bracket?: Pick<LeafBracket, 'low' | 'high'>;
 }
 
 interface Figure {
@@ -143,7 +147,7 @@ function leafCheck(file: JobFile, bore: BoreState, state: ReadingsState): CrossC
     { name: 'by leaves', ...leaf },
     true,
   );
-  return [{ ...found, agrees: !apart, fused: apart ? null : found.fused }];
+  return [{ ...found, bracket: gap.bracket, agrees: !apart, fused: apart ? null : found.fused }];
 }
 
 /** Half the width a maker sizes pistons to where the sheet gives none, nm. */
@@ -218,8 +222,10 @@ export function crossChecks(
 export function crossCheckSentence(c: CrossCheck, unit: LengthUnit): string {
   const figure = (v: number) => withUnit(nm(v), { unit, step: 1_000 });
   const apart = figure(Math.abs(c.a.value - c.b.value));
+  // What leaves left is a bracket; their mean, bridging and all, may lie above the leaf that dragged.
+  const other = c.bracket ? bracketText(c.bracket, unit) : figure(c.b.value);
   if (!c.agrees)
-    return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${figure(c.b.value)}: ${apart} apart, more than both can err. ${c.repeat}`;
+    return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${other}: ${c.bracket ? 'further apart than both can err' : `${apart} apart, more than both can err`}. ${c.repeat}`;
   const fused = c.fused ? ` Together ${figure(c.fused.value)} ± ${atLeastText(2 * c.fused.u, unit)}.` : '';
-  return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${figure(c.b.value)}: they agree.${fused}`;
+  return `${c.a.name} ${figure(c.a.value)}, ${c.b.name} ${other}: they agree.${fused}`;
 }

@@ -4,6 +4,7 @@ import { GAPPED_RINGS, RING_NAMES, takenAt, type GappedRing, type LeafEntry } fr
 import { readingsOf } from '../readings/index.js';
 import { depthText, nm, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import {
+  bracketText,
   capital,
   judgeValue,
   ofCylinder,
@@ -14,6 +15,7 @@ import {
 import { GAP_FEATURES } from './gapRule.js';
 import { gapTarget, schoolText, type GapTarget } from './gapTarget.js';
 import { gapWarmth, maybeWarm, warmthMargin } from './gapWarmth.js';
+import { triedElsewhere } from './gapPlaces.js';
 import { gapped, packOf } from './pack.js';
 import { ringHistory } from './ringLog.js';
 
@@ -53,6 +55,8 @@ export interface GapAtTwenty {
   readonly low: number | null;
   readonly high: number | null;
   readonly shift: number;
+  /** A leaf was tried since it was filed last: only then it is known how far it is open. */
+  readonly tried: boolean;
 }
 
 /** The gap of the ring that is in hand; what was tried with the one before it says nothing of this one. */
@@ -63,7 +67,7 @@ export function gapAt(
   depth: Nanometres,
 ): GapAtTwenty | null {
   const { states, events } = ringHistory(file, cylinder, ring, depth);
-  const { bracket } = states.at(-1)!;
+  const { bracket, tries: since } = states.at(-1)!;
   const tries = events.filter((e) => e.kind === 'leaf');
   if (tries.length === 0) return null;
   const { shift } = gapWarmth(file, file.engine.bore);
@@ -74,6 +78,7 @@ export function gapAt(
     low: low === null ? null : low - shift,
     high: high === null ? null : high - shift,
     shift,
+    tried: since.length > 0,
   };
 }
 
@@ -83,6 +88,9 @@ export const passes = (of: Pick<GapAtTwenty, 'low'>, least: number, margin: numb
 
 const text = (label: string, said: string | null): WorkingLine[] =>
   said === null ? [] : [{ kind: 'text', label, text: said }];
+
+const isPast = (low: number, { high }: GapTarget, margin: number): boolean =>
+  high !== null && low - margin > high;
 
 /** Verdicts on one ring's gap: the least it may be, and the most. */
 function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
@@ -115,7 +123,8 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
       of: null,
       states: ['new'],
       given,
-      ...(at
+      // Filed since, it is open further than its last leaf says: a lower bound, and no maximum.
+      ...(at && (side === 'min' || at.tried || (at.low !== null && isPast(at.low, target, margin)))
         ? {
             leaves: {
               low: at.low,
@@ -137,7 +146,7 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
             },
           }
         : {}),
-      progress: { read: at ? 1 : 0, planned: 1 },
+      progress: { read: at?.tried ? 1 : 0, planned: 1 },
       blockedBy,
       caveats: tries.some((t) => calibrationOverdue(instrumentOf(file, t.instrumentId), takenAt(t)))
         ? ['overdue']
@@ -163,6 +172,15 @@ function ofRing(file: JobFile, target: GapTarget, unit: LengthUnit): Figure[] {
           : []),
         ...(margin > 0
           ? text('warmth', `not known nearer than ±${withUnit(nm(margin), { unit, step: 1_000 })}`)
+          : []),
+        ...triedElsewhere(file, cylinder, ring).flatMap((g) =>
+          text(
+            'elsewhere',
+            `${depthText(g.station.depth, unit)} down: ${bracketText(g.bracket, unit)}; it counts where it is checked`,
+          ),
+        ),
+        ...(at && !at.tried
+          ? text('filed since', 'no leaf was tried after its last pass: what went before still goes')
           : []),
         ...text('passes by', side === 'min' ? 'the leaf that goes; a drag is no pass' : null),
         ...(side === 'min'

@@ -18,3 +18,4 @@ export * from './ringNext.js';
 export * from './ringSentence.js';
 export * from './room.js';
 export * from './thermalGap.js';
+export * from './gapPlaces.js';

@@ -8,11 +8,15 @@ export interface LeafToGo {
   readonly thickness: number;
 }
 
+/** One leaf stands for a stack where it is no more than this thicker, nm. */
+const ONE_FOR_A_STACK = 10_000;
+
 const sumOf = (stack: readonly number[]): number => stack.reduce((sum, t) => sum + t, 0);
 
 /**
  * What must go for a minimum gap: the thinnest sum of different leaves of a set, at most three, that is not below
- * it, and of equal sums the one with fewest leaves. A minimum is never rounded down: 0.3892 asks for the 0.40.
+ * it, and of equal sums the one with fewest leaves; one leaf alone where it is hardly thicker. A minimum is never rounded
+ * down: 0.3892 asks for the 0.40.
  *
  * @param set     leaves of the shop's own set, nm
  * @param minimum nm, as exact as its rule gives it, > 0
@@ -39,5 +43,9 @@ export function leafToGo(set: readonly Nanometres[], minimum: number): LeafToGo 
     }
   };
   grow([], 0);
-  return best;
+  const one = leaves.find((t) => t >= minimum);
+  const made = best as LeafToGo | null;
+  return one !== undefined && made !== null && one <= made.thickness + ONE_FOR_A_STACK
+    ? { stack: [one], thickness: one }
+    : made;
 }

@@ -31,6 +31,8 @@ export interface OrderStep {
   readonly done: string | null;
   /** It was done and fell back: what opened it again, in words. */
   readonly reopened: string | null;
+  /** Offered, not demanded: a ring may go straight onto its piston. */
+  readonly optional: boolean;
   readonly sentence: (unit: LengthUnit) => string;
 }
 
@@ -112,6 +114,7 @@ export function orderOfWork(
     const at = gapAt(file, cylinder, ring, target.depths.least);
     const proved =
       at !== null &&
+      at.tried &&
       target.low !== null &&
       passes(at, target.low, margin) &&
       (target.high === null || at.low === null || at.low - margin <= target.high);
@@ -138,7 +141,14 @@ export function orderOfWork(
     done: string | null,
     sentence: OrderStep['sentence'],
     reopened: string | null = null,
-  ): OrderStep => ({ key, cylinder, done, reopened: done === null ? reopened : null, sentence });
+  ): OrderStep => ({
+    key,
+    cylinder,
+    done,
+    reopened: done === null ? reopened : null,
+    optional: key === 'bags',
+    sentence,
+  });
   const sizeOf = (key: 'piston' | 'cylinder', done: string | null, keys: readonly string[], what: string) =>
     step(key, done, () => `Read the${who} ${what}.`, fellBack(file, new Set(keys)));
   /** What is left by name; nothing left says so. */
@@ -171,7 +181,7 @@ export function orderOfWork(
           allOf((r) => r.bag),
           () =>
             named(
-              `Bag and label:${who}`,
+              `Bag and label, or straight onto the piston:${who}`,
               `The${who} rings are bagged.`,
               missing((r) => r.bag),
             ),
@@ -224,7 +234,8 @@ export const openStep = (
   file: JobFile,
   cylinder: number,
   figures: readonly Figure[] = [],
-): OrderStep | null => orderOfWork(file, cylinder, figures).find((s) => s.done === null) ?? null;
+): OrderStep | null =>
+  orderOfWork(file, cylinder, figures).find((s) => s.done === null && !s.optional) ?? null;
 
 /** Steps of every cylinder that is being made ready. */
 export const preparing = (file: JobFile): readonly OrderStep[] =>

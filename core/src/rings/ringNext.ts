@@ -21,7 +21,7 @@ export type RingNext =
   /** At a depth, nm. */
   | { readonly kind: 'try'; readonly stack: readonly Nanometres[]; readonly depth: Nanometres }
   | { readonly kind: 'file'; readonly strokes: number; readonly tool: FilingTool }
-  /** It goes into its bag: the gap is proved. */
+  /** The gap is proved: it goes into its bag, or straight onto its piston. */
   | { readonly kind: 'bag' }
   /** Open beyond its maximum: filing only opens. */
   | { readonly kind: 'another' }
@@ -33,6 +33,10 @@ export interface RingWork {
   readonly history: RingHistory;
   /** What has to go; null where the set cannot make it. */
   readonly leaf: LeafToGo | null;
+  /** What of that leaf is for a temperature nobody read, nm; 0 where it was. */
+  readonly forWarmth: number;
+  /** The next thicker leaf, so that it can be said what a proved gap was; null where that is known. */
+  readonly thicker: readonly Nanometres[] | null;
   readonly cut: Cut;
   readonly next: RingNext;
 }
@@ -75,17 +79,37 @@ export function ringWork(
   const warmth = gapWarmth(file, file.engine.bore);
   const margin = warmthMargin(file, warmth);
   // What the leaves are compared with lies at the wall's own warmth.
-  const wanted = target.low === null ? null : target.low + warmth.shift + margin;
-  const leaf = wanted === null || !(wanted > 0) ? null : leafToGo(set, wanted);
+  const wanted = target.low === null ? null : target.low + warmth.shift;
+  const leafFor = (w: number | null) => (w === null || !(w > 0) ? null : leafToGo(set, w));
+  const own = leafFor(wanted);
+  const sure = margin > 0 ? leafFor(wanted === null ? null : wanted + margin) : own;
+  const tried = history.states.at(-1)!.tries.some((t) => own && sumOf(t.stack) >= own.thickness);
+  // The sheet's own minimum is tried first; what a temperature nobody read adds comes after it, and is said.
+  const leaf = tried ? sure : own;
   const cut = learnedCut(file, tool, by, before);
-  return { target, history, leaf, cut, next: nextOf(file, target, history, leaf, set, tool, cut, margin) };
+  const next = nextOf(file, target, history, leaf, sure, set, tool, cut, margin);
+  const { low, high } = history.states.at(-1)!.bracket;
+  const above =
+    low === null || high !== null ? undefined : [...set].sort((a, b) => a - b).find((t) => t > low);
+  return {
+    target,
+    history,
+    leaf,
+    forWarmth: leaf && own ? leaf.thickness - own.thickness : 0,
+    thicker: above === undefined ? null : [above],
+    cut,
+    next,
+  };
 }
+
+const sumOf = (stack: readonly number[]): number => stack.reduce((sum, l) => sum + l, 0);
 
 function nextOf(
   file: JobFile,
   target: GapTarget,
   { events, states }: RingHistory,
   leaf: LeafToGo | null,
+  sure: LeafToGo | null,
   set: readonly Nanometres[],
   tool: FilingTool,
   cut: Cut,
@@ -94,7 +118,7 @@ function nextOf(
   const { cylinder, ring, depths } = target;
   if (target.needsBore) return { kind: 'read-bore', at: target.bore.missing };
   if (target.low === null) return { kind: 'no-rule' };
-  if (!leaf) return { kind: 'no-leaf' };
+  if (!leaf || !sure) return { kind: 'no-leaf' };
   const at = gapAt(file, cylinder, ring, depths.least);
   const since = <K extends keyof typeof LAST>(what: K, after: number): boolean =>
     events.slice(after + 1).some((e) => e.kind === 'ring-step' && e.what === LAST[what]);
@@ -103,13 +127,15 @@ function nextOf(
   const washedAt = events.findLastIndex((e) => e.kind === 'ring-step' && e.what === 'washed');
   if (!since('square', Math.max(filedAt, washedAt))) {
     // Proved already, by leaves tried before anybody kept steps: only its bag is missing.
-    if (!(at && washedAt < 0 && filedAt < 0 && passes(at, target.low, margin))) return { kind: 'square' };
+    if (!(at?.tried && washedAt < 0 && filedAt < 0 && passes(at, target.low, margin)))
+      return { kind: 'square' };
   }
   const now = states.at(-1)!;
   const most = gapAt(file, cylinder, ring, depths.most);
   if (target.high !== null && most?.low != null && most.low - margin > target.high)
     return { kind: 'another' };
-  if (at && passes(at, target.low, margin)) {
+  // Filed after its leaf had gone it is open further than anybody knows: it is tried again.
+  if (at && at.tried && passes(at, target.low, margin)) {
     const open = target.high !== null && (most?.high == null || most.high + margin > target.high);
     const same = depths.least === depths.most;
     const above = same ? leafBracket(now.tries) : (most?.bracket ?? leafBracket([]));
@@ -118,7 +144,7 @@ function nextOf(
     const provedAt = events.findLastIndex((e) => e.kind === 'leaf' || e.kind === 'filed');
     return since('bag', provedAt) ? { kind: 'done' } : { kind: 'bag' };
   }
-  const tried = now.tries.some((t) => t.stack.reduce((sum, l) => sum + l, 0) >= leaf.thickness);
+  const tried = now.tries.some((t) => sumOf(t.stack) >= leaf.thickness);
   if (!tried) return { kind: 'try', stack: leaf.stack, depth: depths.least };
   const { low, high } = now.bracket;
   const narrower =
@@ -126,7 +152,7 @@ function nextOf(
       ? nextLeaf(set, now.bracket, leaf.thickness)
       : null;
   if (narrower) return { kind: 'try', stack: narrower, depth: depths.least };
-  const step = nextFiling(leaf.thickness, filingTries(states, tool), cut, leaf.stack.length);
+  const step = nextFiling(sure.thickness, filingTries(states, tool), cut, sure.stack.length);
   return step.kind === 'file'
     ? { kind: 'file', strokes: step.strokes, tool }
     : { kind: 'try', stack: leaf.stack, depth: depths.least };

@@ -27,8 +27,16 @@ export function solidText({ engine }: JobFile, depth: Nanometres): string {
   return `Ends on solid wall: ${arcs.map(([from, to]) => `${from}° to ${to}°`).join(', ')} from the ${engine.zeroAt}`;
 }
 
+/** What of a leaf is for a temperature nobody read, in a word; empty where it was read. */
+export const warmthText = (forWarmth: number, unit: LengthUnit): string =>
+  forWarmth > 0 ? `${leafText(forWarmth, unit)} ${unit} of it for warmth nobody read.` : '';
+
 /** The next thing to do with a ring, in words. */
-export function ringSentence(file: JobFile, { target, leaf, next }: RingWork, unit: LengthUnit): string {
+export function ringSentence(
+  file: JobFile,
+  { target, leaf, next, forWarmth }: RingWork,
+  unit: LengthUnit,
+): string {
   const goes = leaf ? `${stackText(leaf.stack, unit)} ${unit}` : '';
   switch (next.kind) {
     case 'read-bore':
@@ -46,11 +54,11 @@ export function ringSentence(file: JobFile, { target, leaf, next }: RingWork, un
     case 'square':
       return `Square it ${depthText(target.depths.least, unit)} down with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. ${solidText(file, target.depths.least)}, dry and clean.`;
     case 'try':
-      return `Try ${stackText(next.stack, unit)} ${unit}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''}`.trim();
+      return `Try ${stackText(next.stack, unit)} ${unit}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''} ${warmthText(forWarmth, unit)}`.trim();
     case 'file':
       return `File ${passText(next.tool, next.strokes)}: one end, square, one way, from the face inwards. Then deburr, wash, square, try ${goes}.`;
     case 'bag':
-      return `${goes} goes. Into its bag with its label: it belongs to this cylinder now.`;
+      return `${goes} goes. Into its bag with its label, or straight onto its piston: it belongs to this cylinder now.`;
     case 'another':
       return `${capital(RING_NAMES[target.ring])} is open beyond its maximum: filing only ever opens. Take another ring.`;
     case 'done':

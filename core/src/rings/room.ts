@@ -1,4 +1,5 @@
-import { FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../log/index.js';
+import { atHand } from '../gauges/index.js';
+import { FILED, FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import {
   capital,
@@ -22,10 +23,26 @@ import { askedRings, isPreparing } from './gapItems.js';
 import { RING_PACKS } from './pack.js';
 import { FREE_SLIDE, RING_CARD, RING_CLOCK, RING_STEP } from './ringEntries.js';
 import { clockOf, ringHistory } from './ringLog.js';
+import { ringWork } from './ringNext.js';
+import { ringSentence } from './ringSentence.js';
 import { tellRings } from './tell.js';
 
 /** What the rings ask for. */
 export type RingAction = Action & { readonly kind: 'prepare'; readonly cylinder: number };
+
+/** The next thing with the first ring that is not proved, by the leaves and the tool that were in hand last. */
+function nextRing(file: JobFile, cylinder: number, unit: LengthUnit): string | null {
+  const leaf = file.log.findLast((e) => e.kind === 'leaf');
+  const set =
+    file.instruments.find((i) => i.id === leaf?.instrumentId && i.type === 'leaf') ??
+    file.instruments.find((i) => atHand(i) && i.type === 'leaf');
+  if (!set) return null;
+  const tool = FILED.in(file.log).at(-1)?.tool ?? 'grinder';
+  const work = askedRings(file, cylinder)
+    .map((ring) => ringWork(file, cylinder, ring, set.leaves, tool, ''))
+    .find((w) => w.next.kind !== 'done' && w.next.kind !== 'bag');
+  return work ? `${capital(RING_NAMES[work.target.ring])}: ${ringSentence(file, work, unit)}` : null;
+}
 
 function ringOffers(file: JobFile, { figures }: Found): Offer[] {
   return [
@@ -41,10 +58,10 @@ function ringOffers(file: JobFile, { figures }: Found): Offer[] {
               station: 'prepare',
               at: null,
               cylinder,
-              sentence: (unit) =>
-                open.reopened
-                  ? `${capital(open.reopened)} since: ${open.sentence(unit)}`
-                  : open.sentence(unit),
+              sentence: (unit) => {
+                const said = (open.key === 'gaps' && nextRing(file, cylinder, unit)) || open.sentence(unit);
+                return open.reopened ? `${capital(open.reopened)} since: ${said}` : said;
+              },
             };
         }
         return null;
@@ -144,7 +161,7 @@ export const rings: Room = {
     preparing(file).map((s) => ({
       key: `${s.key}:${s.cylinder}`,
       done: s.done,
-      excused: null,
+      excused: s.optional && s.done === null ? 'Straight onto its piston.' : null,
       sentence: s.sentence,
     })),
   actions: ringOffers,

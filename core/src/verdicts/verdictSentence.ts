@@ -223,11 +223,19 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
       `${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim(),
     );
 
-  if (item.because === 'unread' && item.feature.startsWith('ring.'))
+  if (item.because === 'unread' && item.feature.startsWith('ring.')) {
+    const told = item.working.flatMap((w) =>
+      w.kind === 'text' && (w.label === 'elsewhere' || w.label === 'filed since') ? [w] : [],
+    );
+    const filed = told.some((w) => w.label === 'filed since');
     return {
-      headline: `${who} is not tried yet.`,
-      details: item.governing.status === 'none' ? [item.governing.why] : details,
+      headline: `${who} is not tried ${filed ? 'since it was filed' : told.length > 0 ? 'where it is checked' : 'yet'}.`,
+      details: [
+        ...told.map((w) => `${capital(w.text)}.`),
+        ...(item.governing.status === 'none' ? [item.governing.why] : details),
+      ],
     };
+  }
   if (item.because === 'unread') {
     const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
     return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };

@@ -8,6 +8,7 @@ import {
   type EngineSpec,
   type PistonSpot,
   type Place,
+  type RingGapPlace,
   type ThingPlace,
 } from '@tribos/core';
 
@@ -15,10 +16,12 @@ export type Direction = 'left' | 'right' | 'up' | 'down';
 
 const PLACES = Object.keys(PISTON_SPOTS) as PistonSpot[];
 
-/** Kits whose pistons are meant, null for the one that came out: at the micrometer, and in the bore. */
+/** What hangs on the job: kits whose pistons are meant, null for the one that came out, at the micrometer and in the bore. */
 export interface Kits {
   readonly piston: string | null;
   readonly clearance: string | null;
+  /** Where ring gaps are tried: where they are checked. */
+  readonly gaps: readonly RingGapPlace[];
 }
 
 /**
@@ -112,8 +115,6 @@ type Besides = (engine: EngineSpec, cylinder: number, kits: Kits) => Place;
 const OTHERS: readonly Besides[] = [
   (_, cylinder, kits) => ({ part: 'clearance', cylinder, kit: kits.clearance }),
   (_, cylinder) => ({ part: 'land', cylinder }),
-  (engine, cylinder) => ({ part: 'ring-gap', cylinder, ring: 'top', depth: engine.depths.top }),
-  (engine, cylinder) => ({ part: 'ring-gap', cylinder, ring: 'top', depth: engine.depths.low }),
 ];
 const OF_PIN: readonly Besides[] = [
   (_, cylinder) => ({ part: 'pin', cylinder, place: 'end' }),
@@ -123,8 +124,11 @@ const OF_PIN: readonly Besides[] = [
 ];
 
 /** What else can be measured of one cylinder beside its bore and piston. */
-export const otherPlaces = (engine: EngineSpec, cylinder: number, kits: Kits): Place[] =>
-  [...OTHERS, ...(engine.pin === null ? [] : OF_PIN)].map((make) => make(engine, cylinder, kits));
+export const otherPlaces = (engine: EngineSpec, cylinder: number, kits: Kits): Place[] => [
+  ...OTHERS.map((make) => make(engine, cylinder, kits)),
+  ...kits.gaps.filter((g) => g.cylinder === cylinder),
+  ...(engine.pin === null ? [] : OF_PIN).map((make) => make(engine, cylinder, kits)),
+];
 
 function besides(
   engine: EngineSpec,

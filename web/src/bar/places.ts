@@ -1,5 +1,6 @@
 import {
   fittedPiston,
+  gapPlaces,
   pistonAsked,
   PISTON_SPOTS,
   pistonPlace,
@@ -34,6 +35,7 @@ export function listedPlaces(
   const others = otherPlaces(file.engine, cylinder, {
     piston: kit,
     clearance: fittedKitId(file, cylinder),
+    gaps: gapPlaces(file, cylinder),
   });
   return [...pistons, ...others].filter((s) => {
     const key = placeKey(s);

@@ -14,6 +14,7 @@ import {
   TAKE_BACK,
   fromDeviation,
   gapLimits,
+  gapPlaces,
   isGap,
   isOfCylinder,
   lastReading,
@@ -318,8 +319,9 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
             ? {
                 piston: pistonAsked(file, station.cylinder)?.id ?? null,
                 clearance: fittedKitId(file, station.cylinder),
+                gaps: gapPlaces(file, station.cylinder),
               }
-            : { piston: null, clearance: null },
+            : { piston: null, clearance: null, gaps: [] },
           walk,
         ),
       ),

@@ -26,6 +26,8 @@ export function NextStep({
   open,
   work,
   acts,
+  asked,
+  warm,
 }: {
   context: JobContext;
   cylinder: number;
@@ -35,6 +37,10 @@ export function NextStep({
   open: OrderStep | null;
   work: RingWork | null;
   acts: RingActs;
+  /** A pass that was asked about, since the leaf goes already; null where none was. */
+  asked: string | null;
+  /** Why the temperature was not kept; null where it was, or nobody said it. */
+  warm: Error | null;
 }) {
   const { file, unit } = context;
   const { job, engine } = file;
@@ -52,15 +58,28 @@ export function NextStep({
       }),
     );
   const sentence = (): string => {
-    if (!ready)
+    // Bought rings may be sized to the wall as it lies there, whatever is decided of it later.
+    if (!ready && !work)
       return 'The way out is not settled here yet: decide, and have the wall back, before rings are sized to it.';
-    if (before) return before.sentence(unit);
+    if (ready && before) return before.sentence(unit);
     if (work) return `${capital(RING_NAMES[work.target.ring])}: ${ringSentence(file, work, unit)}`;
     return open?.sentence(unit) ?? 'Everything here is ready.';
   };
   return (
     <NextBox next={{ sentence }} unit={unit}>
-      {!ready && <LinkButton to={`/jobs/${job.id}/decide`}>Decide</LinkButton>}
+      {!ready && !work && <LinkButton to={`/jobs/${job.id}/decide`}>Decide</LinkButton>}
+      {!ready && work && (
+        <p className="text-small text-soft">
+          Nothing is decided yet: this is sized to the wall as it lies here. Work on the wall opens it again.
+        </p>
+      )}
+      {asked !== null && (
+        <p role="alert" className="font-semibold text-undecided">
+          Its leaf goes already, and filing only ever opens. The same again files {asked.split(':')[2]} all
+          the same.
+        </p>
+      )}
+      {warm && <p className="font-semibold text-beyond">{warm.message}</p>}
       {ready && (before?.key === 'piston' || before?.key === 'cylinder') && (
         <LinkButton to={`/jobs/${job.id}`}>Measure it</LinkButton>
       )}
@@ -77,7 +96,7 @@ export function NextStep({
           <Button onClick={slides('tightens')}>It tightens</Button>
         </>
       )}
-      {ready && work && !before && (
+      {work && !(ready && before) && (
         <StepForm
           key={`${placeKey(placeOf(work))}:${work.next.kind}`}
           work={work}

@@ -3,7 +3,7 @@ import { ScribedScale } from '../ui/index.js';
 
 /** The order of work on one cylinder as a scribed scale: done, next in brass, what fell back with its reason. */
 export function OrderOfWork({ steps, unit }: { steps: readonly OrderStep[]; unit: LengthUnit }) {
-  const next = steps.find((s) => s.done === null);
+  const next = steps.find((s) => s.done === null && !s.optional);
   return (
     <section aria-label="Order of work">
       <ScribedScale />
@@ -17,6 +17,7 @@ export function OrderOfWork({ steps, unit }: { steps: readonly OrderStep[]; unit
           >
             <span aria-hidden="true">{s.done !== null ? '✓ ' : s.reopened ? '↺ ' : ''}</span>
             {ORDER[s.key]}
+            {s.optional && s.done === null && <span className="block font-normal">if wanted</span>}
             <span className="sr-only">
               , {s.done !== null ? 'done' : s === next ? 'next' : s.reopened ? 'fell back' : 'open'}
             </span>

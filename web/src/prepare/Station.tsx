@@ -13,6 +13,7 @@ import { HoneSheet } from '../hone/index.js';
 import { useJobContext } from '../job/index.js';
 import { toggleUnit } from '../kit/settings.js';
 import { useWaitingOf } from '../outbox/index.js';
+import { useMay } from '../people/index.js';
 import { CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../rings/index.js';
 import { Button, Empty } from '../ui/index.js';
 import { WorkingSheet } from '../verdicts/index.js';
@@ -21,6 +22,7 @@ import { OrderOfWork } from './OrderOfWork.js';
 import { PistonRows } from './PistonRows.js';
 import { RingSide } from './RingSide.js';
 import { ringActs } from './ringActs.js';
+import { useReadHere } from './useReadHere.js';
 import { placeOf, useFilingTool, useRingWork } from './useRingWork.js';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import {
@@ -28,6 +30,7 @@ import {
   depthText,
   gapDepths,
   gapPlace,
+  isPreparing,
   orderOfWork,
   packOf,
   placeKey,
@@ -53,6 +56,7 @@ const OWN_KEYS: readonly (readonly [string, string])[] = [
   ['Space', 'the next thing with this ring: filed, washed and squared, bagged; a connected leaf answers'],
   ['f', 'filed: as many as planned, or as many as typed before'],
   ['w q b', 'washed, squared, bagged'],
+  ['t', 'wall and ring lie on one bench and its thermometer was read: nothing is added for warmth'],
   ['c', 'the ring’s card'],
   ['↑ ↓', 'other ring'],
 ];
@@ -79,8 +83,11 @@ export function PrepareStation() {
     where: 'prepare',
     start: first && placeOf(first),
     propose: (at) => {
-      const next = all.find((r) => placeKey(placeOf(r)) === placeKey(at))?.next;
-      return next === undefined ? undefined : next.kind === 'try' ? next.stack : null;
+      const ring = all.find((r) => placeKey(placeOf(r)) === placeKey(at));
+      if (ring === undefined) return undefined;
+      if (ring.next.kind === 'try') return ring.next.stack;
+      // Proved: the next thicker leaf says what it was, for whoever wants to know.
+      return ring.next.kind === 'bag' || ring.next.kind === 'done' ? ring.thicker : null;
     },
     near: (at) => {
       const goes = all.find((r) => placeKey(placeOf(r)) === placeKey(at))?.leaf?.thickness;
@@ -89,19 +96,24 @@ export function PrepareStation() {
     typedFor: `${tool === 'grinder' ? 'turns' : 'strokes'}: f files them`,
   });
   const { station } = entry;
+  const readHere = useReadHere(context);
+  const mayEdit = useMay('edit-job');
   const cylinder = isOfCylinder(station) ? station.cylinder : 0;
   const work =
     all.find(
       (r) => station.part === 'ring-gap' && r.target.cylinder === cylinder && r.target.ring === station.ring,
     ) ?? null;
-  const acts = ringActs(context, entry, rings, work, tool);
+  const [asked, ask] = useState<string | null>(null);
+  const acts = ringActs(context, entry, rings, work, tool, { asked, ask });
   const mine = rings[cylinder] ?? [];
   const pack = packOf(file, cylinder);
   const figures = judgement.itemsAt('prepare')[cylinder] ?? [];
   const steps = orderOfWork(file, cylinder, judgement.items);
-  const openStep = steps.find((s) => s.done === null) ?? null;
+  const openStep = steps.find((s) => s.done === null && !s.optional) ?? null;
   const beforeRings =
-    openStep && ['piston', 'cylinder', 'wash', 'slide'].includes(openStep.key) ? openStep : null;
+    isPreparing(file, cylinder) && openStep && ['piston', 'cylinder', 'wash', 'slide'].includes(openStep.key)
+      ? openStep
+      : null;
   const moveCylinder = (by: 1 | -1) => () =>
     acts.toCylinder((cylinder + by + engine.cylinders.length) % engine.cylinders.length);
   const own: Record<string, () => void> = {
@@ -109,6 +121,9 @@ export function PrepareStation() {
     ']': moveCylinder(1),
     ...(work && {
       f: () => acts.filed(entry.typed() === '' ? planned(work.next) : Number(entry.typed())),
+      t: () => {
+        if (mayEdit && work.forWarmth > 0) readHere.mutate(undefined);
+      },
       w: () => void acts.step('washed'),
       q: () => void acts.step('squared'),
       b: () => void (work.next.kind === 'bag' && acts.act()),
@@ -155,6 +170,8 @@ export function PrepareStation() {
       open={openStep}
       work={work}
       acts={acts}
+      asked={asked}
+      warm={readHere.error}
     />
   );
 

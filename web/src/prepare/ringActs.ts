@@ -24,7 +24,23 @@ export function depthOf(text: string, unit: LengthUnit): Nanometres | null {
   return read.ok && read.value >= 0 ? read.value : null;
 }
 
-const isOpen = (ring: RingWork): boolean => ring.next.kind !== 'done';
+/** A proved ring is done with: its bag is offered, not demanded. */
+const isOpen = (ring: RingWork): boolean => ring.next.kind !== 'done' && ring.next.kind !== 'bag';
+
+/** Whether the leaf that has to go goes since the ring was filed last. */
+const goesAlready = ({ history, target }: RingWork): boolean => {
+  const { low } = history.states.at(-1)!.bracket;
+  return target.low !== null && low !== null && low >= target.low;
+};
+
+const askedOf = ({ target }: RingWork, strokes: number): string =>
+  `${target.cylinder}:${target.ring}:${strokes}`;
+
+/** What was asked before it is filed on, so that the same key again is the answer. */
+export interface Sure {
+  readonly asked: string | null;
+  readonly ask: (what: string | null) => void;
+}
 
 /** What hands do with the ring at which the bar stands, and the way from one ring to the next. */
 export interface RingActs {
@@ -49,6 +65,7 @@ export function ringActs(
   rings: readonly (readonly RingWork[])[],
   work: RingWork | null,
   tool: FilingTool,
+  sure: Sure,
 ): RingActs {
   const all = rings.flat();
   const at = all.findIndex((r) => r === work);
@@ -75,6 +92,12 @@ export function ringActs(
     });
   const filed = (strokes: number): void => {
     if (!work || !Number.isInteger(strokes) || strokes < 1) return;
+    // Its leaf goes already, and filing only ever opens: the same key again says it is meant.
+    if (goesAlready(work) && sure.asked !== askedOf(work, strokes)) {
+      sure.ask(askedOf(work, strokes));
+      return;
+    }
+    sure.ask(null);
     entry.setText('');
     send(newEntry(FILED, { cylinder: work.target.cylinder, ring: work.target.ring, tool, strokes }));
   };

@@ -1,6 +1,10 @@
 import {
+  bracketText,
   capital,
+  depthText,
   gapAt,
+  leafText,
+  triedElsewhere,
   GAP_RULES,
   RING_NAMES,
   ringSentence,
@@ -13,7 +17,7 @@ import {
   type LengthUnit,
   type RingWork,
 } from '@tribos/core';
-import { VerdictMark, type MarkState } from '../ui/index.js';
+import { Kbd, VerdictMark, type MarkState } from '../ui/index.js';
 import { markOf } from '../verdicts/index.js';
 import { RingPicture } from './RingPicture.js';
 
@@ -24,7 +28,7 @@ const worst = (figures: readonly Figure[]): MarkState =>
 
 const WORDS: Partial<Record<RingWork['next']['kind'], string>> = {
   done: 'proved and bagged',
-  bag: 'goes: into its bag',
+  bag: 'goes: bag it, or onto its piston',
   another: 'too wide: another ring',
 };
 
@@ -49,8 +53,10 @@ export function RingRow({
   onCard: () => void;
   onWorking: (figure: Figure) => void;
 }) {
-  const { target, leaf, next, history } = work;
+  const { target, leaf, next, history, forWarmth } = work;
+  const elsewhere = triedElsewhere(file, target.cylinder, target.ring);
   const at = gapAt(file, target.cylinder, target.ring, target.depths.least);
+  const filedSince = at !== null && !at.tried;
   const rule = target.min.status === 'governed' ? target.min.limit : null;
   const card = target.pack?.rings.find((r) => r.ring === target.ring);
   const min = figures.find((f) => f.side === 'min');
@@ -104,7 +110,17 @@ export function RingRow({
           <span className="block text-small leading-snug">
             {WORDS[next.kind] ??
               (leaf ? `${stackText(leaf.stack, unit)} must go` : 'nothing to hold it against')}
+            {forWarmth > 0 && next.kind !== 'done' && next.kind !== 'bag' && (
+              <>
+                {' · '}
+                <span className="figure">+{leafText(forWarmth, unit)}</span> warmth, <Kbd>t</Kbd> drops it
+              </>
+            )}
             {noMaximum && ' · no maximum on file'}
+            {filedSince && ' · not tried since it was filed'}
+            {elsewhere
+              .map((g) => ` · ${depthText(g.station.depth, unit)} down: ${bracketText(g.bracket, unit)}`)
+              .join('')}
             {history.filed.length > 0 && ` · filed ${history.filed.map((f) => f.strokes).join(' + ')}`}
           </span>
         </button>

@@ -42,7 +42,9 @@ interface Scale {
 
 function scaleOf(item: Figure): Scale {
   const [low95, high95] = whiskerOf(item) ?? [null, null];
-  const points = [item.limitAt, item.band.low, item.band.high, item.value, low95, high95].filter(
+  // The mean of leaves is no figure to draw: it may lie above the leaf that dragged.
+  const value = item.bracket ? (item.bracket.low ?? item.bracket.high) : item.value;
+  const points = [item.limitAt, item.band.low, item.band.high, value, low95, high95].filter(
     (v) => v !== null,
   );
   // A size near its limit is looked at near it; a clearance, a play, from nothing on.
