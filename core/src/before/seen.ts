@@ -1,4 +1,4 @@
-import type { EngineSpec } from '../specs/index.js';
+import { hasNot, type EngineSpec } from '../specs/index.js';
 
 /** Something looked at or listened to before an engine comes apart, and what it may be. */
 export interface Seen {
@@ -106,13 +106,14 @@ export const testsOf = ({ strokes }: Pick<EngineSpec, 'strokes'>): readonly Befo
   strokes === 2 ? ['compression', 'leak-test'] : ['compression', 'leak-down'];
 
 /** What is looked at on such an engine. */
-export const seenOf = ({
-  cooling,
-  strokes,
-  kind,
-}: Pick<EngineSpec, 'cooling' | 'strokes' | 'kind'>): readonly Seen[] =>
-  SEEN.filter(
+export const seenOf = (
+  engine: Pick<EngineSpec, 'cooling' | 'strokes' | 'kind' | 'parts'>,
+): readonly Seen[] => {
+  const { cooling, strokes, kind } = engine;
+  return SEEN.filter(
     (s) =>
-      (s.key !== 'coolant' || (cooling === 'liquid' && kind !== 'watercraft')) &&
+      (s.key !== 'coolant' ||
+        (cooling === 'liquid' && kind !== 'watercraft' && !hasNot(engine, 'coolant'))) &&
       (s.key !== 'oil' || strokes === 4 || kind === 'motorcycle' || kind === 'atv'),
   );
+};

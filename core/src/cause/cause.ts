@@ -22,6 +22,7 @@ export const CAUSE = entryKind(
       if (
         sent.is !== 'not-found' &&
         sent.is !== 'wear' &&
+        sent.is !== 'planned' &&
         sent.evidence.length === 0 &&
         sent.text.trim() === ''
       )
@@ -48,7 +49,7 @@ export const candidates = derived((file: JobFile): readonly CauseCandidate[] => 
       const by = (patterns: readonly string[]) => facts.filter((f) => patterns.some((p) => meant(p, f.key)));
       return { key, name, then, for: by(yes), against: by(no) };
     })
-    .filter((c) => c.for.length > 0 || c.key === 'wear')
+    .filter((c) => c.for.length > 0 || c.key === 'wear' || (c.key === 'planned' && c.against.length === 0))
     .sort((a, b) => b.for.length - 2 * b.against.length - (a.for.length - 2 * a.against.length));
 });
 
@@ -77,8 +78,14 @@ export const causeAsked = (file: JobFile): boolean => {
   );
 };
 
-/** Why assembly may not begin yet; null where it may. */
+/** Whether anything says that it failed or wore out: seized, ended parts, or evidence for some cause. */
+const hasFailed = (file: JobFile): boolean =>
+  file.job.seized ||
+  [...partStates(file).values()].some((s) => s.ended !== null) ||
+  candidates(file).some((c) => c.for.length > 0);
+
+/** Why assembly may not begin yet; null where it may: what did not fail needs no cause. */
 export function mayNotAssemble(file: JobFile): string | null {
-  if (!causeAsked(file) || causeSaid(file)) return null;
+  if (!causeAsked(file) || causeSaid(file) || !hasFailed(file)) return null;
   return 'Nobody has said why it failed: what ended it once ends it again. Name the cause at Clean, or write down that it was not found.';
 }

@@ -12,6 +12,12 @@ interface CauseInfo {
 }
 
 const TABLE = {
+  planned: {
+    name: 'nothing failed: planned',
+    for: [],
+    against: ['job:seized', 'part:*:blued', 'wall:scuff*', 'debris:white', 'debris:bronze'],
+    then: '',
+  },
   wear: {
     name: 'worn for its hours',
     for: ['compression:low', 'complaint:oil', 'plug:oil'],

@@ -26,7 +26,7 @@ const TABLE = {
       electric: 'the bath gets into the winding.',
       bearing: 'it carries grit into the races: a bearing is flushed, then oiled.',
     },
-    minutes: 20,
+    minutes: 12,
     caution: 'A bath too alkaline dulls aluminium: the one for light metals, rinsed and dried at once.',
   },
   flush: {

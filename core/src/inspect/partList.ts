@@ -1,7 +1,7 @@
 import { listsOf, stripPlan } from '../strip/index.js';
 import { derived, type JobFile } from '../job/index.js';
 import { integer, list, object, oneOf, orNull, text, type Of } from '../shape/index.js';
-import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
+import { hasNot, MAY_LACK, sheetPart, SOURCE, type EngineSpec, type MayLack } from '../specs/index.js';
 import { SECTIONS_OF_PARTS, type PartKind } from './partKind.js';
 import { PART_KINDS } from './partKinds.js';
 
@@ -59,7 +59,8 @@ const fits = (k: PartKind, e: Whole, { keys, loose }: ReturnType<typeof stepsOf>
   (k.strokes === undefined || k.strokes === e.strokes) &&
   (k.only === undefined || k.only.includes(e.kind)) &&
   !k.not?.includes(e.kind) &&
-  (k.cooling === undefined || k.cooling === e.cooling);
+  (k.cooling === undefined || k.cooling === e.cooling) &&
+  !(k.kind in MAY_LACK && hasNot(e, k.kind as MayLack));
 
 type Whole = Pick<EngineSpec, 'strokes' | 'kind' | 'cooling' | 'cylinders' | 'parts'>;
 

@@ -56,6 +56,8 @@ export interface PlaceKind<P extends AnyPlace = AnyPlace> {
   readonly ofPiston?: true;
   /** Whether any other entry after a reading has opened it again: what it was read on came apart. */
   readonly openedBy?: (place: P, entry: AnyEntry, around: Pick<Around, 'engine' | 'log'>) => boolean;
+  /** Whether it can be read at all with what had come apart before it: what carries it has to be there. */
+  readonly standsOn?: (before: readonly AnyEntry[]) => boolean;
   /** What tells its thing from others of its part; readings of one thing are each other's neighbours. */
   readonly thing: (place: P) => string;
   /** Its words, cylinder first: `left · 38 mm · thrust`. */

@@ -92,6 +92,8 @@ export interface Measurand {
     around: Pick<JobFile, 'engine' | 'log'>,
     thing: ThingPlace['thing'],
   ) => boolean;
+  /** Whether what carries it is there, by what came apart before it was read. */
+  readonly standsOn?: (before: readonly AnyEntry[]) => boolean;
   /** Only these of the gauges that read its sense. */
   readonly by?: readonly InstrumentType[];
   /** Beside the walk: a hundred places that are read only by whoever wants them. */
@@ -241,6 +243,7 @@ export function measurandPlace(m: Measurand): PlaceKind {
             m.openedBy!(e, around, s.thing),
         }
       : {}),
+    ...(m.standsOn ? { standsOn: m.standsOn } : {}),
     ofParts: (s, engine) => {
       const of = thing(s, engine);
       return [of.part, ...(m.hangsOn?.(engine, of) ?? [])];

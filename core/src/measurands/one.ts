@@ -24,6 +24,7 @@ export function oneFigure(of: {
   readonly reopens?: Measurand['reopens'];
   readonly hangsOn?: Measurand['hangsOn'];
   readonly openedBy?: Measurand['openedBy'];
+  readonly standsOn?: Measurand['standsOn'];
   readonly aside?: true;
   readonly by?: Measurand['by'];
   readonly ifLimit?: true;

@@ -14,6 +14,7 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
   const ofParts = partWorkSince(file);
   const apart = apartSince(file);
   let byApart = 0;
+  let onNothing = 0;
   const byPart = new Map<PartWorkEntry, number>();
   const byWork = new Map<string, number>();
   const byZero = new Map<string, { readonly why: 'zero-lost' | 'zeroed-again'; n: number }>();
@@ -29,6 +30,7 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       const part = ofParts.get(e.id);
       if (first) byWork.set(first.id, (byWork.get(first.id) ?? 0) + 1);
       else if (part) byPart.set(part, (byPart.get(part) ?? 0) + 1);
+      else if (apart.get(e.id) === e) onNothing += 1;
       else if (apart.has(e.id)) byApart += 1;
     }
   });
@@ -54,5 +56,9 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
       : [
           `What it was read on came apart, or was tightened after: ${counted(byApart)} before that no longer count.`,
         ];
-  return [...named, ...parts, ...again, ...lost];
+  const nothing =
+    onNothing === 0
+      ? []
+      : [`Read while the crank was out: ${counted(onNothing)} prove nothing. Put back what came off first.`];
+  return [...named, ...parts, ...again, ...nothing, ...lost];
 }

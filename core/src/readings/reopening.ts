@@ -54,7 +54,7 @@ export const partWorkSince = derived((file: JobFile): ReadonlyMap<string, PartWo
 
 /**
  * The last entry of another kind that opened a reading's or leaf's place again after it: what it was read on came apart,
- * or was tightened after. By the entry's id.
+ * or was tightened after; the reading itself where what carries it was out while it was read. By the entry's id.
  */
 export const apartSince = derived((file: JobFile): ReadonlyMap<string, AnyEntry> => {
   const found = new Map<string, AnyEntry>();
@@ -62,9 +62,10 @@ export const apartSince = derived((file: JobFile): ReadonlyMap<string, AnyEntry>
   const gone = undoneIn(log);
   file.log.forEach((e, at) => {
     if (e.kind !== 'reading' && e.kind !== 'leaf') return;
-    const { openedBy } = placeKindOf(file, e.station);
+    const { openedBy, standsOn } = placeKindOf(file, e.station);
     const by = openedBy && log.findLast((x, i) => i > at && !gone.has(x.id) && openedBy(e.station, x, file));
     if (by) found.set(e.id, by);
+    else if (standsOn && !standsOn(log.slice(0, at).filter((x) => !gone.has(x.id)))) found.set(e.id, e);
   });
   return found;
 });

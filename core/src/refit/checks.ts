@@ -1,5 +1,5 @@
 import { FLUIDS } from '../fluids/index.js';
-import type { EngineSpec } from '../specs/index.js';
+import { hasNot, type EngineSpec } from '../specs/index.js';
 
 /** Something that goes back on besides what is counted, and how it may be found. */
 export interface RefitCheck {
@@ -44,7 +44,7 @@ export function refitChecks(engine: EngineSpec): readonly RefitCheck[] {
       ['sticks', 'A throttle that stays open cannot be stopped by hand: free or renew it.'],
       NONE,
     ]),
-    ...(strokes === 2 && !saw
+    ...(strokes === 2 && !saw && !hasNot(engine, 'oil-pump')
       ? [
           check('oil-pump', 'Oil pump', [
             ['mark on its line, lines full, no air seen'],
@@ -54,7 +54,7 @@ export function refitChecks(engine: EngineSpec): readonly RefitCheck[] {
           ]),
         ]
       : []),
-    ...(cooling === 'liquid'
+    ...(cooling === 'liquid' && !hasNot(engine, 'coolant')
       ? [
           check('pump-gear', 'Pump and its gear', [
             ['meshed, turns with the crank'],

@@ -1,6 +1,6 @@
 import type { JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
-import { STRIPPED } from '../strip/index.js';
+import { REFITTED, STRIPPED } from '../strip/index.js';
 import { groupsOf, TORQUED } from '../torque/index.js';
 
 /** What opens a reading of setting up again besides work and other parts: what was taken apart, what was tightened after it. */
@@ -13,6 +13,8 @@ interface Opens {
   readonly tight?: true;
 }
 
+/** Crank and cases: with them out there is nothing a piston stands on. */
+const LOW = ['case-bolts', 'split', 'crank'];
 const BARREL = ['barrel', 'barrel-up', 'barrel-loose', 'pin', 'clips'];
 const HEAD = ['head', 'head-bolts'];
 const CAMS = ['cams', 'shims', 'chain', 'tensioner'];
@@ -23,7 +25,7 @@ const HEAD_STEPS = [
 ];
 
 export const OPENS_DECK: Opens = {
-  off: new Set(BARREL),
+  off: new Set([...BARREL, ...LOW]),
   after: new Set([...HEAD_STEPS, 'lash', 'valve-room', ...COVERS]),
 };
 export const OPENS_LASH: Opens = {
@@ -32,13 +34,23 @@ export const OPENS_LASH: Opens = {
   tight: true,
 };
 export const OPENS_CONTACT: Opens = {
-  off: new Set([...BARREL, ...HEAD, ...CAMS]),
+  off: new Set([...BARREL, ...LOW, ...HEAD, ...CAMS]),
   after: new Set(COVERS),
 };
 export const OPENS_CAMS: Opens = {
   off: new Set([...HEAD, ...CAMS]),
   after: new Set(['lash', 'valve-room', ...COVERS]),
 };
+
+/** Whether the crank is in its cases, by what came off and went back: a deck or a squish is read on it. */
+export function crankIsIn(before: readonly AnyEntry[]): boolean {
+  const out = new Set<string>();
+  for (const e of before) {
+    if (STRIPPED.is(e)) e.steps.forEach((s) => LOW.includes(s.step) && out.add(s.step));
+    if (REFITTED.is(e)) e.steps.forEach((s) => out.delete(s.step));
+  }
+  return !out.has('crank') && !out.has('split');
+}
 
 /** Whether an entry after a reading has opened it again. */
 export function opensSetup(

@@ -2,7 +2,7 @@ import type { JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
 import { oneFigure, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
-import { OPENS_CAMS, OPENS_CONTACT, OPENS_DECK, OPENS_LASH, opensSetup } from './apart.js';
+import { crankIsIn, OPENS_CAMS, OPENS_CONTACT, OPENS_DECK, OPENS_LASH, opensSetup } from './apart.js';
 import { PORT_MEASURES } from './portMeasures.js';
 import { SHIM_IN } from './shimEntries.js';
 import { hasScrews } from './trainSheet.js';
@@ -59,6 +59,7 @@ export const DECK = oneFigure({
   reopens: 'deck',
   hangsOn: underTheDeck,
   openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
+  standsOn: crankIsIn,
 });
 
 /** The soft wire before it is laid: one that is not crushed proves nothing. */
@@ -78,6 +79,7 @@ export const WIRE = oneFigure({
   reopens: 'squish',
   hangsOn: underTheHead,
   openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
+  standsOn: crankIsIn,
 });
 
 export const SQUISH = oneFigure({
@@ -96,6 +98,7 @@ export const SQUISH = oneFigure({
   reopens: 'squish',
   hangsOn: underTheHead,
   openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
+  standsOn: crankIsIn,
 });
 
 export const LASH = oneFigure({

@@ -22,6 +22,8 @@ const U_SPRING = 30_000 / Math.sqrt(12);
 const SCATTER = 15_000;
 /** A wire under so many times the result was not crushed: it proves nothing. */
 const CRUSHED = 1.15;
+/** Under what label the working says what is missing. */
+const NOT_PROVED = 'not proved';
 /** Ends further apart than this are a finding. */
 const APART = 100_000;
 
@@ -136,15 +138,16 @@ function figure(
     title:
       feature === 'setup.deck' ? 'deck clearance' : side === 'min' ? 'squish, smaller end' : 'squish, mean',
     named: read.m.part.split('.')[1]!,
-    of: whole ? (smallest?.of ?? mean(ends)) : null,
+    // One end alone is a figure so far, and proves nothing.
+    of: whole ? (smallest?.of ?? mean(ends)) : (ends[0] ?? null),
     ...(smallest ? { tailOf: smallest.tailOf } : {}),
     states: ['new', 'service'],
     progress: { read: whole ? 2 : Math.min(1, ends.length), planned: 2 },
-    blockedBy: blockedBy(file, unit, places, whole),
+    blockedBy: blockedBy(file, unit, places, whole) ?? (whole ? null : 'incomplete'),
     caveats: caveatsOf(places),
     working: [
       { kind: 'text', label: 'definition', text: read.m.rules[0]!.definition },
-      ...(trouble ? [{ kind: 'text' as const, label: 'not proved', text: trouble }] : []),
+      ...(trouble ? [{ kind: 'text' as const, label: NOT_PROVED, text: trouble }] : []),
       ...ends.map((e, i) => ({ kind: 'length' as const, label: PIN_SIDES[i]!.name, value: e.value })),
     ],
     step: Math.max(1_000, ...places.map((p) => p.step)),

@@ -23,3 +23,4 @@ export * from './sourceShape.js';
 export * from './state.js';
 export * from './target.js';
 export * from './usualSize.js';
+export * from './hasNot.js';

@@ -268,11 +268,13 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
   }
   const where = whereText(item, unit);
   switch (item.because) {
-    case 'incomplete':
+    case 'incomplete': {
+      const missing = item.working.find((w) => w.kind === 'text' && w.label === 'not proved');
       return {
-        headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.`,
+        headline: `${who} is ${where} so far: ${item.progress.read} of ${item.progress.planned} read.${missing?.kind === 'text' ? ` Missing: ${missing.text}` : ''}`,
         details,
       };
+    }
     case 'question':
       return { headline: `${who} waits for an answer about a reading.`, details };
     case 'outlier':

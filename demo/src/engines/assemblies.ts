@@ -1,4 +1,12 @@
-import { ASSEMBLIES, HUNG, partsOf, type Assembly, type EngineSpec } from '@tribos/core';
+import {
+  ASSEMBLIES,
+  HAS_NOT,
+  HUNG,
+  partsOf,
+  type Assembly,
+  type EngineSpec,
+  type MayLack,
+} from '@tribos/core';
 import { sourceOf, type Sheet } from './sheet.js';
 
 type Piece = readonly [name: string, way?: string, count?: number];
@@ -165,7 +173,10 @@ export function assembliesOf(engine: EngineSpec, sheet: Sheet, page: string): En
         .filter((k): k is Assembly['of'] => (HUNG as readonly string[]).includes(k)),
     ),
   ];
+  const none: readonly MayLack[] =
+    engine.strokes === 2 && engine.kind === 'atv' ? ['oil-pump', 'power-valve'] : [];
   return {
+    ...(none.length > 0 ? { [HAS_NOT.name]: { none } } : {}),
     [ASSEMBLIES.name]: {
       assemblies: kinds.map((of): Assembly => {
         const { pieces, look, setting } = hungOf(of, engine);

@@ -89,7 +89,7 @@ const OWN: Readonly<Record<string, Own>> = {
   '720': {
     page: '3-9',
     gaskets: [
-      ['base', 'metal', 'water holes seen through it', 0.3, 0.5],
+      ['base', 'metal', 'water holes seen through it', 0.25, 0.45],
       ['head', 'metal', '“FRONT” to the coupler', 0.9],
     ],
     fluids: [['two-stroke mix', 'by the pump', 0, 'bottle full, lines without air', 'pump screw']],

@@ -80,7 +80,7 @@ const OWN: Readonly<Record<string, Own>> = {
     decompressor: [0.4, 0.9],
     other: ['Lintel kit sheet L84', 'Lintel', '4', 0.036, 0.044],
   },
-  '720': { page: '3-8', squish: [1.1, 1.4] },
+  '720': { page: '3-8', squish: [1.2, 1.5] },
   '59': { page: '5', squish: [0.5, 0.9] },
 };
 

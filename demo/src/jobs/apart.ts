@@ -137,9 +137,14 @@ export function apart(
   return book;
 }
 
-/** Everything that came off put back, the last thing first. */
-export function together(book: LogBook, engine: EngineSpec): LogBook {
-  const off = STRIPPED.in(book.log).flatMap((e) => e.steps);
+/**
+ * What came off put back, the last thing first.
+ * @param only these steps; everything where it is left out
+ */
+export function together(book: LogBook, engine: EngineSpec, only?: readonly string[]): LogBook {
+  const off = STRIPPED.in(book.log).flatMap((e) =>
+    e.steps.filter((s) => only === undefined || only.includes(s.step)),
+  );
   const sections = (listsOf(engine).sheet ?? listsOf(engine).general).map((s) => s.steps.map((x) => x.key));
   for (const keys of sections.reverse()) {
     const steps = off.filter((s) => keys.includes(s.step)).reverse();

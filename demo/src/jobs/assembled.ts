@@ -9,6 +9,8 @@ import {
   generalAssembly,
   groupsOf,
   isSingle,
+  PART_WORK,
+  partNamed,
   REFIT_SEEN,
   refitChecks,
   RING_PACKS,
@@ -22,6 +24,7 @@ import {
   type Proof,
 } from '@tribos/core';
 import type { LogBook } from './build.js';
+import { leakTest, together } from './apart.js';
 import { squishes } from './setUp.js';
 
 const right = (answers: readonly { readonly text: string; readonly why: string }[]): string =>
@@ -108,6 +111,23 @@ export function readyToStart(book: LogBook, engine: EngineSpec): LogBook {
   });
   for (const c of refitChecks(engine)) book.entry(REFIT_SEEN, { check: c.key, answer: right(c.answers) });
   return book;
+}
+
+/** Job 5: a new crank and bearings in, closed, tight on the second try. */
+export function bottomOf212(book: LogBook, engine: EngineSpec): LogBook {
+  for (const [of, text] of [
+    ['main-bearings', 'Both, cold into the warm case'],
+    ['crank', 'New, with its rod and big end; turns freely after the cases were closed'],
+  ] as const)
+    book.wait(15).entry(PART_WORK, { of, name: partNamed(engine, of)?.name ?? of, what: 'renewed', text });
+  together(book.wait(40), engine, ['bearings', 'gearbox', 'crank', 'split', 'case-bolts']);
+  const after = { way: 'pressure', when: 'after', engineVolume: 420 } as const;
+  leakTest(book, { ...after, marks: [0.45, 0.431, 0.412, 0.394, 0.377], bubbles: 'drive side crank seal' });
+  return leakTest(book.wait(35), {
+    ...after,
+    marks: [0.45, 0.449, 0.448, 0.447, 0.446],
+    bubbles: 'none seen',
+  });
 }
 
 /** Squish read dry over two gaskets, too loose; one taken out, and read again. */

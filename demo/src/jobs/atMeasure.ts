@@ -160,7 +160,7 @@ export const atMeasure = ({ now, book }: Shelf): readonly DemoJob[] => [
       machine: 'Kaldera 620 Twin',
       engineNumber: 'K620-55-0193',
       use: '4 100 km',
-      complaint: 'Seized on the magneto side; crank seal on that side draws air',
+      complaint: 'Will not turn over after the winter; stood outside',
       bench: null,
       promised: day(now, 24),
       plan: 'usual',

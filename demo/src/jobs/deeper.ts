@@ -1,6 +1,6 @@
 import { drumlin212, drumlin386, varrow744 } from '../engines/index.js';
 import { apart, cameIn } from './apart.js';
-import { squishOf212 } from './assembled.js';
+import { bottomOf212, squishOf212 } from './assembled.js';
 import type { DemoJob } from './build.js';
 import { day } from './days.js';
 import { finishedLog } from './finished.js';
@@ -19,31 +19,46 @@ export const deeper = ({ now, book }: Shelf): readonly DemoJob[] => [
       13,
     ),
     log: squishOf212(
-      crank212(
-        apart(
-          cameIn(book(drumlin212, 2, TOMASZ), {
-            compression: [['7.6']],
-            leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
-            plugs: ['sooty, dry'],
-            seen: {
-              noise: 'deep knock',
-              oil: 'nothing',
-              coolant: 'clean',
-              openings: 'all closed',
-              washed: 'washed and dry',
+      bottomOf212(
+        crank212(
+          apart(
+            cameIn(book(drumlin212, 2, TOMASZ), {
+              compression: [['7.6']],
+              leak: [[0.45, 0.448, 0.446, 0.443, 0.441], 'none seen', 420],
+              plugs: ['sooty, dry'],
+              seen: {
+                noise: 'deep knock',
+                oil: 'nothing',
+                coolant: 'clean',
+                openings: 'all closed',
+                washed: 'washed and dry',
+              },
+            }),
+            drumlin212,
+            {
+              scope: 'whole',
+              notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
+              shelf: 'rack B, 2',
             },
-          }),
+          ),
           drumlin212,
-          {
-            scope: 'whole',
-            notes: { crank: 'One shim, 0.2, flywheel end, chamfer to the web' },
-            shelf: 'rack B, 2',
-          },
         ),
         drumlin212,
       ),
       drumlin212,
     ).log,
+    decisions: [
+      {
+        id: 'decision-1',
+        at: new Date(now.getTime() - 2 * DAY + 65 * 60_000).toISOString(),
+        by: 'Mirela Okafor-Lind',
+        importedBy: null,
+        route: 'whole',
+        kitId: null,
+        reason:
+          'Rings and piston were new in spring; only the bottom end was worn. Agreed with the customer.',
+      },
+    ],
   },
   {
     ...unread(now, varrow744, 'Dario Nwosu', '0155 010 88', 'Bronze in the sump, low oil pressure hot', 21),

@@ -1,4 +1,4 @@
-import { FREE_SLIDE } from '@tribos/core';
+import { FREE_SLIDE, STACK_LAID } from '@tribos/core';
 import { drumlin386 } from '../engines/index.js';
 import { assembled, readyToStart, retorqueOn } from './assembled.js';
 import { apart, cameIn, together } from './apart.js';
@@ -69,7 +69,11 @@ export function finishedLog(book: LogBook): DemoJob['log'] {
     expander: 'butted',
   });
   assembled(book.wait(30), drumlin386, 'Lintel', {
-    squish: () => decks(book, drumlin386, [['0.48', '0.51']]),
+    squish: () => {
+      book.entry(STACK_LAID, { where: 'base', gaskets: ['Drumlin base 0.50'] });
+      book.entry(STACK_LAID, { where: 'head', gaskets: ['Drumlin head 0.80'] });
+      decks(book, drumlin386, [['0.48', '0.51']]);
+    },
     lash: () => lashes(book.wait(90), drumlin386, { intake: [0.07, 0.09], exhaust: [0.1, 0.12] }),
     contact: () =>
       cams(

@@ -26,7 +26,7 @@ import {
   type RunStep,
 } from '@tribos/core';
 import { newEntry, refusedBy, useSend } from '../job/index.js';
-import { setTypedOn } from '../bar/index.js';
+import { setTypedOn, SPACE_ANSWERS_NOTHING } from '../bar/index.js';
 import { useSettings } from '../kit/settings.js';
 import { stationPath } from '../kit/stationPath.js';
 import { post } from '../outbox/index.js';
@@ -131,7 +131,8 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
       if (ask) {
         if (held) answer(marked);
         else {
-          say(null);
+          // The first moves the mark; a second one by habit is told that it answers nothing.
+          say(marked >= 0 ? SPACE_ANSWERS_NOTHING : null);
           setMarked((marked + 1) % ask.shown.length);
         }
         return;

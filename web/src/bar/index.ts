@@ -5,7 +5,7 @@ export { rememberedGauge } from './gaugeFor.js';
 export { listedPlaces, underItsMap } from './places.js';
 export { useBar, type Bar, type OwnWalk } from './useBar.js';
 export { LastSaid } from './LastSaid.js';
-export { useFootKeys } from './useFootKeys.js';
+export { SPACE_ANSWERS_NOTHING, useFootKeys } from './useFootKeys.js';
 export { KeysSheet, NoteSheet } from './NoteSheets.js';
 export { nextHere } from './useAt.js';
 export { setTypedOn } from './typing.js';

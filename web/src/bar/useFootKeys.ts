@@ -67,3 +67,7 @@ export function useFootKeys(keys: FootKeys): void {
     };
   }, []);
 }
+
+/** What a press says at a question, where a hand goes on by habit. */
+export const SPACE_ANSWERS_NOTHING =
+  'Space does not answer: it moves the mark. Look at the part, then hold it, or press the number of what you see.';

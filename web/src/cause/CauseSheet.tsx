@@ -6,6 +6,8 @@ import { Button, Sheet, TextField } from '../ui/index.js';
 /** Causes with what was recorded for and against each; one named, or written down as not found. */
 export function CauseSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
   const all = candidates(file);
+  const planned = all.some((c) => c.key === 'planned');
+  const rest = all.filter((c) => c.key !== 'planned');
   const [text, setText] = useState('');
   const { trouble, send } = useSend(file);
   const keep = (is: CauseCandidate['key'] | 'not-found', evidence: readonly string[]) => {
@@ -29,8 +31,15 @@ export function CauseSheet({ file, onClose }: { file: JobFile; onClose: () => vo
           {trouble}
         </p>
       )}
+      {planned && (
+        <p className="mt-3">
+          <Button look="line" onClick={() => keep('planned', [])}>
+            Nothing failed: planned
+          </Button>
+        </p>
+      )}
       <ul className="mt-3 grid gap-2">
-        {all.map((c) => (
+        {rest.map((c) => (
           <li
             key={c.key}
             className="grid gap-x-4 border-t border-ink/40 pt-2 sm:grid-cols-[minmax(0,1fr)_auto]"

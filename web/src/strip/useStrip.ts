@@ -1,3 +1,4 @@
+import { SPACE_ANSWERS_NOTHING } from '../bar/index.js';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import {
@@ -59,6 +60,8 @@ export function useStrip({ file, by }: JobContext, backFrom = false) {
   const [counts, setCounts] = useState<Counts>({});
   const [counted, setCounted] = useState(0);
   const [choice, setChoice] = useState(0);
+  /** Stop whose mark a press has moved already. */
+  const [moved, setMoved] = useState<string | null>(null);
   const [back, setBack] = useState(backFrom);
   const [trouble, setTrouble] = useState<string | null>(null);
   /** A tray somebody just asked for; nothing is in it yet. */
@@ -143,6 +146,7 @@ export function useStrip({ file, by }: JobContext, backFrom = false) {
     if (!stop || !of || !chosen) return;
     if (keep(STRIP_ANSWER, { step: stop.step.key, ask: of.ask, answer: chosen.text })) {
       setChoice(0);
+      setMoved(null);
       setTrouble(null);
     }
   };
@@ -152,7 +156,9 @@ export function useStrip({ file, by }: JobContext, backFrom = false) {
     if (stop) {
       if (held) answer(choice);
       else {
-        setTrouble(null);
+        // The first moves the mark; a second one by habit is told that it answers nothing.
+        setTrouble(moved === stop.step.key ? SPACE_ANSWERS_NOTHING : null);
+        setMoved(stop.step.key);
         setChoice((choice + 1) % stop.step.stop!.answers.length);
       }
       return;

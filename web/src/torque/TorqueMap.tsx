@@ -1,10 +1,19 @@
 import type { GroupState, TorqueNow } from '@tribos/core';
 
 const NM = 1e6;
+const NO_GROUP: Pick<GroupState, 'passes' | 'odd'> = { passes: [], odd: new Map() };
 
 /** The cover from above: bolts in the order they are tightened, the one at hand in brass, a tick for each step it has. */
-export function TorqueMap({ group, now }: { group: GroupState; now: TorqueNow | null }) {
-  const { map, order, passes, odd } = group;
+export function TorqueMap({
+  group,
+  groups,
+  now,
+}: {
+  group: GroupState;
+  groups: readonly GroupState[];
+  now: TorqueNow | null;
+}) {
+  const { map, order } = group;
   if (!map) return null;
   const [width, height] = [map.width / NM, map.height / NM];
   const px = Math.max(width, height * 1.3) / 340;
@@ -25,11 +34,20 @@ export function TorqueMap({ group, now }: { group: GroupState; now: TorqueNow | 
       <polyline points={path.join(' ')} fill="none" className="stroke-rule" strokeWidth={1.5 * px} />
       {map.holes.map((hole) => {
         const mine = order.includes(hole.at);
-        const hand = now?.holes.includes(hole.at) ?? false;
-        const whole = mine && passes.every((p) => p.done.has(hole.at));
+        // Bolts of another group on the same plan show how they stand, too.
+        const { passes, odd } =
+          (mine ? group : groups.find((g) => g.map?.key === map.key && g.order.includes(hole.at))) ??
+          NO_GROUP;
+        const hand = mine && (now?.holes.includes(hole.at) ?? false);
+        const whole = passes.length > 0 && passes.every((p) => p.done.has(hole.at) || odd.has(hole.at));
         const [x, y] = [hole.x / NM, hole.y / NM];
         return (
-          <g key={hole.at} opacity={mine ? 1 : 0.35}>
+          <g
+            key={hole.at}
+            opacity={mine || whole ? 1 : 0.35}
+            data-bolt={hole.at}
+            data-tight={whole || undefined}
+          >
             <circle
               cx={x}
               cy={y}
@@ -47,18 +65,17 @@ export function TorqueMap({ group, now }: { group: GroupState; now: TorqueNow | 
             >
               {hole.at}
             </text>
-            {mine &&
-              passes.map((p, i) => (
-                <rect
-                  key={i}
-                  x={x - (passes.length * 7 * px) / 2 + i * 7 * px}
-                  y={y + 1.6 * r}
-                  width={5 * px}
-                  height={5 * px}
-                  className={p.done.has(hole.at) ? 'fill-blue' : 'fill-none stroke-soft'}
-                  strokeWidth={0.8 * px}
-                />
-              ))}
+            {passes.map((p, i) => (
+              <rect
+                key={i}
+                x={x - (passes.length * 7 * px) / 2 + i * 7 * px}
+                y={y + 1.6 * r}
+                width={5 * px}
+                height={5 * px}
+                className={p.done.has(hole.at) ? 'fill-blue' : 'fill-none stroke-soft'}
+                strokeWidth={0.8 * px}
+              />
+            ))}
           </g>
         );
       })}

@@ -131,7 +131,7 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
                 {group.group.before && <p className="mt-1">{group.group.before}</p>}
               </>
             )}
-            <TorqueMap group={shown} now={now} />
+            <TorqueMap group={shown} groups={groups} now={now} />
             {trouble && open === null && (
               <p role="alert" className="text-lead font-semibold text-beyond">
                 {trouble}

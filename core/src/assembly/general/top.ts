@@ -1,6 +1,5 @@
 import type { RingPack } from '../../rings/index.js';
-import type { EngineSpec } from '../../specs/index.js';
-import { GASKETS } from '../../specs/index.js';
+import { GASKETS, hasNot, type EngineSpec } from '../../specs/index.js';
 import type { AssemblyStep } from '../assemblySheet.js';
 import { asks, step } from './step.js';
 
@@ -58,7 +57,7 @@ export const firstSteps = (engine: EngineSpec): AssemblyStep[] => [
     proof: 'clearance',
     reopens: ['honed', 'bored', 'exchanged', 'piston-renewed', 'piston-eased'],
   }),
-  ...(engine.kind === 'snowmobile' || engine.kind === 'watercraft'
+  ...((engine.kind === 'snowmobile' || engine.kind === 'watercraft') && !hasNot(engine, 'power-valve')
     ? [step('power-valves', 'Power valves clean, moving, stops and springs right', { each: true })]
     : []),
 ];
@@ -209,7 +208,7 @@ export const headSteps = (engine: EngineSpec): AssemblyStep[] => {
           }),
         ]
       : [step('plugs', 'Plugs in, by hand until they bear, in order', { refits: ['plugs'] })]),
-    ...(engine.kind === 'snowmobile'
+    ...(engine.kind === 'snowmobile' && !hasNot(engine, 'power-valve')
       ? [
           step('valves-on', 'Power valve covers on, springs and lids right', {
             each: true,

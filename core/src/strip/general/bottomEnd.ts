@@ -1,8 +1,8 @@
-import type { EngineSpec } from '../../specs/index.js';
+import { hasNot, type EngineSpec } from '../../specs/index.js';
 import type { Scope, StripStep } from '../stripList.js';
 import { asks, noted, parts, small, step } from './step.js';
 
-type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cylinders'>;
+type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cylinders' | 'parts'>;
 
 const DEEP: readonly Scope[] = ['whole', 'bottom', 'crank-swap'];
 /** What a crank swap leaves alone. */
@@ -62,7 +62,21 @@ function flywheel({ kind }: Engine): StripStep[] {
   ];
 }
 
-function clutch({ kind }: Engine): StripStep[] {
+/** The clutch side without the pumps this very machine has not got. */
+function clutch(engine: Engine): StripStep[] {
+  const [oil, water] = [hasNot(engine, 'oil-pump'), hasNot(engine, 'water-pump')];
+  const none = (s: StripStep): boolean =>
+    oil && (s.key === 'oiler' || (s.key === 'pump-cover' && (water || engine.kind === 'watercraft')));
+  return clutchSide(engine.kind)
+    .filter((s) => !none(s))
+    .map((s) =>
+      s.key === 'pump-cover' && engine.kind === 'snowmobile' && (oil || water)
+        ? { ...s, what: oil ? 'Water pump off' : 'Oil pump off' }
+        : s,
+    );
+}
+
+function clutchSide(kind: EngineSpec['kind']): StripStep[] {
   switch (kind) {
     case 'chainsaw':
       return [

@@ -22,7 +22,7 @@ const known = new WeakMap<object, readonly StripSection[]>();
  * first, what must precede what, loose parts counted, what would be lost for good asked.
  */
 export function generalList(
-  engine: Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders' | 'zeroAt'>,
+  engine: Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders' | 'zeroAt' | 'parts'>,
 ): readonly StripSection[] {
   const before = known.get(engine);
   if (before) return before;

@@ -1,8 +1,8 @@
-import type { EngineSpec } from '../../specs/index.js';
+import { hasNot, type EngineSpec } from '../../specs/index.js';
 import type { StripStep } from '../stripList.js';
 import { noted, parts, small, step } from './step.js';
 
-type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders'>;
+type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders' | 'parts'>;
 
 const first = step('machine', 'Machine safe and standing', { cautions: ['machine', 'lifting'] });
 
@@ -55,7 +55,8 @@ const ACCESS: Readonly<Record<EngineSpec['kind'], readonly StripStep[]>> = {
 };
 
 /** What is drained, looked at and disconnected before anything is opened. */
-function fluids({ strokes, cooling, kind }: Engine): StripStep[] {
+function fluids(engine: Engine): StripStep[] {
+  const { strokes, cooling, kind } = engine;
   const gearOil = strokes === 4 || kind === 'motorcycle' || kind === 'atv';
   return [
     ...(kind === 'chainsaw' || kind === 'watercraft'
@@ -87,7 +88,7 @@ function fluids({ strokes, cooling, kind }: Engine): StripStep[] {
           }),
         ]
       : []),
-    ...(cooling === 'liquid' && kind !== 'watercraft'
+    ...(cooling === 'liquid' && kind !== 'watercraft' && !hasNot(engine, 'coolant')
       ? [
           step('drain-coolant', 'Coolant out, and looked at', {
             takes: [parts('coolant-washer', 'coolant drain washer', 1)],
@@ -140,7 +141,7 @@ function around({ kind, strokes, cylinders }: Engine): StripStep[] {
 
 /** From the machine to an engine that can be opened. */
 export const machineSteps = (engine: Engine) => ({
-  access: ACCESS[engine.kind],
+  access: ACCESS[engine.kind].filter((s) => s.key !== 'bar' || !hasNot(engine, 'bar-and-chain')),
   fluids: fluids(engine),
   around: around(engine),
 });

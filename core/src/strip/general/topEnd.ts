@@ -1,8 +1,8 @@
-import type { EngineSpec } from '../../specs/index.js';
+import { hasNot, type EngineSpec } from '../../specs/index.js';
 import type { Scope, StripStep } from '../stripList.js';
 import { asks, noted, parts, small, step } from './step.js';
 
-type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders' | 'zeroAt'>;
+type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders' | 'zeroAt' | 'parts'>;
 
 /** Scopes in which the top end comes off. */
 const OFF: readonly Scope[] = ['top', 'whole', 'crank-swap'];
@@ -147,12 +147,13 @@ function head(engine: Engine): StripStep[] {
   ];
 }
 
-function barrel({ strokes, cylinders, kind, zeroAt }: Engine): StripStep[] {
+function barrel(engine: Engine): StripStep[] {
+  const { strokes, cylinders, kind, zeroAt } = engine;
   const n = cylinders.length;
   const of = n === 1 ? '' : ', one after the other';
   const two = strokes === 2;
   return [
-    ...(two && kind === 'snowmobile'
+    ...(two && kind === 'snowmobile' && !hasNot(engine, 'power-valve')
       ? [
           step('power-valves', 'Power valves out, moving or stuck', {
             scopes: LIFTED,
