@@ -163,7 +163,7 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
         rules: object({ wearThreshold: number(0.8, 0.999) }),
         allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
       },
-      { costs, firms: list(firm, 0, 40) },
+      { unit: oneOf('mm', 'in'), costs, firms: list(firm, 0, 40) },
     ),
     engine: engineShapeOf(sheetsOf(rooms)),
     instruments: list(instrument, 0, 500),

@@ -1,4 +1,4 @@
-import type { JobFile } from '../job/index.js';
+import { shopUnit, type JobFile } from '../job/index.js';
 import { partOf, verdictSentence, type Figure } from '../verdicts/index.js';
 import { stripPlan } from '../strip/index.js';
 import { DEBRIS_TABLE } from './debris.js';
@@ -35,7 +35,7 @@ export function bottomEnd(file: JobFile, figures: readonly Figure[]): BottomEnd 
     .map((i) => `${i.part.name}: ${i.state.ended!.text || 'a finding that ends it'}`);
   const beyond = figures
     .filter((f) => f.state === 'beyond' && f.feature !== 'finding' && ofCrank(partOf(f)))
-    .map((f) => verdictSentence(file, f, 'mm').headline);
+    .map((f) => verdictSentence(file, f, shopUnit(file)).headline);
   const whys = [...new Set([...caught, ...ended, ...beyond])];
   const said = bottomEndSaid(file);
   const whole = chosen !== null && chosen.scope !== 'top' && chosen.scope !== 'partial';

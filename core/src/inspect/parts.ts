@@ -1,4 +1,4 @@
-import type { JobFile } from '../job/index.js';
+import { shopUnit, type JobFile } from '../job/index.js';
 import { PART_FINDINGS } from '../log/index.js';
 import { partOf, verdictSentence, type Figure, type PartNeeded } from '../verdicts/index.js';
 import { stripPlan } from '../strip/index.js';
@@ -25,7 +25,7 @@ export function inspectParts(file: JobFile, figures: readonly Figure[]): PartNee
           key: part.key,
           name: `${part.name}, or work on it`,
           count: 1,
-          why: verdictSentence(file, measured, 'mm').headline,
+          why: verdictSentence(file, measured, shopUnit(file)).headline,
           by: null,
         },
       ];

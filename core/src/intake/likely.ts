@@ -17,10 +17,17 @@ interface Entry extends Likely {
   readonly strokes?: 2 | 4;
 }
 
+/** Words of a complaint, whole ones: `hot` is not in `shot`, nor `lean` in `clean`. A star stands for any ending. */
+const said = (...words: readonly string[]): RegExp =>
+  new RegExp(
+    `(?<![\\p{L}])(?:${words.map((w) => w.replaceAll('*', '\\p{L}*')).join('|')})(?![\\p{L}])`,
+    'iu',
+  );
+
 const ENTRIES: readonly Entry[] = [
   {
     key: 'seizure',
-    words: /seiz|locked|stuck|won.?t turn|nipped/iu,
+    words: said('seiz*', 'locked', 'stuck', 'won.?t turn', 'will not turn', 'nipped'),
     finding: 'Piston seized in its bore',
     adds: 'Full plan of the bores, piston and rings; the cause before anything goes together',
     deeper: false,
@@ -28,7 +35,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'seizure-below',
-    words: /seiz|locked|knock|rattle|rumble/iu,
+    words: said('seiz*', 'locked', 'knock*', 'rattl*', 'rumbl*'),
     finding: 'Big end or main bearing worn or dry',
     adds: 'Crank out: play, run-out, bearings, seals',
     deeper: true,
@@ -37,7 +44,7 @@ const ENTRIES: readonly Entry[] = [
   {
     key: 'air-leak',
     strokes: 2,
-    words: /lean|revs|hang(s|ing)|scream|seiz|bog|surg/iu,
+    words: said('lean', 'revs', 'hangs', 'hanging', 'scream*', 'seiz*', 'bogs?', 'bogging', 'surg*'),
     finding: 'Air drawn in at a seal, boot or joint',
     adds: 'Crankcase leak test before it is stripped; seals and boots',
     deeper: false,
@@ -46,7 +53,7 @@ const ENTRIES: readonly Entry[] = [
   {
     key: 'oil-smoke',
     strokes: 4,
-    words: /smok|burn.{0,9}oil|oil.{0,12}(use|burn|consum|gone)|blue/iu,
+    words: said('smok*', 'burn*.{0,8}oil', 'oil.{0,11}(?:use|burn|consum|gone)*', 'blue'),
     finding: 'Oil rings or valve seals worn',
     adds: 'Rings and gaps, stems and guides, seals',
     deeper: false,
@@ -54,7 +61,17 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'low-power',
-    words: /power|weak|slow|sluggish|compression|won.?t pull|hard to start|start/iu,
+    words: said(
+      'power',
+      'weak',
+      'slow',
+      'sluggish',
+      'compression',
+      'won.?t pull',
+      'hard to start',
+      'starts?',
+      'starting',
+    ),
     finding: 'Compression lost past rings or valves',
     adds: 'Compression and leak-down first; bores and rings, valves on a four-stroke',
     deeper: false,
@@ -62,7 +79,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'piston-slap',
-    words: /slap|clatter|tick|noisy|noise/iu,
+    words: said('slaps?', 'slapping', 'clatter*', 'ticks?', 'ticking', 'noisy', 'noises?'),
     finding: 'Clearance worn, or the pin',
     adds: 'Bores, pistons and pins; the next oversize may be wanted',
     deeper: false,
@@ -70,7 +87,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'overheat',
-    words: /hot|heat|boil|coolant|head gasket|water in/iu,
+    words: said('hot', 'heat*', 'overheat*', 'boil*', 'coolant', 'head gasket', 'water in'),
     finding: 'Head or deck warped, gasket gone, or the cooling itself',
     adds: 'Flatness of head and deck, pump and hoses; the bore may have moved',
     deeper: false,
@@ -78,7 +95,18 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'water',
-    words: /drown|submerged|sunk|swamp|silt|mud|water/iu,
+    words: said(
+      'drown*',
+      'submerged',
+      'sunk',
+      'sank',
+      'went under',
+      'swamp*',
+      'silt',
+      'mud',
+      'muddy',
+      'water',
+    ),
     finding: 'Water or silt has been through it',
     adds: 'Everything apart: bearings and seals do not come back from silt',
     deeper: true,
@@ -86,7 +114,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'stood',
-    words: /stood|sat|years|barn|old fuel|storage|not run/iu,
+    words: said('stood', 'sat', 'years', 'barn', 'old fuel', 'storage', 'not run', 'outside', 'winter'),
     finding: 'Rust on the wall, rings stuck, seals hard',
     adds: 'Bores looked at before anything is ordered; all seals and rubber',
     deeper: false,
@@ -94,7 +122,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'metal',
-    words: /metal|glitter|shavings|chips|debris/iu,
+    words: said('metal*', 'glitter*', 'shavings', 'chips', 'debris'),
     finding: 'A bearing or gear is going',
     adds: 'Bottom end open: what the metal is says where it came from',
     deeper: true,
@@ -102,7 +130,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'shift',
-    words: /gear|shift|jump|clutch|slip|neutral/iu,
+    words: said('gears?', 'gearbox', 'shift*', 'jumps', 'jumping', 'clutch', 'slips?', 'slipping', 'neutral'),
     finding: 'Forks, dogs or clutch worn',
     adds: 'Gearbox and clutch measured; the cases have to be split for the gears',
     deeper: true,

@@ -1,7 +1,7 @@
 import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { LogEntry } from '../log/index.js';
 import type { EngineFacts, EngineSpec, Override, Signed } from '../specs/index.js';
-import type { Nanometres } from '../units/index.js';
+import type { LengthUnit, Nanometres } from '../units/index.js';
 import type { Firm, ShopCosts } from './firm.js';
 import type { PlacedFile } from './places.js';
 
@@ -11,6 +11,8 @@ export type PlanName = 'quick' | 'usual' | 'full';
 /** Rules a shop sets for itself, inside what it may. */
 export interface Shop {
   readonly name: string;
+  /** Unit it works in; absent where nobody said: then that of most of its gauges. */
+  readonly unit?: LengthUnit;
   readonly rules: ShopRules;
   /** Extra clearance for hard use, nm, with its reason; 0 keeps the sheet's minimum. */
   readonly allowance: { readonly clearance: Nanometres; readonly reason: string };

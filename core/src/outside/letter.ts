@@ -1,4 +1,5 @@
 import { OUTSIDE_WORKS, type JobFile } from '../job/index.js';
+import { directionName } from '../specs/index.js';
 import { depthText, withUnit, type LengthUnit } from '../units/index.js';
 import { capital, finishText, printedDay, type Block } from '../verdicts/index.js';
 import { nm } from '../units/index.js';
@@ -32,7 +33,7 @@ export function letterOf(file: JobFile, standing: TicketStanding): readonly Bloc
       const off = offBy(b, p.value);
       return [
         file.engine.cylinders[b.cylinder]!,
-        `${depthText(nm(p.depth), unit)} down, ${p.angle}°`,
+        `${depthText(nm(p.depth), unit)} down, ${directionName(file.engine, p.angle)}`,
         text(p.value),
         off === 0 ? 'inside' : `${text(Math.abs(off))} ${off > 0 ? 'over' : 'under'}`,
         `± ${text(2 * p.u)}`,

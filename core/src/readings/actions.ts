@@ -16,6 +16,8 @@ import {
 import { readingsOf } from './facts.js';
 import { gaugeName, nextReads, type NextRead } from './nextReads.js';
 import { walkOf } from './plan.js';
+import { isLightHone } from './lightHone.js';
+import { reopeningWork } from './reopening.js';
 import { isSettled, isWallSettled } from './settled.js';
 import { settleSentence } from './settle.js';
 import type { SlipQuestion } from './slips.js';
@@ -88,7 +90,8 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
         at,
         left: unread.length,
         again,
-        sentence: (unit) => `Take ${placeName(file, at, unit)}${again ? ' again' : ''}. ${left}`,
+        sentence: (unit) =>
+          `Take ${placeName(file, at, unit)}${again ? ' again' : ''}. ${afterHone(file, at) ? 'It tells whether the rest of this wall still stands after the hone.' : left}`,
       };
     },
     'close-zero': () => {
@@ -175,6 +178,22 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
     },
   };
   return Object.entries(find).map(([urgency, f]) => ({ urgency: urgency as Offer['urgency'], find: f }));
+}
+
+/** Whether a place is the one that is read again after a light hone, for all of its wall. */
+function afterHone(file: JobFile, at: SizePlace): boolean {
+  const opened = reopeningWork(file);
+  const key = placeKey(at);
+  return (
+    at.part === 'bore' &&
+    file.log.some((e) => {
+      const work = e.kind === 'reading' && placeKey(e.station) === key ? opened.get(e.id) : undefined;
+      return work !== undefined && isLightHone(work);
+    }) &&
+    [...readingsOf(file, 'mm').places.values()].some(
+      ({ station }) => station.part === 'bore' && station.cylinder === at.cylinder,
+    )
+  );
 }
 
 /** Places of the walk that nobody has read and the job still asks for. */

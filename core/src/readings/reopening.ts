@@ -4,10 +4,13 @@ import {
   partWorkOf,
   undoneIn,
   workBy,
+  workOf,
   type AnyEntry,
   type PartWorkEntry,
+  type ReadingEntry,
   type WorkEntry,
 } from '../log/index.js';
+import { isLightHone, openedByHones } from './lightHone.js';
 
 /**
  * The first work that opened each reading’s or leaf’s place again, by the entry’s id. Walked backwards, so that
@@ -18,7 +21,10 @@ export const reopeningWork = derived((file: JobFile): ReadonlyMap<string, WorkEn
   const works = workBy(file.log);
   if (works.size === 0) return found;
   const after = new Map<string, WorkEntry>();
-  for (const e of [...file.log].reverse()) {
+  const walls: { at: number; entry: ReadingEntry }[] = [];
+  const gone = undoneIn(file.log as readonly AnyEntry[]);
+  for (let at = file.log.length - 1; at >= 0; at -= 1) {
+    const e = file.log[at]!;
     const work = works.get(e);
     if (work) {
       const key = `${work.what}:${work.cylinder}:${work.kitId}`;
@@ -26,10 +32,18 @@ export const reopeningWork = derived((file: JobFile): ReadonlyMap<string, WorkEn
       after.delete(key);
       after.set(key, work);
     }
-    if ((e.kind !== 'reading' && e.kind !== 'leaf') || after.size === 0) continue;
-    const first = [...after.values()].findLast((w) => isReopened(file, e.station, [w]));
+    if (e.kind !== 'reading' && e.kind !== 'leaf') continue;
+    const onWall = e.kind === 'reading' && e.station.part === 'bore';
+    const first = [...after.values()].findLast(
+      (w) => !(onWall && isLightHone(w)) && isReopened(file, e.station, [w]),
+    );
     if (first) found.set(e.id, first);
+    else if (onWall && !gone.has(e.id)) walls.push({ at, entry: e });
   }
+  // A light hone is no boring: one place of the wall tells whether the others stand.
+  const hones = workOf(file.log).filter((w) => isLightHone(w.entry));
+  if (hones.length > 0)
+    for (const [id, work] of openedByHones(file, hones, walls.reverse())) found.set(id, work);
   return found;
 });
 

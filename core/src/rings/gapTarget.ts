@@ -1,4 +1,4 @@
-import { derived, engineFacts, fittedPiston, wallOf, type JobFile } from '../job/index.js';
+import { derived, engineFacts, fittedPiston, shopUnit, wallOf, type JobFile } from '../job/index.js';
 import type { GappedRing } from '../log/index.js';
 import { governing, sourceLine, type Governing, type Limit, type LimitState } from '../specs/index.js';
 import { depthText, limitFigureText, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
@@ -180,11 +180,11 @@ function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget 
     bore,
     low: ends.low,
     high: most,
-    min: needsBore ? needed(why('mm')) : inThisBore(min, { low: ends.low, high: null }, feature),
+    min: needsBore ? needed(why(shopUnit(file))) : inThisBore(min, { low: ends.low, high: null }, feature),
     max:
       most === null
         ? max.status === 'governed'
-          ? needed(why('mm'))
+          ? needed(why(shopUnit(file)))
           : max
         : inThisBore(max, { low: null, high: most }, feature),
     needsBore,

@@ -2,7 +2,7 @@ import type { JobFile } from '../job/index.js';
 import { RING_NAMES } from '../log/index.js';
 import { solidWall } from '../specs/index.js';
 import { depthText, limitFigureText, type LengthUnit, type Nanometres } from '../units/index.js';
-import { capital, leafText, placeName } from '../verdicts/index.js';
+import { capital, inMetric, leafText, placeName } from '../verdicts/index.js';
 import type { FilingTool } from '../log/index.js';
 import type { RingWork } from './ringNext.js';
 
@@ -18,6 +18,10 @@ export function stackText(stack: readonly number[], unit: LengthUnit): string {
   );
   return stack.length === 1 ? all : `${all} (${stack.map((l) => leafText(l, unit)).join(' + ')})`;
 }
+
+/** The same with its unit; metric leaves in both. */
+export const stackWithUnit = (stack: readonly number[], unit: LengthUnit): string =>
+  `${stackText(stack, unit)} ${unit}${inMetric(unit, ...stack)}`;
 
 /** Where a ring's ends may lie at a depth, in words. */
 export function solidText({ engine }: JobFile, depth: Nanometres): string {
@@ -37,7 +41,7 @@ export function ringSentence(
   { target, leaf, next, forWarmth }: RingWork,
   unit: LengthUnit,
 ): string {
-  const goes = leaf ? `${stackText(leaf.stack, unit)} ${unit}` : '';
+  const goes = leaf ? stackWithUnit(leaf.stack, unit) : '';
   switch (next.kind) {
     case 'read-bore':
       return next.at
@@ -54,7 +58,7 @@ export function ringSentence(
     case 'square':
       return `Square it ${depthText(target.depths.least, unit)} down with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. ${solidText(file, target.depths.least)}, dry and clean.`;
     case 'try':
-      return `Try ${stackText(next.stack, unit)} ${unit}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''} ${warmthText(forWarmth, unit)}`.trim();
+      return `Try ${stackWithUnit(next.stack, unit)}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''} ${warmthText(forWarmth, unit)}`.trim();
     case 'file':
       return `File ${passText(next.tool, next.strokes)}: one end, square, one way, from the face inwards. Then deburr, wash, square, try ${goes}.`;
     case 'bag':

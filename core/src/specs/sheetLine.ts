@@ -1,7 +1,7 @@
 import { nm, parseReading, toBase, type LengthUnit } from '../units/index.js';
 import { entryGuards } from './entryGuards.js';
 import { FEATURES, type FeatureKey } from './feature.js';
-import { featureNamed, featuresLike } from './featureWords.js';
+import { featuresLike, featuresNamed } from './featureWords.js';
 import type { Limit, LimitState } from './limit.js';
 import { isUsual } from './usualSize.js';
 
@@ -240,15 +240,35 @@ function readLine(text: string, context: SheetContext) {
   const name = start ? line.slice(0, start.index) : line;
   if (!start) return unread(`There is no figure in “${line}”.`);
   if (name.trim() === '') return unread('Say first what it is of: bore, clearance, ring gap top …');
-  const factor = /\b(factor)\b|[x×*·]\s*(?:bore|d\b)/iu.test(line);
-  const found = featureNamed(name.replace(/\bfactor\b/iu, ''));
-  const feature =
-    factor && (found === 'ring.gap.top' || found === 'ring.gap.second')
-      ? (`${found}.factor` as const)
-      : (found ?? featureNamed(name));
-  if (!feature) return unread(unknown(name.trim()));
-  const body = line.slice(start.index).replace(/[x×*·]\s*(?:bore|d)\b/iu, '');
+  const factor = /\b(factor)\b|[x×*·]\s*(?:bore|d\b)/iu.test(line) || PER_BORE.test(line);
+  const named = featuresNamed(name.replace(/\bfactor\b/iu, ''));
+  const of = named.length > 0 ? named : featuresNamed(name);
+  if (of.length === 0) return unread(unknown(name.trim()));
+  const body = line
+    .slice(start.index)
+    .replace(/[x×*·]\s*(?:bore|d)\b/iu, '')
+    .replace(PER_BORE, '');
+  // One line may speak of several: both rings, both valves.
+  const all = of.map((f) =>
+    readFigures(
+      factor && (f === 'ring.gap.top' || f === 'ring.gap.second') ? (`${f}.factor` as const) : f,
+      line,
+      body,
+      context,
+    ),
+  );
+  const questions = all.flatMap((r) => r.questions);
+  return {
+    limits: all.flatMap((r) => r.limits),
+    questions: questions.filter((q, i) => questions.findIndex((o) => o.sentence === q.sentence) === i),
+  };
+}
 
+/** A gap given for each inch, or millimetre, of the bore: a share of it. */
+const PER_BORE =
+  /(?:\/|\bper)\s*(?:inch|in|mm|millimet(?:re|er))\b\.?\s*(?:of\s+)?(?:the\s+)?(?:cylinder\s+)?(?:bore|diameter)?/iu;
+
+function readFigures(feature: FeatureKey, line: string, body: string, context: SheetContext) {
   const limits: SheetLimit[] = [];
   const questions: SheetQuestion[] = [];
   const ask = (code: string, sentence: string): void => void questions.push({ code, sentence });
@@ -285,7 +305,9 @@ function readLine(text: string, context: SheetContext) {
     const bound = figures.low === null || figures.high === null;
     const single =
       !bound && figures.low === figures.high && figures.plusMinus === undefined && figures.up === undefined;
-    const state = piece.state ?? (first && (piece.bracketed || single) ? 'service' : 'new');
+    // A figure in brackets is where it is worn out, also where nothing stands before it.
+    const worn = piece.bracketed ? first !== undefined || single || bound : first !== undefined && single;
+    const state = piece.state ?? (worn ? 'service' : 'new');
     // A lone figure is the end that wears: a service limit of a wall that must be left is a least one.
     const least =
       FEATURES[feature].over === 'cosmetic' || feature === 'crank.journal' || feature === 'piston';

@@ -47,6 +47,7 @@ export class ShopService {
   rulesOf(row: ShopModel): Shop {
     return {
       name: row.name,
+      unit: row.unit as 'mm' | 'in',
       rules: { wearThreshold: row.wearThreshold },
       allowance: { clearance: nm(row.allowance), reason: row.allowanceReason },
       // A shop that never set its rate has no prices of its own.

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import {
   bracketText,
+  inMetric,
   LEAF_ANSWERS,
   leafText,
   type LeafAnswer,
@@ -43,7 +44,12 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
           <span data-testid="leaf" className="figure text-reading leading-8 font-semibold">
             {laid > 0 ? leafText(laid, unit) : '–'}
           </span>{' '}
-          {laid > 0 && <span className="text-soft">{unit}</span>}
+          {laid > 0 && (
+            <span className="text-soft">
+              {unit}
+              {inMetric(unit, ...stack)}
+            </span>
+          )}
         </p>
         {laid === 0 ? (
           <p className="min-h-12 text-soft">

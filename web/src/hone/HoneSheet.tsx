@@ -8,6 +8,7 @@ import {
   HATCH,
   HONING_TOOLS,
   mayHone,
+  parseReading,
   WORK_DONE,
   type HoningTool,
   type JobFile,
@@ -40,10 +41,12 @@ export function HoneSheet({
 }) {
   const { wall, wallDepth } = file.engine;
   const [angle, setAngle] = useState(String(asOpensToTheSides(sheetAngle ?? 45)));
-  const [travel, setTravel] = useState(lengthText(wallDepth, 'mm'));
+  const [travel, setTravel] = useState(lengthText(wallDepth, unit));
   const usable = (text: string, most: number) => number(text) > 0 && number(text) < most;
-  const ready = usable(angle, 180) && usable(travel, 1_000);
-  const stroke = { bore, travel: number(travel) * 1e6 };
+  const read = parseReading(travel, { unit });
+  const long = read.ok && read.value > 0 && read.value < 1e9 ? read.value : null;
+  const ready = usable(angle, 180) && long !== null;
+  const stroke = { bore, travel: long ?? 1 };
   const proposed = ready ? Math.round(crossHatchSpeed(stroke, HAND_PACE.usual, number(angle)) / 5) * 5 : 0;
   const [rpm, setRpm] = useState('');
   const speed = rpm === '' ? Math.max(5, proposed) : number(rpm);
@@ -91,7 +94,7 @@ export function HoneSheet({
         <Stroke cycles={beating} />
         <div className="grid max-w-56 min-w-0 flex-1 content-start gap-1">
           <Small label="angle, °" value={angle} onChange={setAngle} />
-          <Small label={`stroke, mm`} value={travel} onChange={setTravel} />
+          <Small label={`stroke, ${unit}`} value={travel} onChange={setTravel} />
           <Small label="drill, rpm" value={rpm} hint={String(proposed)} onChange={setRpm} />
         </div>
       </div>
@@ -153,7 +156,6 @@ export function HoneSheet({
       )}
       <p className="text-small text-soft">
         Brushes and hones can break and fling: eye protection, clamp the cylinder, stop before withdrawing.
-        Lengths in {unit === 'mm' ? 'millimetres' : 'millimetres, whatever the bar reads in'}.
       </p>
     </section>
   );

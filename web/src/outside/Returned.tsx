@@ -1,6 +1,7 @@
 import {
   askedText,
   depthText,
+  directionName,
   nm,
   offBy,
   returnedBores,
@@ -41,7 +42,7 @@ export function Returned({ file, standing }: { file: JobFile; standing: TicketSt
                     className="grid grid-cols-[minmax(0,1fr)_auto_auto] items-center gap-x-3 border-t border-rule py-0.5"
                   >
                     <span>
-                      {depthText(nm(p.depth), unit)} · {p.angle}°
+                      {depthText(nm(p.depth), unit)} · {directionName(file.engine, p.angle)}
                     </span>
                     <span className="figure text-lead">{text(p.value)}</span>
                     <span className={`flex items-center gap-1 ${off === 0 ? '' : 'text-beyond'}`}>

@@ -3,6 +3,7 @@ import {
   capital,
   depthText,
   gapAt,
+  inMetric,
   leafText,
   triedElsewhere,
   GAP_RULES,
@@ -109,7 +110,9 @@ export function RingRow({
           </span>
           <span className="block text-small leading-snug">
             {WORDS[next.kind] ??
-              (leaf ? `${stackText(leaf.stack, unit)} must go` : 'nothing to hold it against')}
+              (leaf
+                ? `${stackText(leaf.stack, unit)}${inMetric(unit, ...leaf.stack)} must go`
+                : 'nothing to hold it against')}
             {forWarmth > 0 && next.kind !== 'done' && next.kind !== 'bag' && (
               <>
                 {' · '}

@@ -53,7 +53,7 @@ export function SettingsForm({ shop }: { shop: ShopView }) {
     hourlyRate: amount('hourlyRate', v.hourlyRate),
     enough: Number((figure('enough', v.enough) / 100).toFixed(6)),
     wearThreshold: Number((figure('wearThreshold', v.wearThreshold) / 100).toFixed(6)),
-    allowance: lengthOf('allowance', v.allowance, 'mm'),
+    allowance: lengthOf('allowance', v.allowance, shop.unit),
     allowanceReason: v.allowanceReason,
     nextJobNumber: figure('nextJobNumber', v.nextJobNumber),
     hours: v.hours.map((text, i) => hoursOf(`hours.${i}`, text)),
@@ -70,7 +70,7 @@ export function SettingsForm({ shop }: { shop: ShopView }) {
       hourlyRate: shop.hourlyRate === 0 ? '' : moneyText(money(shop.hourlyRate)),
       enough: String(Number((shop.enough * 100).toFixed(4))),
       wearThreshold: String(Number((shop.wearThreshold * 100).toFixed(4))),
-      allowance: lengthText(shop.allowance, 'mm'),
+      allowance: lengthText(shop.allowance, shop.unit),
       allowanceReason: shop.allowanceReason,
       nextJobNumber: String(shop.nextJobNumber),
       hours: shop.hours.map(hoursText),
@@ -117,7 +117,7 @@ export function SettingsForm({ shop }: { shop: ShopView }) {
         )}
         {field(
           'allowance',
-          'Clearance over a sheet’s least, mm',
+          `Clearance over a sheet’s least, ${shop.unit}`,
           'Within what its range leaves; 0 for the sheet as it is.',
         )}
         <div className="sm:col-span-2">

@@ -110,17 +110,18 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
   const keep = async (): Promise<void> => {
     if (saving || lines.length === 0) return;
     if (!said) return setTrouble('Say first which document it is, and whose.');
-    if (open > 0)
-      return setTrouble(`${open} of ${lines.length} lines are not settled yet. Nothing was kept.`);
+    const settled = lines.filter(isReady);
+    if (settled.length === 0)
+      return setTrouble(`None of ${lines.length} lines is settled yet. Nothing was kept.`);
     setSaving(true);
     setTrouble('');
     const left = new Map(text.split('\n').map((raw, i) => [i, raw]));
     try {
-      for (const line of lines) {
+      for (const line of settled) {
         if (!line.read.ok) continue;
         for (const { feature, state, low, high, unit, target } of line.read.limits)
           await api.post<EngineView>(`/engines/${engine.id}/limits`, {
-            id: idOf(`${line.text}:${state}`),
+            id: idOf(`${line.text}:${feature}:${state}`),
             feature,
             state,
             low,
@@ -137,8 +138,13 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
         left.delete(line.at);
         setKept((n) => n + 1);
       }
-      type('');
-      onClose();
+      // What is not settled stays in the box.
+      type([...left.values()].join('\n').trim());
+      setKept(0);
+      if (open === 0) return onClose();
+      setTrouble(
+        `${settled.length} ${settled.length === 1 ? 'line is' : 'lines are'} kept. ${open} ${open === 1 ? 'is' : 'are'} not settled yet and ${open === 1 ? 'stays' : 'stay'} here.`,
+      );
     } catch (error) {
       // What was kept is gone from the page; what was not stays typed.
       type([...left.values()].join('\n').trim());
@@ -212,10 +218,12 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
             >
               {line.read.ok ? (
                 <>
-                  <span className="font-semibold">{FEATURES[line.read.limits[0]!.feature].name}</span>
+                  <span className="font-semibold">
+                    {[...new Set(line.read.limits.map((l) => FEATURES[l.feature].name))].join(', ')}
+                  </span>
                   <span>
                     <span className="figure">
-                      {line.read.limits.map((l) => limitWords(l, source.unit)).join('; ')}
+                      {[...new Set(line.read.limits.map((l) => limitWords(l, source.unit)))].join('; ')}
                     </span>
                     {line.read.questions.map((q) => (
                       <span
@@ -246,7 +254,7 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
           <Button look="brass" type="submit" disabled={saving || lines.length === 0}>
             {saving
               ? `Keeping, ${kept} of ${lines.length}`
-              : `Keep ${lines.length} ${lines.length === 1 ? 'line' : 'lines'}`}{' '}
+              : `Keep ${lines.length - open} of ${lines.length}`}{' '}
             <Kbd>Ctrl Enter</Kbd>
           </Button>
           <FileButton

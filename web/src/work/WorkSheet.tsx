@@ -123,7 +123,9 @@ export function WorkSheet({
         </div>
         <p className={opens.length > 0 ? 'border-l-4 border-brass pl-3' : 'text-soft'}>
           {opens.length > 0
-            ? `Opens again: ${opens.join(', ')}. Readings before it stay in the log and no longer count.`
+            ? what === 'honed'
+              ? `Opens again: ${opens.join(', ')}. Lightly, to no ticket: one place of the wall is read again, its largest; where it agrees the others stand.`
+              : `Opens again: ${opens.join(', ')}. Readings before it stay in the log and no longer count.`
             : 'Opens nothing again.'}
         </p>
         {resizes && (
