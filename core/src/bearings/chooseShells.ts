@@ -4,19 +4,42 @@ import { OutOfRange } from '../errors.js';
 export interface ShellColour {
   readonly colour: string;
   readonly thickness: number;
+  /** Of that, either way, nm; none where it is left out. */
+  readonly tolerance?: number;
+}
+
+/** What lies between housing and journal, nm: at its least and its most; one figure where they are the same. */
+export type BearingRoom = number | { readonly low: number; readonly high: number };
+
+const lowOf = (room: BearingRoom): number => (typeof room === 'number' ? room : room.low);
+const highOf = (room: BearingRoom): number => (typeof room === 'number' ? room : room.high);
+
+/**
+ * Clearance two shells leave in a bearing, nm: tightest with both at their thickest in the least room, loosest mirrored,
+ * and the middle of both.
+ */
+export function clearanceIn(
+  room: BearingRoom,
+  first: Pick<ShellColour, 'thickness' | 'tolerance'>,
+  second: Pick<ShellColour, 'thickness' | 'tolerance'>,
+): { readonly tightest: number; readonly loosest: number; readonly middle: number } {
+  const thick = first.thickness + second.thickness;
+  const either = (first.tolerance ?? 0) + (second.tolerance ?? 0);
+  const [tightest, loosest] = [lowOf(room) - thick - either, highOf(room) - thick + either];
+  return { tightest, loosest, middle: (tightest + loosest) / 2 };
 }
 
 /** Two shells for one bearing, by index of their colour: one in the case, one in the cap; which is which is alike. */
 export interface ShellPair {
   readonly first: number;
   readonly second: number;
-  /** Clearance they leave, nm. */
+  /** Middle of the clearance they leave, nm. */
   readonly clearance: number;
 }
 
 export interface ShellChoice {
   readonly pairs: readonly ShellPair[];
-  /** Farthest any bearing lies from the middle of the range, nm. */
+  /** Farthest either end of any bearing's clearance lies from the middle of the range, nm. */
   readonly worst: number;
   /** Whether every one lies inside the range. */
   readonly inside: boolean;
@@ -49,10 +72,10 @@ interface Pair {
  * @param allows whether a pair may be used in a bearing at all
  */
 function fill(
-  rooms: readonly number[],
+  rooms: readonly BearingRoom[],
   pairs: readonly Pair[],
   left: readonly number[] | null,
-  judge: (room: number, p: Pair) => { readonly off: number; readonly outside: number },
+  judge: (room: BearingRoom, p: Pair) => { readonly off: number; readonly outside: number },
   add: (cost: number, off: number) => number,
   allows: (off: number) => boolean,
   colours: number,
@@ -86,11 +109,11 @@ function fill(
 }
 
 /**
- * Shells for a whole row of plain bearings: as few as possible outside the limits, then the smallest worst deviation
- * from the middle of the range, then the smallest sum of deviations, then two of one colour before two that differ, thin
+ * Shells for a whole row of plain bearings: as few as possible whose tightest or loosest lies outside the limits, then the
+ * smallest worst deviation of whichever end lies farther from the middle of the range, then the smallest sum of deviations, then two of one colour before two that differ, thin
  * before thick.
  *
- * @param rooms  what lies between housing and journal, housing − journal, nm, one for each bearing
+ * @param rooms  what lies between housing and journal, smallest housing − largest journal … largest − smallest, for each
  * @param shells colours there are, in the order of the sheet
  * @param range  clearance, nm
  * @param stock  how many shells of each colour there are; null for as many as are wanted
@@ -98,7 +121,7 @@ function fill(
  * @throws OutOfRange for more than 16 bearings or 12 colours
  */
 export function chooseShells(
-  rooms: readonly number[],
+  rooms: readonly BearingRoom[],
   shells: readonly ShellColour[],
   range: { readonly low: number; readonly high: number },
   stock: readonly number[] | null = null,
@@ -110,11 +133,14 @@ export function chooseShells(
   const pairs = shells
     .flatMap((_, first) => shells.slice(first).map((__, offset): Pair => ({ first, second: first + offset })))
     .sort((a, b) => a.second - a.first - (b.second - b.first) || a.first - b.first);
-  const clearance = (room: number, p: Pair): number =>
-    room - shells[p.first]!.thickness - shells[p.second]!.thickness;
-  const judge = (room: number, p: Pair) => {
-    const c = clearance(room, p);
-    return { off: Math.abs(c - middle), outside: c < range.low || c > range.high ? 1 : 0 };
+  const clearance = (room: BearingRoom, p: Pair) => clearanceIn(room, shells[p.first]!, shells[p.second]!);
+  // Whichever end lies farther from the middle counts, and both ends have to be inside.
+  const judge = (room: BearingRoom, p: Pair) => {
+    const { tightest, loosest } = clearance(room, p);
+    return {
+      off: Math.max(Math.abs(tightest - middle), Math.abs(loosest - middle)),
+      outside: tightest < range.low || loosest > range.high ? 1 : 0,
+    };
   };
   // The worst first: only then is it known which pairs the smallest sum may be made of.
   const worst = fill(rooms, pairs, stock, judge, Math.max, () => true, shells.length);
@@ -131,7 +157,7 @@ export function chooseShells(
   return {
     pairs: best.order.map((order, i) => {
       const p = pairs[order]!;
-      return { ...p, clearance: clearance(rooms[i]!, p) };
+      return { ...p, clearance: clearance(rooms[i]!, p).middle };
     }),
     worst: worst.cost,
     inside: best.outside === 0,

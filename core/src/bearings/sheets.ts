@@ -4,7 +4,6 @@ import type { Nanometres } from '../units/index.js';
 
 const length = measured('length', integer<Nanometres>(0, 1_000_000_000));
 const CODED = object({ code: text(12), low: length, high: length });
-export type Coded = Of<typeof CODED>;
 const SHELL = object({ colour: text(30), thickness: length, tolerance: length });
 export type Shell = Of<typeof SHELL>;
 

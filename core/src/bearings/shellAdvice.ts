@@ -2,13 +2,17 @@ import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { inspected } from '../inspect/index.js';
-import { chooseShells, type ShellChoice, type ShellPair } from './chooseShells.js';
+import {
+  chooseShells,
+  clearanceIn,
+  type BearingRoom,
+  type ShellChoice,
+  type ShellPair,
+} from './chooseShells.js';
 import { roomIn, shellsIn } from './clearances.js';
 import { CODES_READ, type ShellsIn } from './entries.js';
 import { bearingsOf, rowOf } from './measures.js';
-import type { Coded, Row, Shell } from './sheets.js';
-
-const middleOf = (c: Coded): number => (c.low + c.high) / 2;
+import type { Row, Shell } from './sheets.js';
 
 /** Shells proposed for a row: from sizes where every bearing was read, else from the codes. */
 export interface ShellAdvice {
@@ -32,17 +36,23 @@ export interface ShellAdvice {
 }
 
 /** What lies between housing and journal of one bearing, nm: as it was read, else as its codes say; null for neither. */
-function roomFor(file: JobFile, row: Row, key: string, by: 'size' | 'code', unit: LengthUnit): number | null {
+function roomFor(
+  file: JobFile,
+  row: Row,
+  key: string,
+  by: 'size' | 'code',
+  unit: LengthUnit,
+): BearingRoom | null {
   if (by === 'size') {
     const bearing = bearingsOf(file.engine, row).find((b) => b.key === key)!;
     const { complete, tightest, loosest } = roomIn(file, row, bearing, unit);
-    return complete && tightest && loosest ? (tightest.value + loosest.value) / 2 : null;
+    return complete && tightest && loosest ? { low: tightest.value, high: loosest.value } : null;
   }
   const sheet = rowOf(file.engine, row)!;
   const codes = CODES_READ.in(file.log).findLast((c) => c.row === row && c.bearing === key);
   const h = sheet.housings.find((c) => c.code === codes?.housing);
   const j = sheet.journals.find((c) => c.code === codes?.journal);
-  return h && j ? middleOf(h) - middleOf(j) : null;
+  return h && j ? { low: h.low - j.high, high: h.high - j.low } : null;
 }
 
 /** Whether the shells that are there are used again at all. */
@@ -54,7 +64,7 @@ const partReplaced = (file: JobFile): boolean =>
  * are brought in by swapping theirs among them where that does it, else by as few new ones as there are bearings out.
  */
 function choose(
-  rooms: readonly number[],
+  rooms: readonly BearingRoom[],
   shells: readonly Shell[],
   range: { readonly low: number; readonly high: number },
   there: readonly (ShellsIn | null)[],
@@ -69,11 +79,15 @@ function choose(
     if (!t) return null;
     const [first, second] = [at(t.upper), at(t.lower)].sort((a, b) => a - b) as [number, number];
     if (first < 0) return null;
-    return { first, second, clearance: rooms[i]! - shells[first]!.thickness - shells[second]!.thickness };
+    return { first, second, clearance: clearanceIn(rooms[i]!, shells[first]!, shells[second]!).middle };
   });
   if (allNew || now.some((p) => p === null)) return fresh();
   const kept = now as ShellPair[];
-  const isOut = kept.map((p) => p.clearance < range.low || p.clearance > range.high);
+  const ends = (p: ShellPair, i: number) => clearanceIn(rooms[i]!, shells[p.first]!, shells[p.second]!);
+  const isOut = kept.map((p, i) => {
+    const { tightest, loosest } = ends(p, i);
+    return tightest < range.low || loosest > range.high;
+  });
   const out = rooms.flatMap((_, i) => (isOut[i] ? [i] : []));
   const stock = shells.map(
     (_, c) =>
@@ -90,7 +104,12 @@ function choose(
     way,
     choice: {
       pairs,
-      worst: Math.max(...pairs.map((p) => Math.abs(p.clearance - middle))),
+      worst: Math.max(
+        ...pairs.map((p, i) => {
+          const { tightest, loosest } = ends(p, i);
+          return Math.max(Math.abs(tightest - middle), Math.abs(loosest - middle));
+        }),
+      ),
       inside: part.inside,
     },
   };
@@ -114,14 +133,14 @@ export function shellAdvice(file: JobFile, row: Row, unit: LengthUnit): ShellAdv
     if (rooms.some((r) => r === null)) continue;
     const range = { low, high };
     const there = bearings.map((b) => shellsIn(file, row, b.key));
-    const chosen = choose(rooms as number[], sheet.shells, range, there, partReplaced(file));
+    const chosen = choose(rooms as BearingRoom[], sheet.shells, range, there, partReplaced(file));
     if (!chosen) return null;
     const { choice, way } = chosen;
     const colour = (i: number) => sheet.shells[i]!.colour;
     // A colour the sheet has no more is as thick as nobody knows.
-    const left = (room: number, names: readonly string[]): number | null => {
-      const thick = names.map((name) => sheet.shells.find((s) => s.colour === name)?.thickness);
-      return thick.includes(undefined) ? null : thick.reduce<number>((rest, t) => rest - t!, room);
+    const left = (room: BearingRoom, names: readonly string[]): number | null => {
+      const [upper, lower] = names.map((name) => sheet.shells.find((s) => s.colour === name));
+      return upper && lower ? clearanceIn(room, upper, lower).middle : null;
     };
     return {
       row,

@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../strip/index.js';
 import { LEAK_END, LEAK_MARK, LEAK_TEST, leakText, bar } from '../crank/index.js';
 import type { JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
@@ -153,7 +154,5 @@ export const before: Room = {
   ],
   tell,
   report,
-  cautions: [
-    'Cranking for a test: ignition and fuel disabled, throttle held, plug leads earthed. Leak test: low pressure only, through a regulator and relief.',
-  ],
+  cautions: [CAUTIONS.cranking, CAUTIONS['leak-test']],
 };

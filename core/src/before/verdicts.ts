@@ -11,7 +11,14 @@ import { derived, type JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
 import type { FeatureKey } from '../specs/index.js';
 import { fromBase } from '../units/index.js';
-import { judgeValue, ofCylinder, type Figure, type Subject } from '../verdicts/index.js';
+import {
+  againstLimit,
+  judgeValue,
+  limitSaid,
+  ofCylinder,
+  type Figure,
+  type Subject,
+} from '../verdicts/index.js';
 import { airFactor, type Air } from './air.js';
 import {
   AIR,
@@ -122,18 +129,6 @@ function figureOf(
   });
 }
 
-const limitSaid = (f: Figure, text: (v: number) => string): string =>
-  f.limitAt === null
-    ? 'No limit on file; no pass.'
-    : `${f.side === 'min' ? 'At least' : 'At most'} ${text(f.limitAt)}: ${f.limit?.source.document ?? ''}${f.limit?.source.page ? `, p. ${f.limit.source.page}` : ''}.`;
-
-const STATE = {
-  within: 'inside',
-  undecided: 'cannot be told from',
-  beyond: 'past',
-  noLimit: 'without a limit',
-} as const;
-
 /** Each cylinder’s compression against its limit, brought to sea level. */
 function compressions(file: JobFile): BeforeVerdict[] {
   const factor = airFactor(airOf(file));
@@ -171,7 +166,7 @@ function compressions(file: JobFile): BeforeVerdict[] {
       {
         key: `compression:${at}`,
         figure,
-        headline: `${of} ${typedText(dry)} dry${factor === 1 ? '' : `, ${kPa(value, dry.unit)} as at sea level`}: ${STATE[figure.state]}${figure.state === 'noLimit' ? '' : ' its limit'}.`,
+        headline: `${of} ${typedText(dry)} dry${factor === 1 ? '' : `, ${kPa(value, dry.unit)} as at sea level`}: ${againstLimit(figure)}.`,
         details: [
           limitSaid(figure, (v) => kPa(v, dry.unit)),
           ...(excuse ? [excuse] : []),
@@ -225,7 +220,7 @@ function spread(file: JobFile): BeforeVerdict[] {
         same || figure.state === 'noLimit'
           ? figure
           : { ...figure, state: 'undecided', because: 'incomplete' },
-      headline: `Spread across cylinders ${value.toFixed(1)} %${figure.state === 'noLimit' ? '' : `: ${STATE[same ? figure.state : 'undecided']} its limit`}.`,
+      headline: `Spread across cylinders ${value.toFixed(1)} %${figure.state === 'noLimit' ? '' : `: ${againstLimit(same ? figure : { state: 'undecided' })}`}.`,
       details: [
         limitSaid(figure, (v) => `${v} %`),
         ...(same ? [] : ['Not all were taken alike, warm or cold: take them again the same way.']),
@@ -254,7 +249,7 @@ function leakDowns(file: JobFile): BeforeVerdict[] {
       {
         key: `leak-down:${at}`,
         figure,
-        headline: `Leak-down${file.engine.cylinders.length === 1 ? '' : ` ${name}`} ${last.percent} %${figure.state === 'noLimit' ? '' : `: ${STATE[figure.state]} its limit`}.`,
+        headline: `Leak-down${file.engine.cylinders.length === 1 ? '' : ` ${name}`} ${last.percent} %${figure.state === 'noLimit' ? '' : `: ${againstLimit(figure)}`}.`,
         details: [limitSaid(figure, (v) => `${v} %`), ...last.heard.map((h) => `Heard ${HEARD[h]}.`)],
       },
     ];

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import type { JobFile } from '../job/index.js';
 import type { AnyEntry } from '../log/index.js';
 import { fromBase } from '../units/index.js';
 import { governingFor, judgeValue, type Figure } from '../verdicts/index.js';
@@ -136,6 +136,3 @@ export function leakText({ test, slope, ended, figure, notProved: why, bubbles }
   const flow = slope.flow === null ? '' : `, ${slope.flow.toFixed(1)} cm³ a minute`;
   return `${what}: loses ${loss}${flow}, ${at}${why === null ? '' : `. ${why.replace(/\.$/u, '')}`}${where}`;
 }
-
-/** Tests of a job with nothing taken back. */
-export const allLeakRuns = derived((file) => leakRuns(file, new Set()));

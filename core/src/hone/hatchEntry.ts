@@ -1,4 +1,4 @@
-import { cylinder, entryKind, onCylinder, Refused, type EntryOf } from '../log/index.js';
+import { cylinder, entryKind, onCylinder, Refused } from '../log/index.js';
 import { integer, number, oneOf, orNull, ref, text } from '../shape/index.js';
 
 /** What a wall is finished with. */
@@ -45,4 +45,3 @@ export const HATCH = entryKind(
     },
   },
 );
-export type HatchEntry = EntryOf<typeof HATCH>;

@@ -1,3 +1,4 @@
+import { CAUTIONS } from '../strip/index.js';
 import type { PartMaterial } from './partKind.js';
 
 interface Cleaning {
@@ -33,7 +34,7 @@ const TABLE = {
     name: 'flushed with solvent, then oiled',
     never: { friction: 'linings soak it up and slip.', rubber: 'it swells.' },
     minutes: null,
-    caution: 'Never spin a bearing with compressed air. Oil at once: clean steel rusts within the hour.',
+    caution: `${CAUTIONS.air} Oil at once: clean steel rusts within the hour.`,
   },
   brush: {
     name: 'nylon brush and hot soapy water',

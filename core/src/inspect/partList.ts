@@ -1,6 +1,6 @@
 import { listsOf, stripPlan } from '../strip/index.js';
 import { derived, type JobFile } from '../job/index.js';
-import { integer, list, object, oneOf, orNull, text, type Of } from '../shape/index.js';
+import { integer, list, object, oneOf, orNull, text } from '../shape/index.js';
 import { hasNot, MAY_LACK, sheetPart, SOURCE, type EngineSpec, type MayLack } from '../specs/index.js';
 import { SECTIONS_OF_PARTS, type PartKind } from './partKind.js';
 import { PART_KINDS } from './partKinds.js';
@@ -15,7 +15,6 @@ const NAMED = object({
   cylinder: orNull(integer(0, 11)),
   source: SOURCE,
 });
-export type NamedPart = Of<typeof NAMED>;
 
 /** Parts of this engine of which there are as many as its sheet names: valves by their place. */
 export const NAMED_PARTS = sheetPart(

@@ -1,7 +1,7 @@
 import type { JobFile } from '../job/index.js';
 import { PART_FINDING, PART_FINDINGS, PART_WORK, PART_WORKS, SEVERITIES } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
-import { stripPlan } from '../strip/index.js';
+import { CAUTIONS, stripPlan } from '../strip/index.js';
 import { withUnit } from '../units/index.js';
 import {
   capital,
@@ -197,8 +197,5 @@ export const inspect: Room = {
   ],
   tell: tellInspect,
   report: (file, _found, ask) => report(file, ask),
-  cautions: [
-    'Gloves, eye protection and ventilation at solvents; never spin a bearing with compressed air.',
-    'Old gaskets and linings may contain asbestos: wet, bag, local rules; never dry-scrape or blow.',
-  ],
+  cautions: [CAUTIONS.solvents, CAUTIONS.air, CAUTIONS.gaskets],
 };

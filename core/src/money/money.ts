@@ -17,16 +17,51 @@ export function money(minor: number): Money {
 
 export const NOTHING = 0 as Money;
 
+/** A decimal as it is written, exactly: its digits over a power of ten. */
+function exactly(decimal: number | string): { readonly digits: bigint; readonly over: bigint } {
+  const text = typeof decimal === 'string' ? decimal.trim() : String(decimal);
+  const plain = /e/iu.test(text) ? Number(text).toFixed(20) : text;
+  const found = /^(-?)(\d*)(?:\.(\d*))?$/u.exec(plain);
+  if (!found || (found[2] === '' && (found[3] ?? '') === ''))
+    throw new OutOfRange('quantity', text, 'a decimal number');
+  const after = found[3] ?? '';
+  const digits = BigInt(`${found[2]}${after}` || '0');
+  return { digits: found[1] === '-' ? -digits : digits, over: 10n ** BigInt(after.length) };
+}
+
+/** A ratio of whole numbers in whole minor units, half away from nought: rounded once, in exact arithmetic. */
+function ratio(over: bigint, under: bigint): Money {
+  const size = over < 0n ? -over : over;
+  const whole = (size * 2n + under) / (under * 2n);
+  return money(Number(over < 0n ? -whole : whole) || 0);
+}
+
 /** Rounds half away from nought to whole minor units: once a line, never on the way. */
-export const rounded = (minor: number): Money => money(Math.sign(minor) * Math.round(Math.abs(minor)) || 0);
+export function rounded(minor: number): Money {
+  const { digits, over } = exactly(minor);
+  return ratio(digits, over);
+}
 
 /**
  * A line of a bill: so many at a price, rounded once.
- * @param price of one, or of one hour
- * @param count any number; hours need not be whole
- * @example lineTotal(money(7_250), 1.5) // 10_875
+ * @param price of one
+ * @param count as it is written: 0.145 is a hundred and forty-five thousandths and nothing near it
+ * @example lineTotal(money(100), '0.145') // 15
  */
-export const lineTotal = (price: Money, count: number): Money => rounded(price * count);
+export function lineTotal(price: Money, count: number | string): Money {
+  const { digits, over } = exactly(count);
+  return ratio(BigInt(price) * digits, over);
+}
+
+/**
+ * Labour: whole minutes at so much an hour, rounded once.
+ * @param rate of one hour
+ * @example labourTotal(money(7_250), 90) // 10_875
+ */
+export function labourTotal(rate: Money, minutes: number): Money {
+  if (!Number.isSafeInteger(minutes)) throw new OutOfRange('minutes', String(minutes), 'whole minutes');
+  return ratio(BigInt(rate) * BigInt(minutes), 60n);
+}
 
 export const sumOf = (amounts: readonly Money[]): Money => money(amounts.reduce<number>((a, b) => a + b, 0));
 
@@ -38,7 +73,7 @@ export const sumOf = (amounts: readonly Money[]): Money => money(amounts.reduce<
 export function taxOn(taxed: Money, rate: number): Money {
   if (!Number.isInteger(rate) || rate < 0 || rate > 10_000)
     throw new OutOfRange('tax rate', String(rate), '0 to 10 000 hundredths of a percent');
-  return rounded((taxed * rate) / 10_000);
+  return ratio(BigInt(taxed) * BigInt(rate), 10_000n);
 }
 
 /**
@@ -53,13 +88,18 @@ export function allocate(amount: Money, weights: readonly number[]): readonly Mo
   if (!(all > 0) || weights.some((w) => !(w >= 0)))
     throw new OutOfRange('weights', weights.join(', '), 'not negative, one of them more than nought');
   const sign = amount < 0 ? -1 : 1;
-  const exact = weights.map((w) => (Math.abs(amount) * w) / all);
-  const shares = exact.map(Math.floor);
+  // In whole numbers throughout, so that equal remainders are equal.
+  const parts = weights.map((w) => exactly(w));
+  const most = parts.reduce((m, { over }) => (over > m ? over : m), 1n);
+  const whole = parts.map(({ digits, over }) => digits * (most / over));
+  const sum = whole.reduce((a, b) => a + b, 0n);
+  const size = BigInt(Math.abs(amount));
+  const shares = whole.map((w) => Number((size * w) / sum));
   let left = Math.abs(amount) - shares.reduce((a, b) => a + b, 0);
-  const order = exact
-    .map((e, i) => ({ i, rest: e - Math.floor(e) }))
-    .filter(({ i }) => weights[i]! > 0)
-    .sort((a, b) => b.rest - a.rest || a.i - b.i);
+  const order = whole
+    .map((w, i) => ({ i, rest: (size * w) % sum, any: w > 0n }))
+    .filter((o) => o.any)
+    .sort((a, b) => (a.rest === b.rest ? a.i - b.i : a.rest > b.rest ? -1 : 1));
   for (let k = 0; left > 0; k = (k + 1) % order.length, left -= 1) shares[order[k]!.i]! += 1;
   return shares.map((s) => money(sign * s || 0));
 }

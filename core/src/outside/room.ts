@@ -102,15 +102,13 @@ function unreadOfReturn(file: JobFile, t: TicketStanding): readonly BorePlace[] 
   );
 }
 
-/** The piston a bore is made for that nobody has measured; null where each is, or where its size is not asked for. */
-function pistonForTicket(file: JobFile): PistonPlace | null {
-  if (standingDecision(file)?.route !== 'bore') return null;
+/** Pistons bores are made for that nobody has measured; none where each is, or where no size is asked for. */
+function pistonsForTicket(file: JobFile): readonly PistonPlace[] {
+  if (standingDecision(file)?.route !== 'bore') return [];
   const { places } = readingsOf(file, 'mm');
-  return (
-    file.engine.cylinders
-      .map((_, i) => pistonPlace(i, pistonAsked(file, i)?.id ?? null))
-      .find((p) => p.kit !== null && !places.has(placeKey(p))) ?? null
-  );
+  return file.engine.cylinders
+    .map((_, i) => pistonPlace(i, pistonAsked(file, i)?.id ?? null))
+    .filter((p) => p.kit !== null && !places.has(placeKey(p)));
 }
 
 /** What is read of a ticket's bores, all of it inside: only then it is accepted. */
@@ -251,17 +249,18 @@ export const outside: Room = {
         const [out] = outNow(file);
         const [first] = blockers(file);
         if (!first || (waits === null && !out)) return null;
-        const piston = waits === null ? null : pistonForTicket(file);
+        const pistons = waits === null ? [] : pistonsForTicket(file);
+        const [piston] = pistons;
         if (piston)
           return {
             kind: 'read',
             urgency: 'wait',
             station: 'measure',
             at: piston,
-            left: 1,
+            left: pistons.length,
             again: false,
             sentence: (unit: LengthUnit) =>
-              `Take ${placeName(file, piston, unit)}: the ticket’s size goes with it.`,
+              `Take ${placeName(file, piston, unit)}: the ticket’s size goes with it. ${pistons.length === 1 ? 'It is the last.' : `${pistons.length} to go.`}`,
           } as Action;
         return {
           kind: waits === null ? 'out' : 'send-out',
@@ -286,7 +285,4 @@ export const outside: Room = {
     return `${ticket?.firm ?? 'Outside'}: ${NEWS[entry.what]}${entry.due ? `, due ${printedDay(entry.due)}` : ''}${entry.text.trim() ? `: ${entry.text.trim()}` : ''}`;
   },
   report: (file) => report(file),
-  cautions: [
-    'Boring, plating, sleeving and crank work are for specialists: the ticket says what is wanted, not how.',
-  ],
 };

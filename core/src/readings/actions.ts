@@ -22,7 +22,7 @@ import { isSettled, isWallSettled } from './settled.js';
 import { settleSentence } from './settle.js';
 import type { SlipQuestion } from './slips.js';
 import type { ReadingsState } from './standingReadings.js';
-import { openZero, zeroLost } from './zeros.js';
+import { openZero } from './zeros.js';
 
 /** What the gauges and the readings ask for. */
 export type ReadingAction = Action &
@@ -208,7 +208,3 @@ export function unreadOf(file: JobFile): readonly SizePlace[] {
       !(s.part === 'piston' && s.kit === null && decided && isWallSettled(file, s.cylinder)),
   );
 }
-
-/** Zeros that wandered too far: their readings are put aside. */
-export const lostZeros = (file: JobFile, readings: ReadingsState) =>
-  [...readings.zeros.values()].filter((z) => zeroLost(file, z));

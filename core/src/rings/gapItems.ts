@@ -208,9 +208,3 @@ export function isWide(file: JobFile, target: GapTarget): boolean {
 /** Verdicts on the gaps of every ring that is asked for. */
 export const gapItems = (file: JobFile, cylinder: number, unit: LengthUnit): Figure[] =>
   askedRings(file, cylinder).flatMap((ring) => ofRing(file, gapTarget(file, cylinder, ring), unit));
-
-/** Where a gap is tried, in words. */
-export const gapDepthText = ({ depths }: Pick<GapTarget, 'depths'>, unit: LengthUnit): string =>
-  depths.least === depths.most
-    ? depthText(depths.least, unit)
-    : `${depthText(depths.least, unit)} and ${depthText(depths.most, unit)}`;

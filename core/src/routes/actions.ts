@@ -78,6 +78,8 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
     },
     {
       urgency: 'decide-at-once',
+      // It comes before whatever Measure could still settle.
+      station: 'measure',
       // One bore past its limit settles that all are bored: nothing undecided beside it needs deciding.
       find: () =>
         !chosen &&

@@ -1,5 +1,5 @@
 import type { Firm, JobFile, LeadTime, OutsideWork, RouteName } from '../job/index.js';
-import { lineTotal, money, NOTHING, sumOf, taxOn, type Money } from '../money/index.js';
+import { labourTotal, lineTotal, money, NOTHING, sumOf, taxOn, type Money } from '../money/index.js';
 import type { Kit } from '../specs/index.js';
 import type { PartNeeded } from '../verdicts/index.js';
 import { daysOf, type Days } from './days.js';
@@ -162,7 +162,10 @@ export function costOf(
             : []),
         ]
       : []),
-    ...labour.map((l) => line('labour', l.what, rate, minutesOf(l) / 60)),
+    ...labour.map((l): CostLine => ({
+      ...line('labour', l.what, rate, minutesOf(l) / 60),
+      total: labourTotal(rate, minutesOf(l)),
+    })),
   ];
   const missing = [
     ...lines.filter((l) => l.price === null).map((l) => l.name),

@@ -37,7 +37,7 @@ export const routes: Room = {
   actions: routeOffers,
   report: routesReport,
   cautions: [
-    'Boring, plating, sleeving and crank work are for specialists; the finished size goes with the piston it is for.',
+    'Boring, plating, sleeving and crank work are for specialists: a ticket says what is wanted, not how; the finished size goes with the piston it is for.',
     'Plating and silicon-carbide dust harms: eye and respiratory protection, wet where possible; stripping and plating are for licensed shops.',
   ],
 };

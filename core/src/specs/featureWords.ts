@@ -142,7 +142,6 @@ const ALSO: Readonly<Record<FeatureKey, readonly string[]>> = {
     'runout',
     'crank run out',
     'crankshaft deflection',
-    'crankshaft bow',
   ],
   'crank.end-float': [
     'end float',

@@ -1,7 +1,7 @@
 import { nm, parseReading, toBase, type LengthUnit } from '../units/index.js';
 import { entryGuards } from './entryGuards.js';
 import { FEATURES, type FeatureKey } from './feature.js';
-import { featuresLike, featuresNamed } from './featureWords.js';
+import { featuresLike, featuresNamed, wordsOf } from './featureWords.js';
 import type { Limit, LimitState } from './limit.js';
 import { isUsual } from './usualSize.js';
 
@@ -19,6 +19,8 @@ export type SheetLine =
       readonly ok: true;
       readonly limits: readonly SheetLimit[];
       readonly questions: readonly SheetQuestion[];
+      /** What was made of the line that is not as it is printed. */
+      readonly notes: readonly string[];
     }
   | { readonly ok: false; readonly sentence: string };
 
@@ -240,9 +242,15 @@ function readLine(text: string, context: SheetContext) {
   const name = start ? line.slice(0, start.index) : line;
   if (!start) return unread(`There is no figure in “${line}”.`);
   if (name.trim() === '') return unread('Say first what it is of: bore, clearance, ring gap top …');
+  // A bow is half of the needle’s travel: it is entered as one, and doubled there.
+  const bow = /\bbow\b/iu.test(name);
   const factor = /\b(factor)\b|[x×*·]\s*(?:bore|d\b)/iu.test(line) || PER_BORE.test(line);
   const named = featuresNamed(name.replace(/\bfactor\b/iu, ''));
-  const of = named.length > 0 ? named : featuresNamed(name);
+  const of = bow
+    ? (['crank.run-out'] as const).filter(() => isBowOfCrank(name))
+    : named.length > 0
+      ? named
+      : featuresNamed(name);
   if (of.length === 0) return unread(unknown(name.trim()));
   const body = line
     .slice(start.index)
@@ -258,11 +266,19 @@ function readLine(text: string, context: SheetContext) {
     ),
   );
   const questions = all.flatMap((r) => r.questions);
+  const limits = all.flatMap((r) => r.limits);
   return {
-    limits: all.flatMap((r) => r.limits),
+    limits: bow ? limits.map(doubled) : limits,
+    notes: bow ? ['A bow: twice as much is the needle’s travel in one turn, and that is kept.'] : [],
     questions: questions.filter((q, i) => questions.findIndex((o) => o.sentence === q.sentence) === i),
   };
 }
+
+const isBowOfCrank = (name: string): boolean =>
+  /^(?:crank(?:shaft)?|crankshaft)?$/iu.test(wordsOf(name.replace(/\bbow\b/iu, '')));
+
+const twice = (v: number | null): number | null => (v === null ? null : 2 * v);
+const doubled = (l: SheetLimit): SheetLimit => ({ ...l, low: twice(l.low), high: twice(l.high) });
 
 /** A gap given for each inch, or millimetre, of the bore: a share of it. */
 const PER_BORE =

@@ -283,6 +283,5 @@ export const STRIP_KINDS = [
 export type Stripped = EntryOf<typeof STRIPPED>;
 export type StripAnswer = EntryOf<typeof STRIP_ANSWER>;
 export type StripOdd = EntryOf<typeof STRIP_ODD>;
-export type StripAdded = EntryOf<typeof STRIP_ADDED>;
 export type StripNote = EntryOf<typeof STRIP_NOTE>;
 export type Loose = Stripped['steps'][number]['loose'][number];

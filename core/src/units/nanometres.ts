@@ -1,7 +1,7 @@
 import { OutOfRange } from '../errors.js';
 
 // Taken once: in the loops below looking them up each time is most of the time.
-const { abs, floor, sign } = Math;
+const { abs, round, sign } = Math;
 
 declare const nanometres: unique symbol;
 
@@ -24,7 +24,8 @@ export const NM_PER = {
  * @param x any finite number
  */
 export function roundHalfAway(x: number): number {
-  const rounded = sign(x) * floor(abs(x) + 0.5);
+  // Not floor(|x| + ½): the sum of 0.49999999999999994 and ½ is 1.
+  const rounded = sign(x) * round(abs(x));
   return rounded === 0 ? 0 : rounded;
 }
 
@@ -49,9 +50,6 @@ export const inch = (value: number): Nanometres => nm(value * NM_PER.in);
 
 /** Exact sum of lengths. */
 export const add = (a: Nanometres, b: Nanometres): Nanometres => nm(a + b);
-
-/** Exact difference a − b. */
-export const subtract = (a: Nanometres, b: Nanometres): Nanometres => nm(a - b);
 
 /**
  * Smallest length allowed by a rule "factor of a diameter". A derived minimum is rounded up,

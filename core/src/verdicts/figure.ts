@@ -2,7 +2,6 @@ import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.
 import type { FindingEntry } from '../log/index.js';
 import {
   featureInfo,
-  FEATURES,
   type Consequence,
   type FeatureKey,
   type Governing,
@@ -102,9 +101,9 @@ export interface Figure {
   readonly feature: FeatureKey | 'finding';
   readonly side: 'max' | 'min';
   readonly title: string;
-  /** nm; null while unread. */
+  /** In the base unit of its dimension: nm, kPa, degrees, a share; null while unread. */
   readonly value: number | null;
-  /** Standard uncertainty, nm. */
+  /** Standard uncertainty, in the same. */
   readonly u: number | null;
   /** Probability that the limit is kept. */
   readonly p: number | null;
@@ -112,7 +111,7 @@ export interface Figure {
   readonly tail: number | null;
   /** What was found on the wall, where that is the verdict. */
   readonly finding: FindingEntry | null;
-  /** 95 % interval from the propagation of the whole map, nm; null while it is not worked or not a map. */
+  /** 95 % interval from the propagation of the whole map, in the same; null while it is not worked or not a map. */
   readonly interval: { readonly low: number; readonly high: number } | null;
   /** A quick figure stands until the whole map is propagated. */
   readonly provisional: boolean;
@@ -121,7 +120,7 @@ export interface Figure {
   readonly state: VerdictState;
   readonly because: Because | null;
   readonly consequence: Consequence;
-  /** Limit held against, nm, with the sheet it comes from. */
+  /** Limit held against, in the same, with the sheet it comes from. */
   readonly limitAt: number | null;
   readonly limit: Limit | null;
   readonly governing: Governing;
@@ -132,7 +131,7 @@ export interface Figure {
   readonly outlook: readonly GaugeOutlook[];
   readonly working: readonly WorkingLine[];
   readonly budget: readonly { readonly kind: ComponentKind; readonly u: number }[];
-  /** Coarsest step among the readings used, nm. */
+  /** Coarsest step among the readings used, in the same. */
   readonly step: number;
   /** How many of the planned places behind it are read. */
   readonly progress: { readonly read: number; readonly planned: number };
@@ -154,5 +153,3 @@ export const consequenceOf = (feature: FeatureKey, side: 'max' | 'min'): Consequ
 /** The half of a limit an item is held against. */
 export const limitFigure = (limit: Limit, side: 'max' | 'min'): number | null =>
   side === 'max' ? limit.high : limit.low;
-
-export const featureName = (feature: FeatureKey): string => FEATURES[feature].name;

@@ -1,3 +1,4 @@
+export * from './againstLimit.js';
 export * from './figure.js';
 export * from './figureSpread.js';
 export * from './figureTitle.js';

@@ -17,9 +17,22 @@ import { keys, queryClient } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSession } from '../people/index.js';
 import { pendingEntries } from './logEntryOf.js';
+import { sameFile } from './sameFile.js';
 import { onAnswered, useOutbox } from '../outbox/index.js';
 
 const NO_MAPS: JobContext['judgement']['maps'] = [];
+const NOT_MOVED: JobContext['moved'] = [];
+
+/** The job that was prepared last: the very same where it says the same, so that nothing is judged twice. */
+let last: { readonly written: JobFile; readonly unit: LengthUnit; readonly read: Read } | null = null;
+type Read = Pick<JobContext, 'file' | 'prepared'>;
+
+function asBefore(written: JobFile, unit: LengthUnit): Read {
+  if (last && last.unit === unit && sameFile(last.written, written)) return last.read;
+  const file = inHouse(written);
+  last = { written, unit, read: { file, prepared: prepareJob(file, unit) } };
+  return last.read;
+}
 
 /** A job as its places see it: what the server has and what still waits here, judged together. */
 export interface JobContext {
@@ -67,20 +80,18 @@ export function useJob(id: string) {
       mine.map((w) => w.entry),
       by,
     );
-    const file = inHouse({ ...view.file, log: [...view.file.log, ...pending] });
-    return { file, version: view.version, moved: view.moved ?? [], prepared: prepareJob(file, unit) };
+    return asBefore({ ...view.file, log: [...view.file.log, ...pending] }, unit);
   }, [view, entries, id, unit, by]);
   // Apart, so that a map propagated meanwhile costs only the verdicts anew.
+  const judgement = useMemo(
+    () => read && judgePrepared(read.file, read.prepared, spreadOf),
+    [read, spreadOf],
+  );
+  const version = view?.version ?? 0;
+  const moved = view?.moved ?? NOT_MOVED;
   const context = useMemo(
-    (): JobContext | null =>
-      read && {
-        ...read,
-        judgement: judgePrepared(read.file, read.prepared, spreadOf),
-        answered,
-        unit,
-        by,
-      },
-    [read, spreadOf, answered, unit, by],
+    (): JobContext | null => read && judgement && { ...read, version, moved, judgement, answered, unit, by },
+    [read, judgement, version, moved, answered, unit, by],
   );
   usePropagate(context?.judgement.maps ?? NO_MAPS);
 

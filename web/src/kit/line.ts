@@ -6,7 +6,6 @@ export type Line = 'up' | 'server' | 'database';
 const line = store<Line>('up');
 
 export const setLine = line.set;
-export const lineNow = line.get;
 
 /** What answers now. */
 export const useLine = line.use;

@@ -225,6 +225,11 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
                     <span className="figure">
                       {[...new Set(line.read.limits.map((l) => limitWords(l, source.unit)))].join('; ')}
                     </span>
+                    {line.read.notes.map((n) => (
+                      <span key={n} className="block text-small text-soft">
+                        {n}
+                      </span>
+                    ))}
                     {line.read.questions.map((q) => (
                       <span
                         key={q.sentence}

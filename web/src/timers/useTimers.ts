@@ -41,10 +41,11 @@ export function useTimers() {
   });
   const here = useBegunHere()
     .filter((t) => !data.some((d) => d.id === t.id))
-    .map(({ personId: _whose, began, minutes, ...t }): Running => ({
+    .map(({ personId: _whose, refused, began, minutes, ...t }): Running => ({
       ...t,
       ends: began + minutes * 60_000,
-      of: 'begun here, not told to the shop yet',
+      // It runs on here whatever the shop said; over takes it away.
+      of: refused ?? 'begun here, not told to the shop yet',
     }));
   return {
     timers: here.length === 0 ? data : [...data, ...here].sort((a, b) => a.ends - b.ends),
