@@ -66,12 +66,13 @@ describe('what a way costs and how long it takes', () => {
   it('adds up to the cent: the 386 bored to +0.25', () => {
     const { cost } = way(worn('386', 84.095), 'bore:drumlin-386.lintel.plus-0-25');
     // piston 98.00, gaskets 17.40 and 11.60, plug 9.50, two clips 4.80, boring 62.00, freight 18.50,
-    // 4.5 h, 0.75 h and a third of an hour at 72.00: 324.00, 54.00, 24.00.
+    // 4.5 h, 0.75 h and a third of an hour at 72.00: 324.00, 54.00, 24.00. One in 25 comes back a second time, too
+    // small: 0.04 of 18.50 for its freight, 0.74.
     expect(cost!.missing).toEqual([]);
-    expect(cost!.net).toBe(62_380);
-    // 19 % of 623.80 is 118.522.
-    expect(cost!.tax).toBe(11_852);
-    expect(cost!.total).toBe(74_232);
+    expect(cost!.net).toBe(62_454);
+    // 19 % of 624.54 is 118.6626.
+    expect(cost!.tax).toBe(11_866);
+    expect(cost!.total).toBe(74_320);
     expect(cost!.lines.reduce((sum, l) => sum + l.total, 0)).toBe(cost!.net);
     expect(cost!.firm!.name).toBe('Ferrow Bore Works');
   });
@@ -136,7 +137,7 @@ describe('ways out of an iron sleeve', () => {
     expect(odds.p!).toBeCloseTo(Math.min(1, (share - 0.5) / 0.5), 1);
     for (const { target } of w.targets)
       expect(target.high).toBe(Math.floor(mm(Number(high.toFixed(6))) / 1_000) * 1_000);
-    const inside = w.targets.reduce((p, t) => p * t.target.pInside, 1);
+    const inside = w.targets.reduce((p, t) => p * t.target.visits.kept, 1);
     const clean = w.option!.cylinders.reduce((p, c) => p * c.odds!.p!, 1);
     expect(w.odds.p).toBeCloseTo(inside * clean, 9);
     expect(way(file, 'replate:').whyNot).toContain('iron sleeve');
@@ -160,7 +161,7 @@ describe('ways out of an iron sleeve', () => {
     // As good as new, and two directions cannot tell it from too tight: it is read on, and nobody bores it for that.
     const sound = waysFor(worn('644', 77.008, 76.966));
     expect(sound.recommended).toBeNull();
-    expect(sound.ways[0]!.odds.p!).toBeGreaterThan(0);
+    expect(sound.ways.find((w) => w.route === 'reuse')!.odds.p).toBeGreaterThan(0);
     // With room at both ends of its clearance it simply goes back.
     expect(waysFor(worn('644', 77.045, 76.962)).recommended?.route).toBe('reuse');
   });
@@ -178,7 +179,7 @@ describe('ways out of plating and chrome', () => {
     expect(replate.feasible).toBe(true);
     for (const { target } of replate.targets) {
       expect(target.high).toBe(mm(high));
-      if (!target.cannotBeVerified) expect(replate.odds.p!).toBeLessThanOrEqual(target.pInside + 1e-12);
+      if (!target.cannotBeVerified) expect(replate.odds.p!).toBeLessThanOrEqual(target.visits.kept + 1e-12);
     }
     expect(all.filter((w) => w.feasible && ['bore', 'hone'].includes(w.route))).toEqual([]);
     // Nobody is told that what is past its limit goes back.

@@ -94,19 +94,25 @@ function mostPressing(offers: readonly Offer[]): Action | null {
   return null;
 }
 
-const place = (station: string): number => (RUN as readonly string[]).indexOf(station);
+/** The run of a house: where a room brings a station of its own, it stands before what is decided. */
+function runOf(rooms: readonly Room[]): readonly string[] {
+  const run: readonly string[] = RUN;
+  const own = [...new Set(rooms.map((r) => r.station))].filter((s) => !run.includes(s));
+  const decide = run.indexOf('decide');
+  return [...run.slice(0, decide), ...own, ...run.slice(decide)];
+}
 
 /**
  * Where to look for what is next: on from where the work is; then, before anything is decided, back to what the decision
  * rests on; after it, back to what it asks for. What was passed over before is a count, not the next action.
  */
-const lookIn = (from: number, isDecided: boolean): readonly string[] => {
-  const on = RUN.slice(from);
-  const decide = place('decide');
+const lookIn = (run: readonly string[], from: number, isDecided: boolean): readonly string[] => {
+  const on = run.slice(from);
+  const decide = run.indexOf('decide');
   const back = isDecided
-    ? RUN.slice(decide, Math.max(decide, from))
-    : ['measure', 'decide', ...RUN.slice(0, place('measure')).reverse()];
-  return [...on, ...back.filter((s) => !(on as readonly string[]).includes(s))];
+    ? run.slice(decide, Math.max(decide, from))
+    : ['measure', 'decide', ...run.slice(0, run.indexOf('measure')).reverse()];
+  return [...on, ...back.filter((s) => !on.includes(s))];
 };
 
 /**
@@ -127,8 +133,9 @@ export function whereabouts(file: JobFile, found: Found, ask: Ask, rooms: readon
     return known.get(station)!;
   };
   const last = lastWritten(file, rooms);
-  const from = last === null ? 0 : place(last.station);
-  const order = lookIn(from, standingDecision(file) !== null);
+  const run = runOf(rooms);
+  const from = last === null ? 0 : run.indexOf(last.station);
+  const order = lookIn(run, from, standingDecision(file) !== null);
   // What was decided is the state of a station, not something to do.
   const asks = (s: string) => at(s) !== null && at(s)!.kind !== 'decided';
   const own = order.find(asks) ?? (last ? 'hand-over' : 'measure');
@@ -140,7 +147,7 @@ export function whereabouts(file: JobFile, found: Found, ask: Ask, rooms: readon
     by: last?.by ?? null,
     next: blocker ?? (asks(own) ? at(own)! : REST),
     at,
-    leftOpen: RUN.slice(0, Math.max(0, place(reached))).flatMap((station) => {
+    leftOpen: run.slice(0, Math.max(0, run.indexOf(reached))).flatMap((station) => {
       const words = rooms.flatMap((r) => (r.station === station ? (r.left?.(file) ?? []) : []));
       return words.length === 0 ? [] : [{ station, words: words.join(', ') }];
     }),

@@ -5,7 +5,9 @@ import { gaugeName } from './nextReads.js';
 import { apartSince, partWorkSince, reopeningWork } from './reopening.js';
 import type { ReadingsState } from './standingReadings.js';
 
-const counted = (n: number): string => `${n} ${n === 1 ? 'reading' : 'readings'}`;
+/** `6 readings before it no longer count`; `when` says before or since what. */
+const noLonger = (n: number, when: string): string =>
+  n === 1 ? `1 reading ${when} no longer counts.` : `${n} readings ${when} no longer count.`;
 
 /** What no longer counts, in words: a sentence for each piece of work and each lost zero that put readings aside. */
 export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'setAside' | 'zeros'>): string[] {
@@ -38,27 +40,26 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
     .filter(({ entry }) => byWork.has(entry.id))
     .map(({ entry }) => {
       const where = entry.cylinder === null ? 'all cylinders' : file.engine.cylinders[entry.cylinder]!;
-      return `${capital(WORK[entry.what].name)} (${where}): ${counted(byWork.get(entry.id)!)} before it no longer count.`;
+      return `${capital(WORK[entry.what].name)} (${where}): ${noLonger(byWork.get(entry.id)!, 'before it')}`;
     });
   const lost = [...byZero].map(([id, { why, n }]) => {
     const gauge = gaugeName(file, state.zeros.get(id)!.instrumentId);
     return why === 'zero-lost'
-      ? `The zero of ${gauge} wandered more than scatter explains: ${counted(n)} since it no longer count.`
-      : `${gauge} was zeroed anew before its last zero was found again: ${counted(n)} since that no longer count.`;
+      ? `The zero of ${gauge} wandered more than scatter explains: ${noLonger(n, 'since it')}`
+      : `${gauge} was zeroed anew before its last zero was found again: ${noLonger(n, 'since that')}`;
   });
   const parts = [...byPart].map(
-    ([work, n]) =>
-      `${capital(work.name)}, ${PART_WORKS[work.what]}: ${counted(n)} before it no longer count.`,
+    ([work, n]) => `${capital(work.name)}, ${PART_WORKS[work.what]}: ${noLonger(n, 'before it')}`,
   );
   const again =
     byApart === 0
       ? []
-      : [
-          `What it was read on came apart, or was tightened after: ${counted(byApart)} before that no longer count.`,
-        ];
+      : [`What it was read on came apart, or was tightened after: ${noLonger(byApart, 'before that')}`];
   const nothing =
     onNothing === 0
       ? []
-      : [`Read while the crank was out: ${counted(onNothing)} prove nothing. Put back what came off first.`];
+      : [
+          `Read while the crank was out: ${onNothing === 1 ? '1 reading proves' : `${onNothing} readings prove`} nothing. Put back what came off first.`,
+        ];
   return [...named, ...parts, ...again, ...nothing, ...lost];
 }

@@ -83,7 +83,7 @@ export function ringWork(
   const leafFor = (w: number | null) => (w === null || !(w > 0) ? null : leafToGo(set, w));
   const own = leafFor(wanted);
   const sure = margin > 0 ? leafFor(wanted === null ? null : wanted + margin) : own;
-  const tried = history.states.at(-1)!.tries.some((t) => own && sumOf(t.stack) >= own.thickness);
+  const tried = own !== null && isKnown(history.states.at(-1)!, own);
   // The sheet's own minimum is tried first; what a temperature nobody read adds comes after it, and is said.
   const leaf = tried ? sure : own;
   const cut = learnedCut(file, tool, by, before);
@@ -103,6 +103,11 @@ export function ringWork(
 }
 
 const sumOf = (stack: readonly number[]): number => stack.reduce((sum, l) => sum + l, 0);
+
+/** Whether it is known of a leaf if it goes: it was tried, or a thinner one does not. */
+const isKnown = ({ tries, bracket }: RingState, leaf: LeafToGo): boolean =>
+  tries.some((t) => sumOf(t.stack) >= leaf.thickness) ||
+  (bracket.high !== null && bracket.high <= leaf.thickness);
 
 function nextOf(
   file: JobFile,
@@ -144,8 +149,7 @@ function nextOf(
     const provedAt = events.findLastIndex((e) => e.kind === 'leaf' || e.kind === 'filed');
     return since('bag', provedAt) ? { kind: 'done' } : { kind: 'bag' };
   }
-  const tried = now.tries.some((t) => sumOf(t.stack) >= leaf.thickness);
-  if (!tried) return { kind: 'try', stack: leaf.stack, depth: depths.least };
+  if (!isKnown(now, leaf)) return { kind: 'try', stack: leaf.stack, depth: depths.least };
   const { low, high } = now.bracket;
   const narrower =
     low === null || (high !== null && high - low > NEAR_ENOUGH)

@@ -293,12 +293,17 @@ describe('which shells', () => {
 
   it('one that is inside keeps its own; only the odd one is got anew', () => {
     const book = coded();
-    shells(book, '1', 'amber');
+    const wanted = () => shellAdvice(book.file(), 'main', 'mm')!.bearings.map((b) => b.wanted);
+    shells(book, '1', 'amber', 'rose');
     shells(book, '2', 'amber');
     const advice = shellAdvice(book.file(), 'main', 'mm')!;
     expect(advice.way).toBe('few');
-    // Amber in 2B leaves 0.038: inside, though rose would sit in the middle.
-    expect(advice.bearings.map((b) => b.wanted[0])).toEqual(['amber', 'slate']);
+    // Amber and rose in 2B leave 0.035 in the middle and 0.043 at most: inside, though two of rose sit in the middle.
+    expect(wanted()[0]).toEqual(['amber', 'rose']);
+    expect(wanted()[1]![0]).toBe('slate');
+    // Two of amber leave 0.038 in the middle, which is inside, and 0.046 at most, which is not.
+    shells(book, '1', 'amber');
+    expect(wanted()[0]![0]).toBe('rose');
     book.keep(LOOKED, { parts: ['shells'], is: 'replace', findings: [], text: '' });
     expect(shellAdvice(book.file(), 'main', 'mm')).toMatchObject({ way: 'new' });
   });

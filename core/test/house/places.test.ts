@@ -155,7 +155,8 @@ describe('a place that a trial room brings', () => {
   });
 
   it('is where the next action may send a gauge', () => {
-    expect(judged(plain).next).toMatchObject({ kind: 'try-rods', at: journal(0) });
-    expect(judged(withLog(took(0, '34.992'))).next).toMatchObject({ kind: 'try-rods', at: null });
+    const at = (file: JobFile) => judged(file).nextAt('bottom');
+    expect(at(plain)).toMatchObject({ kind: 'try-rods', at: journal(0) });
+    expect(at(withLog(took(0, '34.992')))).toMatchObject({ kind: 'try-rods', at: null });
   });
 });

@@ -37,6 +37,7 @@ import {
   type Disposition,
   type PartFindingKind,
   type PartMaterial,
+  type RouteName,
 } from '../../src/index.js';
 import { TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
@@ -164,7 +165,10 @@ describe('a finding that ends a part', () => {
     }
     // What goes into a bore is not used again by any decision.
     const inBore = ['piston', 'pin', 'rings', 'cylinder'].includes(part.part.kind.kind);
-    expect(decisionRefused(TWIN, judged.kits, { route: 'reuse', kitId: null }) !== null).toBe(inBore);
+    const refused = (route: RouteName) => decisionRefused(TWIN, judged.kits, { route, kitId: null }) !== null;
+    expect(refused('whole')).toBe(inBore);
+    // New rings go in by every way but the one that changes nothing.
+    expect(refused('reuse')).toBe(inBore && part.part.kind.kind !== 'rings');
     // Only another one ends it.
     if (inBore) return;
     book.keep(PART_WORK, { of: key, name: key, what: 'reworked', text: 'polished' });

@@ -123,8 +123,8 @@ describe('what work put aside', () => {
     });
     const of = file(honed('a', 0), honed('b', null));
     expect(putAsideSentences(of, judgeJob(of).readings)).toEqual([
-      'Honed (left): 6 readings before it no longer count.',
-      'Honed (all cylinders): 6 readings before it no longer count.',
+      'Honed (left): 1 reading before it no longer counts.',
+      'Honed (all cylinders): 2 readings before it no longer count.',
     ]);
     expect(putAsideSentences(file(), judgeJob(file()).readings)).toEqual([]);
   });

@@ -116,7 +116,10 @@ describe('what to do next', () => {
       { decisions: [decided('plus-0.5')] },
     );
     expect(next(done)).toMatchObject({ kind: 'send-out', station: 'outside' });
-    expect(says(jobFile(log, { decisions: [decided(null)] }))).toBe('Decided: nothing is bored.');
+    const bored = judgeJob(jobFile(log, { decisions: [decided(null)] }));
+    expect(bored.nextAt('decide')!.sentence('mm')).toBe('Decided: nothing is bored.');
+    // What was decided is a state; the job goes on with what it asks for.
+    expect(bored.next).toMatchObject({ kind: 'prepare', station: 'prepare' });
   });
 
   it('walks on from where the hand is and comes round to what was skipped', () => {

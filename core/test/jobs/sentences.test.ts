@@ -248,7 +248,9 @@ describe('what to do next, in words', () => {
       text: '',
     };
     const again = judgeJob(jobFile([...bores(MAP), honed, piston(0, '76.95'), piston(1, '76.95')])).next;
-    expect(again.sentence('mm')).toMatch(/^Take left · 15 mm · thrust again\. 6 to go\.$/u);
+    expect(again.sentence('mm')).toMatch(
+      /^Take left · 15 mm · thrust again\. It tells whether the rest of this wall still stands after the hone\.$/u,
+    );
     const after = jobFile([honed, ...bores(MAP), piston(0, '76.95'), piston(1, '76.95')]);
     expect(judgeJob(after).steps.map((s) => s.sentence('mm'))).toContain('Honed: wash again.');
     const decided = (reason: string) =>
@@ -257,7 +259,9 @@ describe('what to do next, in words', () => {
         decisions: [
           { id: 'd', at: '', by: '', importedBy: null, route: 'hone' as const, kitId: null, reason },
         ],
-      }).next.sentence('mm');
+      })
+        .nextAt('decide')!
+        .sentence('mm');
     expect(decided('It flakes.')).toBe('Decided: cleaned or honed, new rings. It flakes.');
     expect(decided('')).toBe('Decided: cleaned or honed, new rings.');
   });
@@ -274,7 +278,7 @@ describe('small words', () => {
   it('a bracket, a bound, nothing', () => {
     expect(bracketText({ low: mm(0.06), high: mm(0.07) }, 'mm')).toBe('0.06–0.07 mm');
     expect(bracketText({ low: mm(0.06), high: null }, 'mm')).toBe('≥ 0.06 mm');
-    expect(bracketText({ low: null, high: mm(0.06) }, 'in')).toBe('< 0.00236 in');
+    expect(bracketText({ low: null, high: mm(0.06) }, 'in')).toBe('< 0.00236 in (0.06 mm)');
     expect(bracketText({ low: null, high: null }, 'mm')).toBe('–');
   });
 

@@ -1,4 +1,4 @@
-import { insideP, learnedFrom, sharesOf, targetBore, mm, um, USUAL_RULES, onGrid } from '../../src/index.js';
+import { learnedFrom, sharesOf, targetBore, mm, um, USUAL_RULES, onGrid } from '../../src/index.js';
 
 describe('what a firm’s returns teach', () => {
   it('comes out to hand figures: one bore 6 µm over', () => {
@@ -19,7 +19,12 @@ describe('what a firm’s returns teach', () => {
     expect(two.bias / 1_000).toBeCloseTo(b, 5);
     const over = Math.max(0, (6 - b) ** 2 - 1) + Math.max(0, (2 - b) ** 2 - 1);
     expect(two.spread / 1_000).toBeCloseTo(Math.sqrt((80 + over) / 7), 5);
-    expect(learnedFrom([])).toEqual({ bias: 0, spread: 4_000, returns: 0 });
+    expect(learnedFrom([])).toEqual({ bias: 0, spread: 4_000, returns: 0, biasU: 5_000 });
+    // One return of w = 1/17: 1/√(1/25 + 1/17).
+    expect(learnedFrom([{ asked: 0, found: 0, u: 1_000 }]).biasU).toBeCloseTo(
+      1_000 / Math.sqrt(1 / 25 + 1 / 17),
+      6,
+    );
   });
 
   it('finds a bias of 3 µm in many bores, and their spread', () => {
@@ -31,7 +36,7 @@ describe('what a firm’s returns teach', () => {
     expect(spread / 1_000).toBeLessThan(2.4);
   });
 
-  it('moves the aim against the bias, never out of the ticket', () => {
+  it('moves the aim against the bias, and never the finished size', () => {
     const input = {
       piston: mm(77.217),
       clearanceLow: um(30),
@@ -40,18 +45,21 @@ describe('what a firm’s returns teach', () => {
       allowance: 0,
       rules: USUAL_RULES,
     };
-    const plain = targetBore(input);
-    const moved = targetBore({ ...input, learned: { bias: 2_000, spread: 3_000 } });
-    // low + min(W/2, 2σ) − b̂: 77.252593 + 0.006 − 0.002.
-    expect(moved.aim).toBe(plain.low + 6_000 - 2_000);
-    expect(moved.pInside).toBeCloseTo(
-      insideP({ low: moved.low, high: moved.high, aim: moved.aim }, 2_000, 3_000),
-      12,
-    );
-    const far = targetBore({ ...input, learned: { bias: 40_000, spread: 3_000 } });
-    expect(far.aim).toBe(far.low);
-    // The finished size stands on the grid of who makes it: low up, high down.
-    expect(targetBore({ ...input, grid: 1_000 })).toMatchObject({ low: mm(77.253), high: mm(77.265) });
+    const known = (bias: number, spread: number) => ({ bias, spread, returns: 40, biasU: 600 });
+    // 77.217 + 0.030 + 1.6449·0.0034 = 77.252593, up to 77.253; t = √(2² + 0.6²) = 2.088.
+    // low + min(12/2, 2t) = 77.257176, no more than high − 2t = 77.260824; less 2 of bias, down to the micron.
+    const moved = targetBore({ ...input, learned: known(2_000, 2_000) });
+    expect([moved.low, moved.high, moved.aim]).toEqual([mm(77.253), mm(77.265), mm(77.255)]);
+    // A firm that bores 40 µm over is asked for less than is wanted: the size on paper stays.
+    const far = targetBore({ ...input, learned: known(40_000, 2_000) });
+    expect([far.low, far.high, far.aim]).toEqual([mm(77.253), mm(77.265), mm(77.217)]);
+    expect(far.visits.kept).toBeCloseTo(moved.visits.kept, 2);
+    // In inches on a grid of a ten-thousandth: low up, high down.
+    expect(targetBore({ ...input, unit: 'in' })).toMatchObject({
+      low: Math.ceil(77_252_593 / 2_540) * 2_540,
+      high: Math.floor(77_265_000 / 2_540) * 2_540,
+      unit: 'in',
+    });
     expect(onGrid({ low: 77_252_593, high: 77_265_000 }, 'in')).toEqual({
       low: Math.ceil(77_252_593 / 2_540) * 2_540,
       high: Math.floor(77_265_000 / 2_540) * 2_540,

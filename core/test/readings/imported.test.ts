@@ -101,7 +101,9 @@ describe('what a file brought in', () => {
       ],
     });
     expect(decidedText(decided)).toBe('In the file: nothing is bored');
-    expect(judgeJob(decided).next.sentence('mm')).toBe('Decided in the file: nothing is bored. ok');
+    expect(judgeJob(decided).nextAt('decide')!.sentence('mm')).toBe(
+      'Decided in the file: nothing is bored. ok',
+    );
     const text = JSON.stringify(reportOf(decided).sections);
     expect(text).toContain('first (in a file Ann brought in)');
     expect(text).toContain('Ben (in a file Ann brought in)');

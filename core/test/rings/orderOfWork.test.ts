@@ -99,7 +99,9 @@ describe('the order of work', () => {
     keys.slice(0, -1).forEach((key, i) => {
       const next = open(upTo(key));
       // The cylinder was read with the job.
-      expect(next).toBe(key === 'piston' ? 'wash' : keys[i + 1]);
+      // Bags keep sets apart: nothing waits for them.
+      const then = { piston: 'wash', [keys[keys.indexOf('bags') - 1]!]: 'clock' } as Record<string, string>;
+      expect(next).toBe(then[key] ?? keys[i + 1]);
     });
     expect(open(upTo('clock'))).toBeUndefined();
     expect(judgeJob(upTo('clock')).steps.every((s) => s.done !== null || s.key === 'decision')).toBe(true);

@@ -156,9 +156,7 @@ describe('what is said of it', () => {
   });
 
   it('says the leaf that has to go, and that a drag is no pass', () => {
-    expect(said(done(ringJob(), 'top', 'squared'))).toBe(
-      'Try 0.34 (0.04 + 0.30) mm. It has to go; a drag is no pass.',
-    );
+    expect(said(done(ringJob(), 'top', 'squared'))).toBe('Try 0.35 mm. It has to go; a drag is no pass.');
     expect(leafText(mm(0.34), 'mm')).toBe('0.34');
   });
 
@@ -170,7 +168,7 @@ describe('what is said of it', () => {
       'does-not',
     );
     expect(said(closed)).toBe(
-      'File 1 turn: one end, square, one way, from the face inwards. Then deburr, wash, square, try 0.34 (0.04 + 0.30) mm.',
+      'File 1 turn: one end, square, one way, from the face inwards. Then deburr, wash, square, try 0.35 mm.',
     );
   });
 

@@ -74,18 +74,24 @@ describe('the finished size', () => {
       ...over,
     });
 
-  it('comes out to the digit: piston 77.217, 0.030–0.048, u 3.4 µm → 77.2526…77.265', () => {
+  it('comes out to the digit: piston 77.217, 0.030–0.048, u 3.4 µm → 77.253…77.265', () => {
     const t = ask();
-    expect((t.low / 1e6).toFixed(4)).toBe('77.2526');
+    // 77.2526, up to the micron.
+    expect(t.low).toBe(mm(77.253));
     expect(t.high).toBe(mm(77.265));
-    // Half the window or twice his spread, whichever is less.
-    expect(t.aim).toBe(Math.round(t.low + Math.min((t.high - t.low) / 2, 8_000)));
-    expect(t.pInside).toBeGreaterThan(0.85);
+    // With nothing on file t = √(4² + 5²) = 6.403: half of 12 up is over high − 2t, which is under low. It lands on low.
+    expect([t.landing, t.aim]).toEqual([mm(77.253), mm(77.253)]);
+    // Too large Φ(−12/6.403) = 0.03045, too small one half: kept 1 − 0.03045/0.5, one further visit.
+    expect(t.visits.first).toBeCloseTo(0.4695, 3);
+    expect(t.visits.kept).toBeCloseTo(1 - 0.030_45 / 0.5, 3);
+    expect(t.visits.further).toBeCloseTo(1, 6);
     expect(t.raisedBy).toBe('uncertainty');
   });
 
   it('takes the shop’s allowance when it asks for more', () => {
     expect(ask({ allowance: um(10) })).toMatchObject({ low: mm(77.257), raisedBy: 'allowance' });
+    // 77.257 + 0.001 over a micron would be no size; a minimum is never rounded down.
+    expect(ask({ allowance: um(10.2) }).low).toBe(mm(77.258));
   });
 
   it('says when no size can be shown to fit', () => {

@@ -9,9 +9,9 @@ ALTER TABLE jobs
   ADD COLUMN run_place smallint NOT NULL DEFAULT 0 CHECK (run_place >= 0),
   ADD COLUMN waits_since timestamptz;
 UPDATE jobs SET next = NULL;
-CREATE INDEX jobs_by_promise ON jobs (shop_id, ${PROMISE}, number);
-CREATE INDEX jobs_by_station ON jobs (shop_id, run_place, ${PROMISE}, number);
-CREATE INDEX jobs_by_wait ON jobs (shop_id, ${WAIT}, ${PROMISE}, number);
+CREATE INDEX jobs_ordered_by_promise ON jobs (shop_id, ${PROMISE}, number);
+CREATE INDEX jobs_ordered_by_station ON jobs (shop_id, run_place, ${PROMISE}, number);
+CREATE INDEX jobs_ordered_by_wait ON jobs (shop_id, ${WAIT}, ${PROMISE}, number);
 ALTER TABLE decisions
   DROP CONSTRAINT decisions_route_check,
   ADD CONSTRAINT decisions_route_check
