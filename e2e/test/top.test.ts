@@ -230,13 +230,18 @@ describe('putting it together', () => {
     }
   }, 120_000);
 
-  it('waits where something is not proved, and says what', async () => {
+  it('waits where something is not proved, says what, and Space leads to where it is had', async () => {
     const id = await freshJob(browser.driver);
     await send(id, { kind: 'assembly-begun', list: 'general', alone: true });
     await upTo(id, 'fits');
     await visit(browser, `/jobs/${id}/top`, 'Left: The piston fits this bore');
-    await sees(browser.driver, 'Waits');
+    await sees(browser.driver, 'The clearance of this piston in this bore is not proved yet');
     await press(browser.driver, Key.SPACE);
+    await browser.driver.wait(
+      async () => new URL(await browser.driver.getCurrentUrl()).pathname === `/jobs/${id}`,
+      10_000,
+      'Space never led to Measure',
+    );
     expect(assemblyRun(await fileOf(id)).now!.step.key).toBe('fits');
   }, 60_000);
 });

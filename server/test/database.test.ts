@@ -55,6 +55,7 @@ const ALL = [
   '0022-firms',
   '0023-lines',
   '0024-targets',
+  '0025-next',
 ];
 
 describe('migrating', () => {

@@ -20,6 +20,14 @@ export type RouteAction = Action &
     | { readonly kind: 'decided'; readonly kitId: string | null }
   );
 
+/** Why it is time to decide, or what speaks for reading on first. */
+const whyNow = (figures: readonly Figure[], urgency: 'decide-at-once' | 'decide'): string =>
+  urgency === 'decide-at-once'
+    ? 'What is read settles it.'
+    : figures.some((f) => f.because === 'unread')
+      ? 'Not all is read yet.'
+      : 'Measuring is complete.';
+
 /** Send back what is outside its ticket, wait for what was decided, decide. */
 export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
   const chosen = standingDecision(file);
@@ -44,7 +52,7 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
     ...common,
     kind: 'decide',
     urgency,
-    sentence: () => 'Measuring is complete. Decide what to do with the engine.',
+    sentence: () => `${whyNow(figures, urgency)} Decide what to do with the engine.`,
   });
   return [
     {

@@ -27,10 +27,10 @@ export function depthOf(text: string, unit: LengthUnit): Nanometres | null {
 /** A proved ring is done with: its bag is offered, not demanded. */
 const isOpen = (ring: RingWork): boolean => ring.next.kind !== 'done' && ring.next.kind !== 'bag';
 
-/** Whether the leaf that has to go goes since the ring was filed last. */
-const goesAlready = ({ history, target }: RingWork): boolean => {
+/** Whether the leaf that has to go goes since the ring was filed last, and nothing of it is left to file. */
+const goesAlready = ({ history, target, next }: RingWork): boolean => {
   const { low } = history.states.at(-1)!.bracket;
-  return target.low !== null && low !== null && low >= target.low;
+  return next.kind !== 'file' && target.low !== null && low !== null && low >= target.low;
 };
 
 const askedOf = ({ target }: RingWork, strokes: number): string =>
