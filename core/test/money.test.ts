@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { allocate, lineTotal, money, moneyText, OutOfRange, parseMoney, sumOf, taxOn } from '../src/index.js';
+import {
+  allocate,
+  labourTotal,
+  lineTotal,
+  money,
+  moneyText,
+  OutOfRange,
+  parseMoney,
+  sumOf,
+  taxOn,
+} from '../src/index.js';
 
 describe('money', () => {
   it('is rounded once a line, half away from nought', () => {
@@ -9,6 +19,32 @@ describe('money', () => {
     expect(taxOn(money(10_875), 1_900)).toBe(2_066);
     expect(() => taxOn(money(1), 10_001)).toThrow(OutOfRange);
     expect(() => money(0.5)).toThrow(OutOfRange);
+  });
+
+  it('counts decimal quantities as they are written, for any of them', () => {
+    // 0.145 × 100 is 14.5, which a binary fraction holds as 14.499…
+    expect(lineTotal(money(100), '0.145')).toBe(15);
+    expect(lineTotal(money(100), 0.145)).toBe(15);
+    expect(lineTotal(money(-100), '0.145')).toBe(-15);
+    expect(lineTotal(money(100), '0.1449999')).toBe(14);
+    expect(labourTotal(money(7_201), 25)).toBe(3_000);
+    expect(() => labourTotal(money(1), 0.5)).toThrow(OutOfRange);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1e6, max: 1e6 }),
+        fc.nat({ max: 999_999 }),
+        fc.integer({ min: 0, max: 6 }),
+        (price, digits, places) => {
+          const text = places === 0 ? String(digits) : (digits / 10 ** places).toFixed(places);
+          // Half away from nought by whole numbers alone.
+          const top = BigInt(price) * BigInt(digits);
+          const over = 10n ** BigInt(places);
+          const size = top < 0n ? -top : top;
+          const rounded = (2n * size + over) / (2n * over);
+          expect(lineTotal(money(price), text)).toBe(Number(top < 0n ? -rounded : rounded));
+        },
+      ),
+    );
   });
 
   it('shares out to the last unit, the largest remainders first, the first of equals before', () => {

@@ -10,7 +10,7 @@ describe('deciding', () => {
     const { driver } = at.browser;
     const id = await demoJob(driver, 'Varrow 644 Twin');
     await at.visit(`/jobs/${id}/decide`, 'Recommended');
-    await sees(driver, 'Bored to +0.50: about 19 in 20');
+    await sees(driver, 'Bored to +0.50: practically sure');
     await sees(driver, '77.503 – 77.515');
     expect(await violations(driver)).toEqual([]);
     // What is assumed moves under the hand, and the answer follows: all wear even, and +0.25 does.
@@ -18,7 +18,7 @@ describe('deciding', () => {
     await share.sendKeys(Key.HOME);
     await sees(driver, 'Bored to +0.25: ');
     await at.station.button('As the shop assumes').click();
-    await sees(driver, 'Bored to +0.50: about 19 in 20');
+    await sees(driver, 'Bored to +0.50: practically sure');
     await at.station.button('Choose this').click();
     const why = await at.station.field('Why');
     await why.sendKeys('The score on the right needs it.');

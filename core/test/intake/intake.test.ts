@@ -51,6 +51,10 @@ describe('a complaint', () => {
     ['blue smoke', 2, []],
     ['sat in a barn for six years', 4, ['stood']],
     ['went under, mud everywhere', 4, ['water']],
+    // Words, not letters inside them: `knock` in `knockout`, `seal` in `sealed` lead nowhere.
+    ['wall clock locknut loose', 2, []],
+    ['the blacksmith sealed the barnacle', 4, []],
+    ['LOCKED.', 4, ['seizure', 'seizure-below']],
     ['', 4, []],
   ] as const)('“%s” of a %s-stroke leads to %j', (complaint, strokes, keys) => {
     expect(likelyFindings(complaint, { strokes }).map((l) => l.key)).toEqual(keys);

@@ -74,6 +74,7 @@ describe('what stands of setting up after something happened', () => {
     ['another shim', work('shim-changed'), 'deck squish cams'],
     ['cams set anew', work('cams-set'), 'deck squish'],
     ['another cylinder', work('exchanged'), ''],
+    ['the crank out again', off('crank'), 'lash cams'],
     // By what was laid, whichever way it was said.
     ['another base stack', otherStack('base'), ''],
     ['another head stack', otherStack('head'), ''],

@@ -92,6 +92,22 @@ describe('a page of a manual', () => {
     expect(asked(text)).toEqual([]);
   });
 
+  it.each<[string, string[]]>([
+    ['big end radial clearance (0.0020)', ['crank.rod-radial service']],
+    ['ring groove clearance 0.030-0.065 (0.12)', ['ring.groove.top new', 'ring.groove.top service']],
+    ['end gap 0.20-0.32', ['ring.gap.top new', 'ring.gap.second new']],
+    ['piston to wall 0.030-0.048 (0.15)', ['clearance new', 'clearance service']],
+  ])('usual words and a bracket alone: “%s”', (text, says) => {
+    const found = short(text);
+    for (const one of says)
+      expect(Array.isArray(found) ? found.map((l) => `${l[0]} ${l[1]}`) : found).toContain(one);
+  });
+
+  it('a figure alone in brackets is a service limit, never one for new parts', () => {
+    const found = short('rod side (0.50)');
+    expect(found).toEqual([['crank.rod-side', 'service', null, 500_000]]);
+  });
+
   it('in inches needs no unit on any line', () => {
     expect(short('bore 3.0315-3.0320, limit 3.0356', 'in')).toEqual(
       both('bore', inch(3.0315), inch(3.032), inch(3.0356)),

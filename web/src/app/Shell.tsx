@@ -18,11 +18,14 @@ import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useLine, type Line } from '../kit/line.js';
 import { useEvents } from '../kit/useEvents.js';
-import { ChangePersonSheet, isEmptyHouse, PersonMenu, SignIn, useSession } from '../people/index.js';
+import { isEmptyHouse, PersonMenu, SignIn, useSession } from '../people/index.js';
 import { TimersLine } from '../timers/index.js';
 import { Failed, Kbd, Loading } from '../ui/index.js';
 
 const FoundShop = lazy(async () => ({ default: (await import('../people/FoundShop.js')).FoundShop }));
+const ChangePersonSheet = lazy(async () => ({
+  default: (await import('../people/ChangePersonSheet.js')).ChangePersonSheet,
+}));
 const Find = lazy(async () => ({ default: (await import('./Find.js')).Find }));
 
 interface RailPlace {
@@ -117,7 +120,11 @@ function SignedIn({ session }: { session: SessionView }) {
           </Suspense>
         </main>
       </div>
-      {changing && <ChangePersonSheet me={id} onClose={() => setChanging(false)} />}
+      {changing && (
+        <Suspense fallback={null}>
+          <ChangePersonSheet me={id} onClose={() => setChanging(false)} />
+        </Suspense>
+      )}
       {finding && (
         <Suspense fallback={null}>
           <Find onClose={() => setFinding(false)} />

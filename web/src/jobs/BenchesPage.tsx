@@ -10,7 +10,8 @@ import { OutRows } from '../firms/index.js';
 import { Meanwhile } from '../timers/index.js';
 import { FirstSteps } from '../shop/index.js';
 import { jobNumber, JobRows } from './JobRows.js';
-import { nextText, Promised, Stands } from './Stands.js';
+import { nextText } from '../kit/nextText.js';
+import { Promised, Stands } from './Stands.js';
 
 /** Home: the engine on each bench, its one next action, and what else waits. */
 export function BenchesPage() {

@@ -3,7 +3,8 @@ import type { JobRow } from '@tribos/contract';
 import { stationPath } from '../kit/stationPath.js';
 import { useSettings } from '../kit/settings.js';
 import { VerdictMark } from '../ui/index.js';
-import { nextText, Promised, Stands } from './Stands.js';
+import { nextText } from '../kit/nextText.js';
+import { Promised, Stands } from './Stands.js';
 
 export const jobNumber = (n: number): string => String(n).padStart(4, '0');
 

@@ -2,10 +2,6 @@ import type { JobRow } from '@tribos/contract';
 import { stationName } from '../kit/stationPath.js';
 import { dayText } from '../ui/index.js';
 
-/** Between a write and its summary there is nothing to say yet. */
-export const nextText = (job: Pick<JobRow, 'next'>, unit: 'mm' | 'in'): string =>
-  job.next?.[unit] ?? 'What is next is being worked out.';
-
 /** Where a job stands: the station it has reached, since when and by whom; what earlier stations left open. */
 export function Stands({ job: { next, waitsSince } }: { job: Pick<JobRow, 'next' | 'waitsSince'> }) {
   if (!next) return null;

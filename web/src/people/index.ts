@@ -1,4 +1,3 @@
-export { ChangePersonSheet } from './ChangePersonSheet.js';
 export { PersonMenu } from './PersonMenu.js';
 export { SignIn } from './SignIn.js';
 export { cameIn, isEmptyHouse, signOut, useMay, useSession } from './useSession.js';

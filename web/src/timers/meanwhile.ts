@@ -1,5 +1,5 @@
 import type { BenchesView } from '@tribos/contract';
-import { nextText } from '../jobs/Stands.js';
+import { nextText } from '../kit/nextText.js';
 import { stationPath } from '../kit/stationPath.js';
 import type { Running } from './useTimers.js';
 
