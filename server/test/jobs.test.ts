@@ -328,4 +328,53 @@ describe('decisions and edits', () => {
     expect(second.next).toBeNull();
     expect((await world.technician.get('/api/jobs?search=100%25_')).body.items).toEqual([]);
   });
+
+  it('orders open jobs by promise, station and wait, overdue first, page by page without losing one', async () => {
+    const open: string[] = [];
+    for (const promised of ['2031-03-01', '2020-01-02', null, '2020-01-01']) {
+      const job = await newTwin(world.technician, { customer: 'Ordered', promised });
+      open.push(job.file.job.id);
+    }
+    const walk = async (by: string) => {
+      const rows: { id: string; promised: string | null; next: { reached: string } | null }[] = [];
+      for (let after = ''; ;) {
+        const { body } = await world.technician
+          .get(`/api/jobs?by=${by}&limit=2${after && `&after=${after}`}`)
+          .expect(200);
+        rows.push(...body.items);
+        if (body.next === null) return rows;
+        after = body.next;
+      }
+    };
+    for (const by of ['promise', 'station', 'waits']) {
+      const rows = await walk(by);
+      expect(new Set(rows.map((r) => r.id)).size).toBe(rows.length);
+      expect(rows.map((r) => r.id)).toEqual(expect.arrayContaining(open));
+    }
+    const days = (await walk('promise')).map((r) => r.promised ?? '9999');
+    expect(days).toEqual([...days].sort());
+    expect(days[0]).toBe('2020-01-01');
+    await world.technician.get('/api/jobs?by=colour').expect(400);
+    await world.technician.get('/api/jobs?by=promise&after=x').expect(400);
+  });
+
+  it('says of a job where it stands once something is written, and since when', async () => {
+    const job = await newTwin(world.technician);
+    const { id } = job.file.job;
+    await world.technician
+      .post(`/api/jobs/${id}/log`)
+      .send({ entries: [readingBody(job, '77.094')] })
+      .expect(200);
+    const row = async () =>
+      (await world.technician.get('/api/jobs?limit=100')).body.items.find((j: { id: string }) => j.id === id);
+    let next = null;
+    for (let i = 0; i < 100 && next === null; i += 1) {
+      next = (await row()).next;
+      if (next === null) await new Promise((done) => setTimeout(done, 100));
+    }
+    expect(next).toMatchObject({ reached: 'measure', by: 'Tomasz Adeyemi', left: [] });
+    expect(next.mm).toMatch(/^Take left · 15 mm/u);
+    expect(next.in).toMatch(/^Take left · 0\.59 in/u);
+    expect(Number.isNaN(Date.parse(next.since))).toBe(false);
+  });
 });

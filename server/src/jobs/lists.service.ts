@@ -33,7 +33,7 @@ const inOrder = (first: string, second: string): string => `${LIST_ROWS.replace(
   WHERE ${OPEN} AND ($1::integer IS NULL OR (${first}, ${second}, j.number) > ($1, $2, $3))
   ORDER BY ${first}, ${second}, j.number LIMIT $4`;
 const ORDERED: Readonly<Record<Exclude<(typeof JOB_ORDERS)[number], 'newest'>, string>> = {
-  promise: inOrder(PROMISE, '0'),
+  promise: inOrder(PROMISE, PROMISE),
   station: inOrder('j.run_place', PROMISE),
   waits: inOrder(WAIT, PROMISE),
 };
