@@ -235,7 +235,7 @@ describe('putting it together', () => {
     await send(id, { kind: 'assembly-begun', list: 'general', alone: true });
     await upTo(id, 'fits');
     await visit(browser, `/jobs/${id}/top`, 'Left: The piston fits this bore');
-    await sees(browser.driver, 'The clearance of this piston in this bore is not proved yet');
+    await sees(browser.driver, 'Go to Measure');
     await press(browser.driver, Key.SPACE);
     await browser.driver.wait(
       async () => new URL(await browser.driver.getCurrentUrl()).pathname === `/jobs/${id}`,

@@ -21,7 +21,7 @@ export function stackText(stack: readonly number[], unit: LengthUnit): string {
 
 /** The same with its unit; metric leaves in both. */
 export const stackWithUnit = (stack: readonly number[], unit: LengthUnit): string =>
-  `${stackText(stack, unit)} ${unit}${inMetric(unit, ...stack)}`;
+  `${stackText(stack, unit)} ${unit}${inMetric(unit, stack)}`;
 
 /** Where a ring's ends may lie at a depth, in words. */
 export function solidText({ engine }: JobFile, depth: Nanometres): string {

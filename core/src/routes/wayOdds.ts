@@ -160,8 +160,14 @@ export function reuseOdds(
       : of;
   });
   const least = each.flatMap((c) => (c.least ? [c.least] : [])).sort((a, b) => a.p - b.p)[0];
+  // One cylinder that hardly can settles it for all, whatever of the others is still to be read.
+  const hardly = each.flatMap((c) => (c.p !== null && c.p <= UNLIKELY ? [c.p] : []));
   return {
-    p: each.some((c) => c.p === null) ? null : each.reduce((p, c) => p * c.p!, 1),
+    p: each.every((c) => c.p !== null)
+      ? each.reduce((p, c) => p * c.p!, 1)
+      : hardly.length > 0
+        ? Math.min(...hardly)
+        : null,
     weakest: least ? figureTitle(least.of) : null,
     provisional: each.some((c) => c.provisional),
     noLimit: each.flatMap((c) => c.noLimit),

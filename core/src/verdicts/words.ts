@@ -99,17 +99,22 @@ export const leafText = (thickness: number, unit: LengthUnit): string => engrave
 export function bracketText(bracket: Pick<LeafBracket, 'low' | 'high'>, unit: LengthUnit): string {
   const { low, high } = bracket;
   if (low !== null && high !== null)
-    return `${leafText(low, unit)}–${leafText(high, unit)} ${unit}${inMetric(unit, low, high)}`;
-  if (low !== null) return `≥ ${leafText(low, unit)} ${unit}${inMetric(unit, low)}`;
-  return high === null ? '–' : `< ${leafText(high, unit)} ${unit}${inMetric(unit, high)}`;
+    return `${leafText(low, unit)}–${leafText(high, unit)} ${unit}${inMetric(unit, [low, high], '–')}`;
+  if (low !== null) return `≥ ${leafText(low, unit)} ${unit}${inMetric(unit, [low])}`;
+  return high === null ? '–' : `< ${leafText(high, unit)} ${unit}${inMetric(unit, [high])}`;
 }
 
 /** Engraved in hundredths of a millimetre, and not in thousandths of an inch. */
 const isMetric = (leaf: number): boolean => leaf % 10_000 === 0 && leaf % 25_400 !== 0;
 
-/** What is engraved on metric leaves, beside their inches: the hand looks for that figure; empty where it is shown already. */
-export const inMetric = (unit: LengthUnit, ...leaves: readonly number[]): string =>
-  unit === 'in' && leaves.some(isMetric) ? ` (${leaves.map((l) => engravedText(l, 'mm')).join('–')} mm)` : '';
+/**
+ * What is engraved on metric leaves, beside their inches: the hand looks for that figure; empty where it is shown already.
+ * @param joint between the ends of a bracket, or the leaves of a stack
+ */
+export const inMetric = (unit: LengthUnit, leaves: readonly number[], joint = ' + '): string =>
+  unit === 'in' && leaves.some(isMetric)
+    ? ` (${leaves.map((l) => engravedText(l, 'mm')).join(joint)} mm)`
+    : '';
 
 /** The cylinders of an engine, all of them, in a sentence. */
 export const cylindersText = (file: JobFile): string =>

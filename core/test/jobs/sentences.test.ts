@@ -1,5 +1,6 @@
 import {
   bracketText,
+  stackWithUnit,
   findingText,
   judgeJob,
   mm,
@@ -279,6 +280,9 @@ describe('small words', () => {
     expect(bracketText({ low: mm(0.06), high: mm(0.07) }, 'mm')).toBe('0.06–0.07 mm');
     expect(bracketText({ low: mm(0.06), high: null }, 'mm')).toBe('≥ 0.06 mm');
     expect(bracketText({ low: null, high: mm(0.06) }, 'in')).toBe('< 0.00236 in (0.06 mm)');
+    expect(bracketText({ low: mm(0.28), high: mm(0.3) }, 'in')).toBe('0.01102–0.01181 in (0.28–0.30 mm)');
+    // A stack is a sum, not a range.
+    expect(stackWithUnit([mm(0.07), mm(0.35)], 'in')).toBe('0.01654 (0.00276 + 0.01378) in (0.07 + 0.35 mm)');
     expect(bracketText({ low: null, high: null }, 'mm')).toBe('–');
   });
 

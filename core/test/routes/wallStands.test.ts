@@ -12,6 +12,7 @@ import {
   type WorkKind,
 } from '../../src/index.js';
 import { BORER, bores, CALLIPER, jobFile, MIC, piston, TWIN } from '../support.js';
+import { ticket } from '../outside/support.js';
 import { Book } from '../strip/support.js';
 
 const ALIKE = (text: string) =>
@@ -170,33 +171,7 @@ describe('a cylinder that came in at another size', () => {
 describe('one size on every paper', () => {
   it('ticket limits of shape are those the return is judged by', () => {
     const book = new Book(TWIN);
-    const line = (cylinder: number) => ({
-      cylinder,
-      piston: mm(77.467),
-      from: 'measured' as const,
-      mark: '',
-      low: mm(77.503),
-      high: mm(77.515),
-      aim: mm(77.508),
-    });
-    const ticket = book.try(TICKET, {
-      what: 'bore',
-      firm: 'A boring shop',
-      unit: 'mm',
-      kitId: 'plus-0.5',
-      lines: [line(0), line(1)],
-      inside: 0.95,
-      round: mm(0.008),
-      taper: mm(0.012),
-      hatch: 45,
-      finish: '',
-      deck: null,
-      chamfer: false,
-      wash: true,
-      readings: true,
-      text: '',
-    });
-    expect(ticket).toBeNull();
+    expect(book.try(TICKET, ticket({ round: mm(0.008), taper: mm(0.012) }))).toBeNull();
     for (const cylinder of [0, 1])
       book.keep(WORK_DONE, {
         what: 'bored',

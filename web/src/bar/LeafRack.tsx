@@ -47,7 +47,7 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
           {laid > 0 && (
             <span className="text-soft">
               {unit}
-              {inMetric(unit, ...stack)}
+              {inMetric(unit, stack)}
             </span>
           )}
         </p>
@@ -88,6 +88,9 @@ export function LeafRack({ leaves, unit }: { leaves: Leaves; unit: LengthUnit })
                 className={`figure min-h-11 min-w-11 rounded-edge border px-1 text-small ${on ? 'border-brass bg-brass font-semibold text-on-brass' : said === 'goes' ? 'border-within text-within' : said ? 'border-beyond text-beyond' : 'border-rule bg-page'}`}
               >
                 <span className="block leading-4">{leafText(leaf, unit)}</span>
+                <span className="block text-small leading-4 empty:hidden">
+                  {inMetric(unit, [leaf]).trim()}
+                </span>
                 {said && (
                   <span aria-hidden="true" className="block leading-4">
                     {SIGNS[said]}

@@ -28,9 +28,7 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
               </span>
             </span>
             <span className="min-w-0 max-md:col-start-2">
-              <span className="line-clamp-2 border-l-4 border-brass pl-2 leading-snug">
-                {nextText(job, unit)}
-              </span>
+              <span className="block border-l-4 border-brass pl-2 leading-snug">{nextText(job, unit)}</span>
               <span className="block pl-3 text-small text-soft">
                 <Stands job={job} />
               </span>

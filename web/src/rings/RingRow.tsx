@@ -111,7 +111,7 @@ export function RingRow({
           <span className="block text-small leading-snug">
             {WORDS[next.kind] ??
               (leaf
-                ? `${stackText(leaf.stack, unit)}${inMetric(unit, ...leaf.stack)} must go`
+                ? `${stackText(leaf.stack, unit)}${inMetric(unit, leaf.stack)} must go`
                 : 'nothing to hold it against')}
             {forWarmth > 0 && next.kind !== 'done' && next.kind !== 'bag' && (
               <>
