@@ -19,14 +19,17 @@ const priceOf = (way: Way): number | null => (way.cost && !way.cost.open ? way.c
 
 /**
  * The way that leaves the wall as it is and may still do, the likeliest first: nothing read or found speaks against it,
- * and its probability is no small one, or nobody can say one. While there is one no wall is given up. Null where none is.
+ * and it may be no small one, or nobody can say: what a probability is at least speaks against nothing. While there is one no wall is given up. Null where none is.
  */
 export function wallStands(ways: readonly Way[]): Way | null {
   return (
     ways
       .filter(
         (w) =>
-          AS_IT_IS.has(w.route) && w.feasible && !w.refuted && (w.odds.p === null || w.odds.p >= UNLIKELY),
+          AS_IT_IS.has(w.route) &&
+          w.feasible &&
+          !w.refuted &&
+          (w.odds.atMost === null || w.odds.atMost >= UNLIKELY),
       )
       .sort((a, b) => (b.odds.p ?? 0) - (a.odds.p ?? 0))[0] ?? null
   );

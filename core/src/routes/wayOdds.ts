@@ -14,6 +14,8 @@ export interface WayOdds {
   readonly weakest: string | null;
   /** The least it can be, until the whole map is propagated. */
   readonly provisional: boolean;
+  /** What it cannot be more than: the least sure of all that has to be kept. Null while it cannot be said. */
+  readonly atMost: number | null;
   /** What has to be kept and has no limit on file: missing is not bad, there is no probability. */
   readonly noLimit: readonly Figure[];
   /** What these gauges cannot tell, wherever it lies: a range narrower than they can show. */
@@ -27,7 +29,14 @@ export interface Untold {
   readonly figure: Figure | null;
 }
 
-export const NO_ODDS: WayOdds = { p: null, weakest: null, provisional: false, noLimit: [], untold: null };
+export const NO_ODDS: WayOdds = {
+  p: null,
+  weakest: null,
+  provisional: false,
+  atMost: null,
+  noLimit: [],
+  untold: null,
+};
 
 /** What a pass of the hone takes on diameter, nm: its mean and standard deviation. */
 const HONED = { mean: 10_000, sd: 5_000 };
@@ -76,11 +85,15 @@ export function cannotTell(file: JobFile, figures: readonly Figure[]): Untold | 
 
 interface OfCylinder {
   readonly p: number | null;
+  readonly atMost: number | null;
   readonly least: { readonly of: Figure; readonly p: number } | null;
   readonly provisional: boolean;
   readonly noLimit: readonly Figure[];
   readonly untold: Untold | null;
 }
+
+/** What a figure lets a way be at most: one that is not shown to be past its limit rules nothing out. */
+const mostOf = (f: Figure): number => (f.state === 'beyond' ? f.p! : Math.max(f.p!, UNLIKELY));
 
 /** One cylinder used again as it is, after the hone and the wear to come. */
 function reusedCylinder(
@@ -94,11 +107,11 @@ function reusedCylinder(
   const judged = figures.filter((f) => f.state !== 'noLimit');
   const noLimit = withoutLimit(figures);
   const untold = cannotTell(file, figures);
-  const none = { p: null, least: null, provisional: false, noLimit, untold };
+  const none = { p: null, atMost: null, least: null, provisional: false, noLimit, untold };
   // One verdict past its limit settles it, whatever is still to be read.
   const past = judged.find((f) => f.state === 'beyond' && f.p !== null);
   if (past && (noLimit.length > 0 || judged.some((f) => f.because === 'unread' || f.p === null)))
-    return { ...none, p: past.p, least: { of: past, p: past.p! } };
+    return { ...none, p: past.p, atMost: past.p, least: { of: past, p: past.p! } };
   if (
     judged.length === 0 ||
     noLimit.length > 0 ||
@@ -126,6 +139,7 @@ function reusedCylinder(
   return {
     ...none,
     p: together(wall, others),
+    atMost: Math.min(reuse ? wall : 1, ...(reuse ? others : judged).map(mostOf)),
     least: { of: least, p: least.p! },
     provisional: reuse === null,
   };
@@ -156,15 +170,20 @@ export function reuseOdds(
     );
     // Rings nobody tried prove nothing; what speaks against the wall does so all the same.
     return how === 'whole' && rings.length === 0 && of.p !== null && of.p > UNLIKELY
-      ? { ...of, p: null }
+      ? { ...of, p: null, atMost: null }
       : of;
   });
   const least = each.flatMap((c) => (c.least ? [c.least] : [])).sort((a, b) => a.p - b.p)[0];
   // One cylinder that hardly can settles it for all, whatever of the others is still to be read.
-  const hardly = each.flatMap((c) => (c.p !== null && c.p <= UNLIKELY ? [c.p] : []));
+  const hardly = each.flatMap((c) => (c.atMost !== null && c.atMost <= UNLIKELY ? [c.atMost] : []));
   return {
     p: each.every((c) => c.p !== null)
       ? each.reduce((p, c) => p * c.p!, 1)
+      : hardly.length > 0
+        ? Math.min(...hardly)
+        : null,
+    atMost: each.every((c) => c.atMost !== null)
+      ? Math.min(...each.map((c) => c.atMost!))
       : hardly.length > 0
         ? Math.min(...hardly)
         : null,
@@ -208,6 +227,7 @@ export function fitOdds(file: JobFile, option: KitOption, figures: readonly Figu
   const least = [...walls].sort((a, b) => a.p! - b.p!)[0];
   return {
     p,
+    atMost: Math.min(option.p, ...walls.map(mostOf)),
     weakest: least && least.p! < option.p ? figureTitle(least) : 'the clearance',
     provisional: option.cylinders.some((c) => c.fit?.provisional),
     noLimit,
