@@ -169,6 +169,11 @@ describe('taking an engine apart', () => {
       }
       await foot(browser);
     }
+    // Space moves the mark; a second one by habit is told that it answers nothing.
+    await press(driver, ' ');
+    await press(driver, ' ');
+    await sees(driver, 'Space does not answer');
+    expect(await stepAt(browser)).toBe('chain?');
     await press(driver, '2');
     await sees(driver, 'It falls behind the sprocket and jams');
     expect(await stepAt(browser)).toBe('chain?');

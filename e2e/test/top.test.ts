@@ -12,7 +12,7 @@ import {
 } from '@tribos/core';
 import { assembledUpTo, writes } from '../lib/assembly.mjs';
 import { violations } from '../lib/axe.mjs';
-import { Key, openBrowser, sees, signIn } from '../lib/browser.mjs';
+import { By, Key, openBrowser, sees, signIn } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
 import { setHandsFree, startGauge } from '../lib/gauge.mjs';
 import { api, freshJob, press, take } from '../lib/job.mjs';
@@ -120,6 +120,10 @@ describe('tightening', () => {
     expect(last).toHaveLength(14);
     // A washer was left out: all of the group again, with the reason.
     await visit(browser, `/jobs/${id}/top?at=torque`, 'Everything is tightened');
+    // The drawing agrees with the words: every bolt on it is tight.
+    const bolts = (of: string) => browser.driver.findElements(By.css(`[data-bolt]${of}`));
+    expect((await bolts('')).length).toBeGreaterThanOrEqual(14);
+    expect(await bolts(':not([data-tight])')).toEqual([]);
     await form.push('Begin it anew');
     await form.push('All of it again');
     await sees(browser.driver, 'Why again?');
