@@ -225,11 +225,14 @@ export function fitOdds(file: JobFile, option: KitOption, figures: readonly Figu
     walls.reduce((sum, f) => sum + f.p! - 1, option.p),
   );
   const least = [...walls].sort((a, b) => a.p! - b.p!)[0];
+  const provisional = option.cylinders.some((c) => c.fit?.provisional);
+  // Until the map is worked its probability is the least it can be, which rules nothing out by itself.
+  const isPast = option.cylinders.some((c) => c.fit?.state === 'beyond');
   return {
     p,
-    atMost: Math.min(option.p, ...walls.map(mostOf)),
+    atMost: Math.min(provisional && !isPast ? 1 : option.p, ...walls.map(mostOf)),
     weakest: least && least.p! < option.p ? figureTitle(least) : 'the clearance',
-    provisional: option.cylinders.some((c) => c.fit?.provisional),
+    provisional,
     noLimit,
     untold: null,
   };

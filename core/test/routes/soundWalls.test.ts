@@ -1,5 +1,6 @@
 import {
   judgeJob,
+  mm,
   normalQuantile,
   seedOf,
   xoshiro128ss,
@@ -33,6 +34,11 @@ function simulated(largest: number): JobFile {
   const engine: EngineSpec = {
     ...TWIN,
     cylinders: ['cylinder'],
+    // A piston for the bore as it is, besides the oversizes.
+    kits: [
+      { ...TWIN.kits[0]!, id: 'standard', name: 'standard', oversize: mm(0), piston: mm(76.967) },
+      ...TWIN.kits,
+    ],
     limits: TWIN.limits.filter((l) => !missing.includes(l.feature)),
   };
   // Most of a scale's error goes with the gauge, the rest with the place: as every verdict here takes it.
@@ -65,7 +71,10 @@ describe(`${ENGINES} engines of which the truth is known`, () => {
     for (let i = 0; i < ENGINES; i += 1) {
       // Its limit is 77.105; its clearance keeps 0.15 all the more.
       const truth = between(77_005_000, 77_095_000);
-      const { recommended } = judgeJob(simulated(truth), 'mm', () => null).ways();
+      const { recommended, ways } = judgeJob(simulated(truth), 'mm', () => null).ways();
+      // What is only a lower bound rules out nothing that no verdict speaks against.
+      for (const w of ways.filter((w) => w.route === 'fit' && w.odds.provisional && !w.refuted))
+        expect(w.odds.atMost).toBeGreaterThanOrEqual(0.05);
       if (recommended && WAYS_THAT_COST_A_WALL.has(recommended.route))
         given.push(`${mmText(truth)}: ${recommended.name}`);
       if (recommended && !WAYS_THAT_COST_A_WALL.has(recommended.route)) goBack += 1;

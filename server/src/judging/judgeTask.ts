@@ -111,7 +111,10 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
       left: judged.where.leftOpen,
     },
     runPlace:
-      judged.next.kind === 'rest' ? NOTHING_LEFT : (RUN as readonly string[]).indexOf(judged.where.reached),
+      // A station of a house's own is on no general run: it leads the list rather than being lost to it.
+      judged.next.kind === 'rest'
+        ? NOTHING_LEFT
+        : Math.max(0, (RUN as readonly string[]).indexOf(judged.where.reached)),
     waitsSince: judged.blockers.map((b) => b.since).sort()[0] ?? null,
     filings: filed.length > 0 ? filed : null,
     items: Object.fromEntries(
