@@ -335,6 +335,8 @@ describe('decisions and edits', () => {
       const job = await newTwin(world.technician, { customer: 'Ordered', promised });
       open.push(job.file.job.id);
     }
+    // What a summary moves on between two pages would stand on both.
+    await world.summedUp();
     const walk = async (by: string) => {
       const rows: { id: string; promised: string | null; next: { reached: string } | null }[] = [];
       for (let after = ''; ;) {

@@ -36,7 +36,8 @@ export function JobsPage() {
     getNextPageParam: (page) => page.next,
     placeholderData: (before) => before,
   });
-  const rows = list.data?.pages.flatMap((p) => p.items) ?? [];
+  // A job that moves on while pages are read stands on two of them: it is one line, as the last page has it.
+  const rows = [...new Map(list.data?.pages.flatMap((p) => p.items).map((r) => [r.id, r])).values()];
   const order: Record<string, string> = by === 'newest' ? {} : { by };
   const setSearch = (text: string) => setParams(text ? { ...order, search: text } : order, { replace: true });
 
