@@ -7,10 +7,10 @@ const DAY_MS = 24 * 3_600_000;
 
 /**
  * A backup a day while Tribos runs: where the last is older than a day, one is made.
- * @param {{ownerUrl: string, files: string, dir: string, tell: (sentence: string) => void}} of
+ * @param {{ownerUrl: string, files: string, dir: string, key: string, tell: (sentence: string) => void}} of
  * @returns what stops it
  */
-export function backUpDaily({ ownerUrl, files, dir, tell }) {
+export function backUpDaily({ ownerUrl, files, dir, key, tell }) {
   let running = false;
   const look = async () => {
     if (running) return;
@@ -18,7 +18,7 @@ export function backUpDaily({ ownerUrl, files, dir, tell }) {
     if (last && Date.now() - statSync(join(dir, last)).mtimeMs < DAY_MS) return;
     running = true;
     try {
-      await backup({ ownerUrl, files, to: join(dir, backupName()) });
+      await backup({ ownerUrl, files, to: join(dir, backupName()), key });
       keepNewest(dir);
     } catch (error) {
       tell(`The daily backup was not made: ${error.message}`);

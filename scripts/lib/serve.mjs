@@ -1,6 +1,6 @@
 import { fork, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
-import { BACKUPS, FILES, ROOT, STATE } from './paths.mjs';
+import { BACKUPS, ERASED, FILES, ROOT, SIGNING_KEY } from './paths.mjs';
 import { Trouble } from './say.mjs';
 import { ensureSigningKey } from './signingKey.mjs';
 
@@ -22,7 +22,7 @@ function proving(ownerUrl, flags, what) {
       ...process.env,
       OWNER_URL: ownerUrl,
       FILES_DIR: FILES,
-      TRIBOS_SIGNING_KEY: process.env.TRIBOS_SIGNING_KEY ?? ensureSigningKey(join(STATE, 'signing-key.pem')),
+      TRIBOS_SIGNING_KEY: ensureSigningKey(SIGNING_KEY),
     },
     encoding: 'utf8',
   });
@@ -33,6 +33,16 @@ function proving(ownerUrl, flags, what) {
 /** Makes the roles that the tables of a backup belong to. */
 export const prepareRoles = (ownerUrl) =>
   proving(ownerUrl, ['--roles'], 'The roles of the database could not be made');
+
+/**
+ * What a database holds, unchanged.
+ * @returns {{state: 'nothing' | 'house' | 'foreign', others: string[], shops: number, sentence: string}}
+ */
+export const lookAt = (ownerUrl) => proving(ownerUrl, ['--look'], 'The database could not be looked at');
+
+/** Erases again whoever a list names, shop and customer to a line. @returns {{erased: number}} */
+export const eraseAgain = (ownerUrl, list) =>
+  proving(ownerUrl, ['--erase', list], 'Who was erased could not be erased again');
 
 /** Follows every chain of every shop: what does not hold, by shop. */
 export const proveRecord = (ownerUrl) => proving(ownerUrl, [], 'The record could not be proved');
@@ -50,7 +60,8 @@ export function startServer({ databaseUrl, port, onExit = () => undefined, env =
       WEB_ROOT: join(ROOT, 'web/dist'),
       FILES_DIR: FILES,
       BACKUP_DIR: BACKUPS,
-      TRIBOS_SIGNING_KEY: process.env.TRIBOS_SIGNING_KEY ?? ensureSigningKey(join(STATE, 'signing-key.pem')),
+      ERASED_LIST: ERASED,
+      TRIBOS_SIGNING_KEY: ensureSigningKey(SIGNING_KEY),
       ...env,
     },
   });

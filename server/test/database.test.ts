@@ -56,6 +56,7 @@ const ALL = [
   '0023-lines',
   '0024-targets',
   '0025-next',
+  '0026-held',
 ];
 
 describe('migrating', () => {

@@ -18,3 +18,19 @@ export interface CustomerNow {
     readonly at: string;
   }[];
 }
+
+/** What can hold a customer, in the order it is shown. */
+export const TRACE_KINDS = [
+  ...(['customer', 'arrival', 'complaint', 'caption', 'print', 'import', 'refused', 'trick', 'timer'] as const),
+  ...(['note', 'decision', 'audit', 'photo', 'sound'] as const),
+] as const;
+
+/** Something that holds a customer. */
+export interface Trace {
+  readonly kind: (typeof TRACE_KINDS)[number];
+  /** Whether it goes when the person is erased. */
+  readonly goes: boolean;
+  readonly count: number;
+  /** Where, in words: job numbers, stations, names of files. */
+  readonly places: readonly string[];
+}

@@ -1,4 +1,14 @@
-import { IsEmail, IsIn, IsInt, IsString, Matches, MaxLength, Min, MinLength } from 'class-validator';
+import {
+  IsEmail,
+  IsIn,
+  IsInt,
+  IsString,
+  Matches,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateBy,
+} from 'class-validator';
 import { IsClientId, IsId, IsLine, IsName } from '../kit/rules.js';
 import { ROLES, type Role } from './roles.js';
 
@@ -91,6 +101,18 @@ export class ChangePassword {
   password!: string;
 }
 
+/**
+ * A PIN that is guessed first: one digit again and again, a run up or down, a pair or a half said twice, a year of
+ * somebody's life.
+ */
+export function isEasyPin(pin: string): boolean {
+  const steps = new Set([...pin].slice(1).map((d, i) => (Number(d) - Number(pin[i]) + 10) % 10));
+  const evenRun = steps.size === 1 && [0, 1, 9].includes([...steps][0]!);
+  const repeated = /^(\d{2,3})\1+$/u.test(pin);
+  const year = /^(?:19[3-9]\d|20[0-3]\d)$/u.test(pin);
+  return evenRun || repeated || year || ['2580', '1122', '1221', '147258', '159753'].includes(pin);
+}
+
 export class SetPin {
   @IsString()
   @MaxLength(200)
@@ -98,6 +120,13 @@ export class SetPin {
 
   @IsString()
   @Matches(/^(\d{4,6})?$/u, { message: 'a PIN has four to six digits' })
+  @ValidateBy({
+    name: 'isNoEasyPin',
+    validator: {
+      validate: (pin: unknown) => typeof pin !== 'string' || pin === '' || !isEasyPin(pin),
+      defaultMessage: () => 'this PIN is guessed first: no run, no year, no digit or pair again and again',
+    },
+  })
   pin!: string;
 }
 

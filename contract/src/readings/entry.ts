@@ -8,6 +8,13 @@ import {
 } from 'class-validator';
 import { CLIENT_ID, UTC_TIME } from '../kit/rules.js';
 
+/** Entries that go up together. */
+const MOST_ENTRIES_SENT = 200;
+/** Nobody reads more of what is wrong at once. */
+const ENOUGH = 20;
+/** A list is looked at once, however often its rule is asked. */
+const looked = new WeakMap<readonly unknown[], Misfit[]>();
+
 const troubles = (entry: unknown): Misfit[] => {
   const found = bodyMisfits(entry);
   if (found.length > 0) return found;
@@ -23,10 +30,18 @@ const troubles = (entry: unknown): Misfit[] => {
  * What is wrong with a list of entries, each by the one description its kind has in the core.
  * @returns places from the list on, `/0/station/depth`, each with its sentence
  */
-export const entryTroubles = (entries: unknown): Misfit[] =>
-  Array.isArray(entries)
-    ? entries.flatMap((entry, i) => troubles(entry).map((m) => ({ ...m, path: `/${i}${m.path}` })))
-    : [];
+export function entryTroubles(entries: unknown): Misfit[] {
+  if (!Array.isArray(entries)) return [];
+  const before = looked.get(entries);
+  if (before) return before;
+  const found: Misfit[] = [];
+  for (const [i, entry] of entries.slice(0, MOST_ENTRIES_SENT).entries()) {
+    found.push(...troubles(entry).map((m) => ({ ...m, path: `/${i}${m.path}` })));
+    if (found.length >= ENOUGH) break;
+  }
+  looked.set(entries, found);
+  return found;
+}
 
 /** Entries of any kind of the house, checked by the core's descriptions of them. */
 export const AreEntries =
@@ -50,7 +65,7 @@ export const AreEntries =
 export class AppendLog {
   @IsArray()
   @ArrayMinSize(1)
-  @ArrayMaxSize(200)
+  @ArrayMaxSize(MOST_ENTRIES_SENT)
   @AreEntries()
   entries!: SentEntry[];
 }

@@ -42,6 +42,21 @@ export interface Shape<T = unknown> {
 /** The type a description gives. */
 export type Of<S> = S extends Shape<infer T> ? T : never;
 
+/** Nobody reads more of what is wrong at once, and a file that is wrong throughout costs no more than one that is not. */
+const ENOUGH = 20;
+
+/** What is wrong of some things, until it is enough. */
+function enough<T>(things: Iterable<T>, check: (thing: T, nth: number) => readonly Misfit[]): Misfit[] {
+  const found: Misfit[] = [];
+  let nth = 0;
+  for (const thing of things) {
+    found.push(...check(thing, nth));
+    if (found.length >= ENOUGH) break;
+    nth += 1;
+  }
+  return found;
+}
+
 const misfit = (path: string, sentence: string): Misfit[] => [{ path: path || '/', sentence }];
 const kindOf = (v: unknown): string =>
   v === null
@@ -150,7 +165,7 @@ export function list<T>(of: Shape<T>, fewest = 0, most = 100_000): Shape<readonl
       if (!Array.isArray(v)) return misfit(path, `should be a list, is ${kindOf(v)}`);
       if (v.length < fewest || v.length > most)
         return misfit(path, `should hold ${fewest} to ${most} items, holds ${v.length}`);
-      return v.flatMap((item, i) => of.check(item, `${path}/${i}`));
+      return enough(v.keys(), (i) => of.check(v[i], `${path}/${i}`));
     },
     renamed: (v, naming, path) =>
       Array.isArray(v) ? v.map((item, i) => of.renamed(item, naming, `${path}/${i}`)) : v,
@@ -167,6 +182,7 @@ export function object<F extends Fields, O extends Fields = Record<never, Shape>
   optional: O = {} as O,
 ): Shape<OfFields<F> & OfOptional<O>> {
   const all: Fields = { ...fields, ...optional };
+  const needed = Object.keys(fields).length;
   return {
     schema: {
       type: 'object',
@@ -179,17 +195,15 @@ export function object<F extends Fields, O extends Fields = Record<never, Shape>
       if (typeof v !== 'object' || v === null || Array.isArray(v))
         return misfit(path, `should be an object, is ${kindOf(v)}`);
       const given = v as Record<string, unknown>;
-      return [
-        ...Object.keys(fields)
-          .filter((k) => !Object.hasOwn(given, k))
-          .flatMap((k) => misfit(`${path}/${k}`, 'is missing')),
-        ...Object.keys(given)
-          .filter((k) => !Object.hasOwn(all, k))
-          .flatMap((k) => misfit(`${path}/${k}`, 'is not part of the format')),
-        ...Object.entries(all)
-          .filter(([k]) => Object.hasOwn(given, k))
-          .flatMap(([k, s]) => s.check(given[k], `${path}/${k}`)),
-      ];
+      return enough([...Object.keys(fields), ...Object.keys(given)], (k, nth) =>
+        nth < needed
+          ? Object.hasOwn(given, k)
+            ? []
+            : misfit(`${path}/${k}`, 'is missing')
+          : Object.hasOwn(all, k)
+            ? all[k]!.check(given[k], `${path}/${k}`)
+            : misfit(`${path}/${k}`, 'is not part of the format'),
+      );
     },
     renamed: (v, naming, path) =>
       typeof v !== 'object' || v === null

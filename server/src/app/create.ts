@@ -3,7 +3,6 @@ import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import { MOST_FILE_BYTES, MOST_PHOTO_BYTES } from '@tribos/contract';
 import compression from 'compression';
 import cookieParser from 'cookie-parser';
 import express, { type Request, type Response } from 'express';
@@ -11,6 +10,7 @@ import helmet from 'helmet';
 import { BodyPipe } from '../kit/bodyPipe.js';
 import { fromValidation } from '../kit/problems.js';
 import { AppModule } from './app.module.js';
+import { readBodies } from './bodyReaders.js';
 import { describeApi } from './openapi.js';
 
 const YEAR_S = 31_536_000;
@@ -62,6 +62,7 @@ export async function createApp(
   app.use((request: Request, response: Response, next: () => void) =>
     (request.path.startsWith('/api/docs') ? forDocs : strict)(request, response, next),
   );
+  trustProxy(app);
   // A stream of events must leave at once, not when a buffer is full.
   app.use(
     compression({
@@ -76,13 +77,7 @@ export async function createApp(
   // With no-store nobody asks whether an answer is still the same.
   app.set('etag', false);
   app.use(cookieParser());
-  // Kept as it came, and read elsewhere.
-  app.use('/api/imports', express.raw({ type: 'application/json', limit: MOST_FILE_BYTES }));
-  app.use(
-    /^\/api\/jobs\/[^/]+\/photos\/?$/u,
-    express.raw({ type: ['image/*', 'audio/*', 'video/webm'], limit: MOST_PHOTO_BYTES }),
-  );
-  app.use('/api', express.json({ limit: '512kb' }));
+  readBodies(app);
   app.setGlobalPrefix('api');
   app.useGlobalPipes(
     new BodyPipe({
@@ -97,6 +92,15 @@ export async function createApp(
   if (webRoot && existsSync(webRoot)) serveWeb(app, webRoot);
   app.enableShutdownHooks();
   return app;
+}
+
+/**
+ * Behind a proxy that speaks TLS, `TRUSTED_PROXY` names it (`loopback`, or addresses): what it says of who asks and how
+ * is believed, and nobody else's word is. Without one nothing is.
+ */
+function trustProxy(app: NestExpressApplication): void {
+  const trusted = process.env['TRUSTED_PROXY'];
+  if (trusted) app.set('trust proxy', trusted.split(/[\s,]+/u));
 }
 
 function serveWeb(app: NestExpressApplication, root: string): void {

@@ -1,5 +1,5 @@
 import { Controller, Get, Module, Param, Post, Res } from '@nestjs/common';
-import type { CustomerNow, CustomerView } from '@tribos/contract';
+import type { CustomerNow, CustomerView, Trace } from '@tribos/contract';
 import type { Response } from 'express';
 import { JobsModule } from '../jobs/index.js';
 import { May } from '../kit/access.js';
@@ -33,12 +33,21 @@ export class CustomerNowController {
     return file;
   }
 
+  /** What would go, and what would stay, were they erased. */
+  @Get(':id/traces')
+  @May('manage-people')
+  traces(@Param('id', IdPipe) id: string): Promise<Trace[]> {
+    return this.customers.traces(id);
+  }
+
   @Post(':id/erased')
   @May('manage-people')
   erase(@Param('id', IdPipe) id: string): Promise<CustomerNow> {
     return this.customers.erase(id);
   }
 }
+
+export { CustomersService };
 
 @Module({
   imports: [JobsModule, PeopleModule],

@@ -25,7 +25,9 @@ import * as firms from './migrations/0022-firms.js';
 import * as lines from './migrations/0023-lines.js';
 import * as targets from './migrations/0024-targets.js';
 import * as next from './migrations/0025-next.js';
+import * as held from './migrations/0026-held.js';
 import { ensureQueues } from '../kit/queue.js';
+import { foreignSentence, whatLies } from './ours.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
 const MIGRATIONS = [
@@ -54,6 +56,7 @@ const MIGRATIONS = [
   lines,
   targets,
   next,
+  held,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;
@@ -68,6 +71,9 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
   await client.connect();
   try {
     await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
+    // Whatever called it, nothing of ours is put beside another program's.
+    const lies = await whatLies(client);
+    if (lies.state === 'foreign') throw new Error(foreignSentence(lies.others));
     await ensureRoles(client, ownerUrl);
     await client.query(
       'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',

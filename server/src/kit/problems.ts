@@ -32,6 +32,7 @@ const TITLES: Record<number, string> = {
   401: 'Not signed in',
   403: 'Not allowed',
   404: 'Not found',
+  408: 'Took too long',
   409: 'Changed meanwhile',
   413: 'Too large',
   415: 'Wrong kind of content',

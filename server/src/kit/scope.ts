@@ -16,7 +16,12 @@ export interface Who {
   readonly role: Role;
   /** Changed to by a short PIN, on a device somebody is signed in on: what needs the password is shut. */
   readonly byPin: boolean;
+  /** The session they come with; none where the house itself works. */
+  readonly session?: { readonly id: string; readonly how: CameBy };
 }
+
+/** How a session was begun: by password, by PIN on a device that was signed in, by the code of a screen. */
+export type CameBy = 'password' | 'pin' | 'code';
 
 /** Nobody in particular, who may do nothing. */
 const THE_HOUSE: Omit<Who, 'shopId'> = {
@@ -35,6 +40,8 @@ export interface SessionRow {
   readonly name: string;
   readonly role: Role;
   readonly by_pin: boolean;
+  readonly how: CameBy;
+  readonly session_id: string;
 }
 
 export const whoOf = (row: SessionRow): Who => ({
@@ -44,6 +51,7 @@ export const whoOf = (row: SessionRow): Who => ({
   name: row.name,
   role: row.role,
   byPin: row.by_pin,
+  session: { id: row.session_id, how: row.how },
 });
 
 const ID = /^[0-9a-f-]{36}$/u;

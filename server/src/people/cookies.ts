@@ -21,6 +21,7 @@ export const cameFrom = (request: SignedInRequest): Came => ({
   before: sessionToken(request),
   device: knownDevice(request) ?? randomBytes(32).toString('base64url'),
   agent: request.headers['user-agent'] ?? '',
+  from: request.ip ?? '',
 });
 
 /** Gives the device what it is signed in with from now on. */
@@ -40,4 +41,4 @@ export function giveCookies(
 }
 
 export const takeCookie = (response: Response): void =>
-  void response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', path: '/' });
+  void response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', secure: response.req.secure, path: '/' });

@@ -80,14 +80,18 @@ export class DoorController {
     request: SignedInRequest,
     response: Response,
     what: string,
-    prove: () => Promise<{ readonly shopId: string; readonly personId: string }>,
+    prove: () => Promise<{
+      readonly shopId: string;
+      readonly personId: string;
+      readonly letInBy?: string;
+    }>,
     how: 'password' | 'code' = 'password',
   ): Promise<SessionView> {
     const counted = await this.counted(what, request);
-    const { shopId, personId } = await prove();
+    const { shopId, personId, letInBy = null } = await prove();
     await counted.succeeded();
     const came = cameFrom(request);
-    const signedIn = await this.sessions.begin(shopId, personId, came, how);
+    const signedIn = await this.sessions.begin(shopId, personId, came, how, letInBy);
     giveCookies(request, response, came, signedIn);
     return sessionView(signedIn.who);
   }

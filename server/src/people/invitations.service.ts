@@ -2,14 +2,15 @@ import { randomBytes } from 'node:crypto';
 import { Injectable } from '@nestjs/common';
 import { InjectConnection, InjectModel } from '@nestjs/sequelize';
 import { hash } from '@node-rs/argon2';
-import type {
-  InvitationLink,
-  InvitationRow,
-  InvitationView,
-  Join,
-  NewInvitation,
-  RenewPassword,
-  Role,
+import {
+  may,
+  type InvitationLink,
+  type InvitationRow,
+  type InvitationView,
+  type Join,
+  type NewInvitation,
+  type RenewPassword,
+  type Role,
 } from '@tribos/contract';
 import { Op, QueryTypes, UniqueConstraintError } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
@@ -61,6 +62,12 @@ export class InvitationsService {
     }));
   }
 
+  /** What somebody handed out is over, and what would let themselves back in. */
+  async endOf(personId: string): Promise<void> {
+    await this.invitations.destroy({ where: { [Op.or]: [{ byId: personId }, { personId }] } });
+    await this.scope.ask('DELETE FROM phone_links WHERE person_id = $1', [personId]);
+  }
+
   /** Sent again, it gives another link; the one before is over. */
   async invite({ id, role, note }: NewInvitation): Promise<InvitationLink> {
     this.audit.note('invited', id, { role, note });
@@ -71,7 +78,9 @@ export class InvitationsService {
   async renewal(personId: string): Promise<InvitationLink> {
     const person = await this.people.findOne({ where: { id: personId, leftOn: null } });
     if (!person) throw notFound('person');
-    await this.invitations.destroy({ where: { personId } });
+    // Whoever cannot get in may be kept out by somebody who did: what was handed out meanwhile is over too.
+    await this.endOf(personId);
+    await this.sessions.endLetIn(personId);
     this.audit.note('password renewal given', personId);
     return this.make({ id: v7(), personId, role: person.role, note: person.name }, RENEWAL_HOURS);
   }
@@ -133,8 +142,11 @@ export class InvitationsService {
       const { personId } = row;
       if (personId === null) throw over();
       await row.destroy();
-      await this.people.update({ passwordHash }, { where: { id: personId } });
+      const [changed] = await this.people.update({ passwordHash }, { where: { id: personId, leftOn: null } });
+      if (changed === 0) throw over();
+      await this.endOf(personId);
       await this.sessions.endOf(personId, null);
+      await this.sessions.forgetDevices(personId);
       this.audit.note('password renewed', personId);
       return { shopId, personId };
     });
@@ -146,9 +158,16 @@ export class InvitationsService {
   ): Promise<InvitationLink> {
     const token = randomBytes(24).toString('base64url');
     const until = new Date(Date.now() + hours * 3_600_000);
-    const { shopId, name: by } = this.scope.who;
-    await this.invitations.upsert({ ...of, shopId, tokenHash: hashToken(token), by, until });
+    const { shopId, name: by, personId: byId } = this.scope.who;
+    await this.invitations.upsert({ ...of, shopId, tokenHash: hashToken(token), by, byId, until });
     return { token, until: until.toISOString() };
+  }
+
+  /** Who handed a link out has to be one who may, now: whatever forgot to end it. */
+  private async stillLead(byId: string | null): Promise<boolean> {
+    if (byId === null) return true;
+    const person = await this.people.findOne({ where: { id: byId, leftOn: null } });
+    return person !== null && may(person.role as Role, 'manage-people');
   }
 
   /** In the scope of the shop of a link, the link locked: nobody takes it up twice. */
@@ -172,7 +191,7 @@ export class InvitationsService {
     };
     return this.scope.run(guest, async () => {
       const row = await this.invitations.findOne({ where: { tokenHash }, lock: true });
-      if (!row) throw over();
+      if (!row || !(await this.stillLead(row.byId))) throw over();
       return work(row, found.shop_id);
     });
   }

@@ -55,6 +55,8 @@ export class InvitationModel extends ShopRow {
   @Column(text) declare role: string;
   @Column(text) declare note: string;
   @Column(text) declare by: string;
+  /** Who handed it out: it goes with them. */
+  @Column(uuid) declare byId: string | null;
   @Column(time) declare until: Date;
 }
 
@@ -73,6 +75,9 @@ export class SessionModel extends ShopRow {
   @Column(time) declare createdAt: Date;
   @Column(time) declare expiresAt: Date;
   @Column(DataType.BOOLEAN) declare byPin: boolean;
+  @Column(text) declare how: string;
+  /** Session whose screen let this phone in; it ends with that one. */
+  @Column(uuid) declare letInBy: string | null;
   @Column(text) declare device: string;
 }
 

@@ -5,6 +5,7 @@ import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { today } from '../kit/today.js';
 import { AuditService } from './audit.service.js';
+import { InvitationsService } from './invitations.service.js';
 import { PersonModel, ShopModel } from './models.js';
 import { SessionService } from './session.service.js';
 
@@ -25,6 +26,7 @@ export class PeopleService {
     @InjectModel(PersonModel) private readonly people: typeof PersonModel,
     @InjectModel(ShopModel) private readonly shops: typeof ShopModel,
     private readonly sessions: SessionService,
+    private readonly invitations: InvitationsService,
     private readonly scope: Scope,
     private readonly audit: AuditService,
   ) {}
@@ -35,6 +37,7 @@ export class PeopleService {
 
   async changeRole(id: string, { version, role }: ChangeRole): Promise<PersonView[]> {
     await this.change(id, version, { role });
+    await this.endHandedOut(id);
     this.audit.note('role changed', id, { role });
     return this.list();
   }
@@ -42,7 +45,9 @@ export class PeopleService {
   /** They are signed out everywhere at once. */
   async leave(id: string, { version }: Leave): Promise<PersonView[]> {
     await this.change(id, version, { leftOn: today(), pinHash: null });
+    await this.endHandedOut(id);
     await this.sessions.endOf(id, null);
+    await this.sessions.forgetDevices(id);
     this.audit.note('left the shop', id);
     return this.list();
   }
@@ -51,6 +56,12 @@ export class PeopleService {
     await this.change(id, version, { leftOn: null });
     this.audit.note('came back', id);
     return this.list();
+  }
+
+  /** Nobody comes back, or stays, by what somebody else was given: links, codes, phones. */
+  private async endHandedOut(id: string): Promise<void> {
+    await this.invitations.endOf(id);
+    await this.sessions.endLetIn(id);
   }
 
   private async change(id: string, version: number, to: Partial<PersonView> & { pinHash?: null }) {

@@ -15,7 +15,7 @@ import { May, Open, Sessions, Unscoped, type SignedInRequest } from '../kit/acce
 import { IdPipe } from '../kit/uuid.js';
 import { cameFrom, giveCookies, knownDevice, sessionToken, takeCookie } from './cookies.js';
 import { FoundingService } from './founding.service.js';
-import { PhonesService } from './phones.service.js';
+import { PhonesService, refusePhone } from './phones.service.js';
 import { SecretsService } from './secrets.service.js';
 import { SessionService } from './session.service.js';
 import { sessionView } from './sessionView.js';
@@ -80,8 +80,9 @@ export class SessionController {
     @Req() request: SignedInRequest,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
-    await this.secrets.provePin(request.who!, body.personId, body.pin);
+    refusePhone(request.who!);
     const came = cameFrom(request);
+    await this.secrets.provePin(request.who!, body.personId, body.pin, came.from);
     const signedIn = await this.sessions.begin(request.who!.shopId, body.personId, came, 'pin');
     giveCookies(request, response, came, signedIn);
     return sessionView(signedIn.who);
@@ -91,7 +92,7 @@ export class SessionController {
   @Unscoped()
   @HttpCode(204)
   changePassword(@Body() body: ChangePassword, @Req() request: SignedInRequest): Promise<void> {
-    return this.secrets.changePassword(request.who!, body, sessionToken(request)!);
+    return this.secrets.changePassword(request.who!, body, sessionToken(request)!, request.ip ?? '');
   }
 
   /** Sets the short PIN for changing to oneself, or takes it away. */
@@ -99,7 +100,7 @@ export class SessionController {
   @Unscoped()
   @HttpCode(204)
   setPin(@Body() body: SetPin, @Req() request: SignedInRequest): Promise<void> {
-    return this.secrets.setPin(request.who!, body);
+    return this.secrets.setPin(request.who!, body, request.ip ?? '');
   }
 
   /** A code with which a phone becomes camera and foot-switch of this screen. */
@@ -125,12 +126,14 @@ export class SessionController {
   @Delete('devices')
   @HttpCode(204)
   endOthers(@Req() request: SignedInRequest): Promise<void> {
+    refusePhone(request.who!);
     return this.sessions.endOf(request.who!.personId, sessionToken(request));
   }
 
   @Delete('devices/:id')
   @HttpCode(204)
   endOne(@Param('id', IdPipe) id: string, @Req() request: SignedInRequest): Promise<void> {
+    refusePhone(request.who!);
     return this.sessions.endOf(request.who!.personId, sessionToken(request), id);
   }
 }

@@ -6,9 +6,9 @@ import type { Role, SessionRowView } from '@tribos/contract';
 import { Op, QueryTypes } from 'sequelize';
 import type { Sequelize } from 'sequelize-typescript';
 import { v7 } from 'uuid';
-import { hashToken, SESSION_ENDED } from '../kit/access.js';
+import { hashToken } from '../kit/access.js';
 import { ProblemError } from '../kit/problems.js';
-import { Scope, type Who } from '../kit/scope.js';
+import { Scope, type CameBy, type Who } from '../kit/scope.js';
 import { AuditService } from './audit.service.js';
 import { deviceText } from './deviceText.js';
 import { KnownDeviceModel, PersonModel, SessionModel, ShopModel } from './models.js';
@@ -27,6 +27,8 @@ export interface Came {
   readonly device: string;
   /** What its browser says it is. */
   readonly agent: string;
+  /** Address it comes from. */
+  readonly from: string;
 }
 
 /** Ways in, as the audit trail calls them. */
@@ -65,7 +67,7 @@ export class SessionService {
     );
     const right = await verify(found?.password_hash ?? (await nobodysHash()), password).catch(() => false);
     if (!found || !right) {
-      if (found) await this.noteRefused(found.shop_id, found.id);
+      if (found) await this.noteRefused(found.shop_id, found.id, came.from);
       throw new ProblemError(401, 'wrong-sign-in', 'The address or the password is not right.');
     }
     return this.begin(found.shop_id, found.id, came);
@@ -76,14 +78,17 @@ export class SessionService {
     shopId: string,
     personId: string,
     came: Came,
-    how: keyof typeof IN_BY = 'password',
+    how: CameBy = 'password',
+    letInBy: string | null = null,
   ): Promise<SignedIn> {
     const byPin = how !== 'password';
     const token = randomBytes(32).toString('base64url');
     const newcomer: Who = { shopId, shopName: '', personId, name: '', role: 'apprentice', byPin };
     const who = await this.scope.run(newcomer, async () => {
-      const person = await this.people.findOne({ where: { id: personId } });
+      // Whoever left meanwhile is let in no more.
+      const person = await this.people.findOne({ where: { id: personId, leftOn: null } });
       const shop = await this.shops.findOne();
+      if (!person) throw new ProblemError(401, 'wrong-sign-in', 'The address or the password is not right.');
       await this.sessions.destroy({ where: { expiresAt: { [Op.lt]: new Date() } } });
       await this.sessions.create({
         shopId,
@@ -91,8 +96,10 @@ export class SessionService {
         tokenHash: hashToken(token),
         personId,
         byPin,
+        how,
+        letInBy,
         device: deviceText(came.agent),
-        expiresAt: new Date(Date.now() + SESSION_HOURS * 3_600_000),
+        expiresAt: await this.endOfDay(letInBy),
       });
       if (!byPin)
         await this.devices.bulkCreate([{ shopId, personId, tokenHash: hashToken(came.device) }], {
@@ -101,13 +108,13 @@ export class SessionService {
       const who: Who = {
         ...newcomer,
         shopName: shop!.name,
-        name: person!.name,
-        role: person!.role as Role,
+        name: person.name,
+        role: person.role as Role,
       };
-      this.audit.note(IN_BY[how], who.personId, {}, who);
+      this.audit.note(IN_BY[how], who.personId, { from: came.from }, who);
       return who;
     });
-    if (came.before !== null) await this.endBefore(came.before);
+    if (came.before !== null) await this.endBefore(came.before, letInBy);
     return { token, who };
   }
 
@@ -120,29 +127,34 @@ export class SessionService {
     return row!.known;
   }
 
-  private noteRefused(shopId: string, personId: string): Promise<void> {
-    return this.scope.apart({ shopId }, async () => this.audit.note('sign-in refused', personId));
+  /** When a session runs out: a phone's no later than that of the screen that let it in. */
+  private async endOfDay(letInBy: string | null): Promise<Date> {
+    const usual = new Date(Date.now() + SESSION_HOURS * 3_600_000);
+    if (letInBy === null) return usual;
+    // Held until the phone's own stands: a screen that signs out at this moment takes it along.
+    const screen = await this.sessions.findOne({ where: { id: letInBy }, lock: true });
+    if (!screen)
+      throw new ProblemError(404, 'link-over', 'The screen that showed this code is signed out. Nothing was done.');
+    return screen.expiresAt < usual ? screen.expiresAt : usual;
+  }
+
+  private noteRefused(shopId: string, personId: string, from: string): Promise<void> {
+    return this.scope.apart({ shopId }, async () => this.audit.note('sign-in refused', personId, { from }));
   }
 
   /** What a device was signed in with before, perhaps in another shop, ends when somebody else signs in. */
-  private async endBefore(token: string): Promise<void> {
-    const [of] = await this.sequelize.query<{ shop_id: string }>('SELECT * FROM session_person($1)', {
-      bind: [hashToken(token)],
-      type: QueryTypes.SELECT,
-    });
-    if (of) await this.scope.apart({ shopId: of.shop_id }, () => this.end(token));
+  private async endBefore(token: string, letInBy: string | null): Promise<void> {
+    const [of] = await this.sequelize.query<{ shop_id: string; session_id: string }>(
+      'SELECT * FROM session_person($1)',
+      { bind: [hashToken(token)], type: QueryTypes.SELECT },
+    );
+    // A code taken up on the very screen that showed it would end itself with it.
+    if (of && of.session_id !== letInBy) await this.scope.apart({ shopId: of.shop_id }, () => this.end(token));
   }
 
-  /** Ends a session; its event streams, on whichever server, hear of it. */
-  private end(token: string): Promise<void> {
-    return this.endHash(hashToken(token));
-  }
-
-  private async endHash(tokenHash: Buffer): Promise<void> {
-    await this.sessions.destroy({ where: { tokenHash } });
-    await this.sequelize.query(`SELECT pg_notify('tribos', $1)`, {
-      bind: [`${this.scope.who.shopId} ${SESSION_ENDED} ${tokenHash.toString('hex')}`],
-    });
+  /** Ends a session, and phones its screen let in; the database tells their event streams, on whichever server. */
+  private async end(token: string): Promise<void> {
+    await this.sessions.destroy({ where: { tokenHash: hashToken(token) } });
   }
 
   async signOut(token: string): Promise<void> {
@@ -173,8 +185,22 @@ export class SessionService {
    * @param only one of them; null for all
    */
   async endOf(personId: string, keep: string | null, only: string | null = null): Promise<void> {
-    const kept = keep === null ? null : hashToken(keep);
-    const rows = await this.sessions.findAll({ where: { personId, ...(only ? { id: only } : {}) } });
-    for (const row of rows) if (!kept?.equals(row.tokenHash)) await this.endHash(row.tokenHash);
+    await this.sessions.destroy({
+      where: {
+        personId,
+        ...(only ? { id: only } : {}),
+        ...(keep === null ? {} : { tokenHash: { [Op.ne]: hashToken(keep) } }),
+      },
+    });
+  }
+
+  /** Ends what somebody's screens let in without a password; what they signed in with themselves stays. */
+  async endLetIn(personId: string): Promise<void> {
+    await this.sessions.destroy({ where: { personId, how: { [Op.ne]: 'password' } } });
+  }
+
+  /** Devices are no longer known to an account: they are counted like any other. */
+  async forgetDevices(personId: string): Promise<void> {
+    await this.devices.destroy({ where: { personId } });
   }
 }

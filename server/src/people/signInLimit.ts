@@ -15,7 +15,12 @@ const LIMITS = {
   pair: { points: 10, duration: 5 * MINUTE_S },
   account: { points: 30, duration: 15 * MINUTE_S },
   place: { points: 60, duration: 15 * MINUTE_S },
-  device: { points: 20, duration: MINUTE_S },
+  // Known is not trusted: a device that was stolen may guess no faster than a stranger, and not all night.
+  device: { points: 10, duration: 5 * MINUTE_S },
+  deviceDay: { points: 60, duration: 24 * 60 * MINUTE_S },
+  // With a session in hand: a password that has to be proved again, PINs of others.
+  inHand: { points: 10, duration: 5 * MINUTE_S },
+  inHandDay: { points: 60, duration: 24 * 60 * MINUTE_S },
 } as const;
 type Limit = keyof typeof LIMITS;
 
@@ -44,6 +49,9 @@ export class SignInLimit {
       account: limiter('account'),
       place: limiter('place'),
       device: limiter('device'),
+      deviceDay: limiter('deviceDay'),
+      inHand: limiter('inHand'),
+      inHandDay: limiter('inHandDay'),
     };
   }
 
@@ -55,13 +63,33 @@ export class SignInLimit {
    */
   async take(email: string, from: string, device: string | null): Promise<CountedTry> {
     const account = email.toLowerCase();
-    const counted: readonly (readonly [Limit, string])[] = device
-      ? [['device', device]]
-      : [
-          ['pair', `${account} ${from}`],
-          ['account', account],
-          ['place', from],
-        ];
+    return this.counted(
+      device
+        ? [
+            ['device', device],
+            ['deviceDay', device],
+          ]
+        : [
+            ['pair', `${account} ${from}`],
+            ['account', account],
+            ['place', from],
+          ],
+    );
+  }
+
+  /**
+   * Counts a try of somebody who is signed in already.
+   * @param of whose secret, or whose session guesses
+   */
+  takeInHand(what: 'password' | 'pin', of: string, from: string): Promise<CountedTry> {
+    return this.counted([
+      ['inHand', `${what} ${of}`],
+      ['inHandDay', `${what} ${of}`],
+      ['place', from],
+    ]);
+  }
+
+  private async counted(counted: readonly (readonly [Limit, string])[]): Promise<CountedTry> {
     for (const [name, key] of counted) await this.count(name, key);
     return {
       succeeded: async () => {
@@ -79,7 +107,7 @@ export class SignInLimit {
       throw new ProblemError(
         429,
         'too-many-tries',
-        `Too many tries to sign in. Wait ${seconds} seconds, or sign in on a device that has done so before.`,
+        `Too many tries. Wait ${seconds} seconds, or sign in on a device that has done so before.`,
         {},
         seconds,
       );
