@@ -5,15 +5,7 @@ import { join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ask, bringBack, filesNamed, opened, putFiles } from './lib/backup.mjs';
 import { buildChanged } from './lib/build.mjs';
-import {
-  besideName,
-  dropMade,
-  makeBeside,
-  refuseWhileUsed,
-  swap,
-  urlOf,
-  withHouse,
-} from './lib/house.mjs';
+import { besideName, dropMade, makeBeside, refuseWhileUsed, swap, urlOf, withHouse } from './lib/house.mjs';
 import { ERASED, FILES, SIGNING_KEY } from './lib/paths.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
 import { eraseAgain, lookAt, prepareDatabase, prepareRoles, proveRecord } from './lib/serve.mjs';
@@ -46,8 +38,12 @@ async function erasedBefore(ownerUrl, isHouse) {
   const listed = existsSync(ERASED) ? readFileSync(ERASED, 'utf8').split('\n') : [];
   const there = isHouse && (await ask(ownerUrl, `SELECT to_regclass('public.erasures') IS NOT NULL`)) === 't';
   const kept = there
-    ? (await ask(ownerUrl, `SELECT json_build_object('shop', shop_id, 'customer', customer_id) FROM erasures`))
-        .split('\n')
+    ? (
+        await ask(
+          ownerUrl,
+          `SELECT json_build_object('shop', shop_id, 'customer', customer_id) FROM erasures`,
+        )
+      ).split('\n')
     : [];
   return [...listed, ...kept].filter((line) => line.trim() !== '');
 }
@@ -136,7 +132,9 @@ await run(async () => {
         await refuseWhileUsed(ownerUrl);
         await put(ownerUrl, databaseOf(made), lies.shops > 0);
         if (erased > 0) say(`${erased} customers who were erased since were erased from it again.`);
-        say(`Back as of ${backup.manifest.at}, ${backup.manifest.files.length} photos and sounds. npm start opens it.`);
+        say(
+          `Back as of ${backup.manifest.at}, ${backup.manifest.files.length} photos and sounds. npm start opens it.`,
+        );
         say(`No backup holds ${SIGNING_KEY}: keep a copy of it somewhere else.`);
       });
     },

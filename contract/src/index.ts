@@ -8,6 +8,7 @@ export * from './people/roles.js';
 export * from './people/session.js';
 export * from './people/person.js';
 export * from './people/shop.js';
+export * from './people/acts.js';
 export * from './people/customer.js';
 export * from './people/phone.js';
 export * from './tricks/trick.js';

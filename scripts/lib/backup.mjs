@@ -180,7 +180,11 @@ async function listed(from) {
   const kinds = (await runTool('tar', ['-tvf', from], {}, unread)).split('\n').filter(Boolean);
   const ours = (name) => PARTS.includes(name) || (name.startsWith('files/') && FILE.test(name.slice(6)));
   const odd = names.find((name) => !ours(name));
-  if (odd !== undefined || kinds.some((line) => !line.startsWith('-')) || new Set(names).size !== names.length)
+  if (
+    odd !== undefined ||
+    kinds.some((line) => !line.startsWith('-')) ||
+    new Set(names).size !== names.length
+  )
     throw new Trouble(`${from} is no backup of Tribos: it holds ${odd ?? 'a link, or a name twice'}.`);
 }
 

@@ -78,7 +78,8 @@ export async function makeBeside(url, name) {
 }
 
 /** Takes a database away that was made here. */
-export const dropMade = (url) => askServer(url, `DROP DATABASE IF EXISTS ${quoted(nameOf(url))} WITH (FORCE)`);
+export const dropMade = (url) =>
+  askServer(url, `DROP DATABASE IF EXISTS ${quoted(nameOf(url))} WITH (FORCE)`);
 
 /** Refuses where anybody is connected to a database: a server of another checkout, or somebody at a prompt. */
 export async function refuseWhileUsed(url) {

@@ -45,7 +45,9 @@ const within = (shopId: string) =>
   ({ shopId, shopName: '', personId: '', name: 'Tribos', role: 'apprentice', byPin: false }) as const;
 const list = process.argv.indexOf('--erase');
 if (list > 0) {
-  const lines = readFileSync(process.argv[list + 1] ?? '', 'utf8').split('\n').filter((l) => l.trim() !== '');
+  const lines = readFileSync(process.argv[list + 1] ?? '', 'utf8')
+    .split('\n')
+    .filter((l) => l.trim() !== '');
   const named = lines.map((l) => JSON.parse(l) as { shop: string; customer: string });
   const customers = app.get(CustomersService);
   let erased = 0;

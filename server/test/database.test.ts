@@ -1,5 +1,6 @@
 import pg from 'pg';
 import { v7 } from 'uuid';
+import { OUR_TABLES, whatLies } from '../src/database/ours.js';
 import { loadDemo, makeShop } from '../src/database/loadDemo.js';
 import { migrate } from '../src/database/migrate.js';
 import { appUrl, APP_ROLE } from '../src/database/roles.js';
@@ -29,6 +30,15 @@ async function freshDatabase(): Promise<string> {
 afterAll(async () => {
   for (const name of made) await withClient(cluster, (c) => c.query(`DROP DATABASE ${name} WITH (FORCE)`));
 });
+
+const tablesOf = (url: string): Promise<string[]> =>
+  withClient(url, async (c) =>
+    (
+      await c.query<{ name: string }>(
+        `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' ORDER BY 1`,
+      )
+    ).rows.map((r) => r.name),
+  );
 
 const ALL = [
   '0001-foundations',
@@ -86,18 +96,49 @@ describe('migrating', () => {
 
   it('leaves nothing of a migration that fails', async () => {
     const url = await freshDatabase();
-    await withClient(url, (c) => c.query('CREATE TABLE audit (other integer)'));
-    await expect(migrate(url)).rejects.toThrow('audit');
-    const tables = await withClient(url, async (c) =>
-      (
-        await c.query<{ name: string }>(
-          `SELECT table_name AS name FROM information_schema.tables WHERE table_schema = 'public' ORDER BY 1`,
-        )
-      ).rows.map((r) => r.name),
+    await withClient(url, (c) =>
+      c.query('CREATE FUNCTION current_shop() RETURNS uuid LANGUAGE sql AS $$SELECT NULL::uuid$$'),
     );
-    expect(tables).toEqual(['audit', 'migrations']);
-    await withClient(url, (c) => c.query('DROP TABLE audit'));
+    await expect(migrate(url)).rejects.toThrow('current_shop');
+    expect(await tablesOf(url)).toEqual(['migrations']);
+    await withClient(url, (c) => c.query('DROP FUNCTION current_shop()'));
     expect(await migrate(url)).toEqual(ALL);
+  });
+
+  it('knows every table it makes as its own', async () => {
+    const url = await freshDatabase();
+    await migrate(url);
+    expect(await tablesOf(url)).toEqual([...OUR_TABLES].sort());
+    expect(await withClient(url, whatLies)).toEqual({ state: 'house', others: [], shops: 0 });
+  });
+
+  it.each([
+    ['a table of the same name', 'CREATE TABLE jobs (title text)', ['public.jobs']],
+    [
+      'another program’s list of migrations',
+      'CREATE TABLE migrations (id integer, name text)',
+      ['public.migrations'],
+    ],
+    [
+      'a schema of its own',
+      'CREATE SCHEMA ledger; CREATE VIEW ledger.sums AS SELECT 1 AS sum',
+      ['ledger.sums'],
+    ],
+    ['a queue of its own', 'CREATE SCHEMA queue; CREATE TABLE queue.job (id integer)', ['queue.job']],
+  ])('puts nothing beside another program: %s', async (_, sql, others) => {
+    const url = await freshDatabase();
+    await withClient(url, (c) => c.query(sql));
+    const before = await withClient(url, whatLies);
+    expect(before).toEqual({ state: 'foreign', others, shops: 0 });
+    await expect(migrate(url)).rejects.toThrow(`holds what is not of Tribos: ${others[0]}`);
+    expect(await withClient(url, whatLies)).toEqual(before);
+  });
+
+  it('puts nothing into a house of ours that another program moved into', async () => {
+    const url = await freshDatabase();
+    await migrate(url);
+    await withClient(url, (c) => c.query('CREATE TABLE invoices (id integer)'));
+    await expect(migrate(url)).rejects.toThrow('public.invoices');
   });
 });
 

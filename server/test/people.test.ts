@@ -118,6 +118,72 @@ describe('people', () => {
     expect(refused.body.code).toBe('last-lead');
   });
 
+  it('what somebody handed out is over when they leave, change role or get another password', async () => {
+    const agent = await joined('Odalys Fenn');
+    const role = async (to: string) => {
+      const { id, version } = await named('Odalys');
+      await world.lead.patch(`/api/people/${id}/role`).send({ version, role: to }).expect(200);
+      return id;
+    };
+    const handOut = async (by: Agent) => {
+      const link = await by
+        .post('/api/people/invitations')
+        .send({ id: v7(), role: 'lead', note: 'for later' })
+        .expect(201);
+      const ngaire = await named('Ngaire');
+      const renewal = await by.post(`/api/people/${ngaire.id}/renewal`).expect(201);
+      const code = await by.post('/api/session/phone').expect(201);
+      const phone = fresh();
+      const taken = await by.post('/api/session/phone').expect(201);
+      await phone.post('/api/door/phone').send({ token: taken.body.token }).expect(201);
+      return { tokens: [link.body.token, renewal.body.token] as string[], code: code.body.token, phone };
+    };
+    const isOver = async ({ tokens, code, phone }: Awaited<ReturnType<typeof handOut>>) => {
+      for (const token of tokens) {
+        await fresh().post('/api/door/invitation').send({ token }).expect(404);
+        const body = { token, name: 'Back Again', email: 'back@ternhollow.example', password: PASSWORD };
+        await fresh().post('/api/door/join').send(body).expect(404);
+      }
+      await fresh().post('/api/door/phone').send({ token: code }).expect(404);
+      await phone.get('/api/jobs').expect(401);
+      // Whoever tries so many links from one place waits.
+      await asOwner(world.ownerUrl, 'DELETE FROM rate_limits');
+    };
+    const id = await role('lead');
+    const demoted = await handOut(agent);
+    await role('technician');
+    await isOver(demoted);
+    await role('lead');
+    const renewed = await handOut(agent);
+    const link = await world.lead.post(`/api/people/${id}/renewal`).expect(201);
+    await isOver(renewed);
+    await fresh().post('/api/door/password').send({ token: link.body.token, password: PASSWORD }).expect(201);
+    await agent.get('/api/jobs').expect(401);
+    await agent
+      .post('/api/session')
+      .send({ email: 'odalys@ternhollow.example', password: PASSWORD })
+      .expect(200);
+    const left = await handOut(agent);
+    const spare = await world.lead.post(`/api/people/${id}/renewal`).expect(201);
+    const { version } = await named('Odalys');
+    await world.lead.put(`/api/people/${id}/left`).send({ version }).expect(200);
+    await isOver(left);
+    await fresh()
+      .post('/api/door/password')
+      .send({ token: spare.body.token, password: PASSWORD })
+      .expect(404);
+  });
+
+  it('a link is worth nothing once whoever made it may make none, even where nobody ended it', async () => {
+    const { body } = await world.lead
+      .post('/api/people/invitations')
+      .send({ id: v7(), role: 'lead', note: '' })
+      .expect(201);
+    const tomasz = await named('Tomasz');
+    await asOwner(world.ownerUrl, `UPDATE invitations SET by_id = $1 WHERE note = ''`, [tomasz.id]);
+    await fresh().post('/api/door/invitation').send({ token: body.token }).expect(404);
+  });
+
   it('who leaves is out everywhere at once, signs in no more, and what they did keeps their name', async () => {
     const agent = await joined('Idris Quill');
     const job = await jobOf(agent, 'Varrow 644 Twin');
@@ -222,6 +288,10 @@ describe('several people on one tablet', () => {
     await fresh().put('/api/session/person').send({ personId: ada.id, pin: '2468' }).expect(401);
     await world.stranger.put('/api/session/person').send({ personId: ada.id, pin: '2468' }).expect(404);
     const ngaire = await named('Ngaire');
+    for (const pin of ['0000', '1234', '987654', '1212', '1987'])
+      expect(
+        (await world.technician.put('/api/session/pin').send({ password: 'x', pin }).expect(400)).body.detail,
+      ).toContain('guessed first');
     const none = await world.technician
       .put('/api/session/person')
       .send({ personId: ngaire.id, pin: '0000' })
@@ -251,7 +321,18 @@ describe('several people on one tablet', () => {
       .send({ email: 'cyrus@ternhollow.example', password: PASSWORD })
       .expect(200);
     await own.put('/api/session/pin').send({ password: PASSWORD, pin: '9753' }).expect(204);
-    await tablet.put('/api/session/person').send({ personId: cyrus.id, pin: '9753' }).expect(200);
+    // The session that guessed guesses nobody's for a while; another device is not in its way.
+    const told = await tablet
+      .put('/api/session/person')
+      .send({ personId: cyrus.id, pin: '9753' })
+      .expect(429);
+    expect(told.body.code).toBe('too-many-tries');
+    const other = fresh();
+    await other
+      .post('/api/session')
+      .send({ email: 'tomasz@ternhollow.example', password: 'demo-bench-77' })
+      .expect(200);
+    await other.put('/api/session/person').send({ personId: cyrus.id, pin: '9753' }).expect(200);
   });
 });
 

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import sharp from 'sharp';
 import { v7 } from 'uuid';
 import type { ArrivalView, JobView, PhotoView } from '@tribos/contract';
+import { PutAwayService } from '../src/photos/index.js';
 import { asOwner, jobOf, makeWorld, type Agent, type World } from './support.js';
 
 let world: World;
@@ -22,7 +23,8 @@ afterAll(async () => {
 
 /** A photo as a phone takes it: lying on its side, and saying where it was. */
 const phonePhoto = (width = 3000, height = 2000) =>
-  sharp({ create: { width, height, channels: 3, background: '#884422' } })
+  // Each size its own colour: small ones of two sizes are two files.
+  sharp({ create: { width, height, channels: 3, background: { r: width % 256, g: height % 256, b: 34 } } })
     .withExif({ IFD0: { Make: 'A phone' }, IFD3: { GPSLatitudeRef: 'S', GPSLatitude: '41/1 17/1 0/1' } })
     .withMetadata({ orientation: 6 })
     .jpeg()
@@ -82,7 +84,8 @@ describe('a photo', () => {
     await send(world.technician, job.file.job.id, file, { id }).expect(201);
     await send(world.technician, job.file.job.id, file, { id }).expect(201);
     await send(world.technician, job.file.job.id, file).expect(201);
-    expect(filesOnDisk()).toHaveLength(before + 1);
+    // Itself and its small one.
+    expect(filesOnDisk()).toHaveLength(before + 2);
     const { body } = await world.technician.get(`/api/jobs/${job.file.job.id}/photos`).expect(200);
     expect((body as PhotoView[]).filter((p) => p.id === id)).toHaveLength(1);
   });
@@ -106,7 +109,90 @@ describe('a photo', () => {
     await send(world.technician, at, huge, {}, 'image/png').expect(415);
   });
 
-  it('is seen by its shop alone, put away and not erased', async () => {
+  it('is decided by what is in it: what a phone’s camera makes is redrawn or refused, never kept whole', async () => {
+    const at = job.file.job.id;
+    const place = { IFD3: { GPSLatitudeRef: 'S', GPSLatitude: '41/1 17/1 0/1' } };
+    const plain = () => sharp({ create: { width: 320, height: 240, channels: 3, background: '#225577' } });
+    const box = (...brands: string[]) =>
+      Buffer.concat([
+        Buffer.from([0, 0, 0, 8 + 4 + 4 * brands.length]),
+        Buffer.from(`ftyp${brands[0]}\0\0\0\0${brands.slice(1).join('')}`, 'latin1'),
+        Buffer.from('\0\0\x01\xf2meta\0\0\0\0\0\0\0!hdlr\0\0\0\0\0\0\0\0pict GPS 41 17 S', 'latin1'),
+        Buffer.alloc(400, 3),
+      ]);
+    const redrawn: [string, Buffer][] = [
+      ['image/jpeg', await plain().withExif(place).jpeg().toBuffer()],
+      ['image/png', await plain().withExif(place).png().toBuffer()],
+      ['image/webp', await plain().withExif(place).webp().toBuffer()],
+      ['image/avif', await plain().withExif(place).avif().toBuffer()],
+    ];
+    for (const [type, file] of redrawn)
+      for (const said of [type, 'audio/mp4']) {
+        const { body } = await send(world.technician, at, file, {}, said).expect(201);
+        const got = await world.technician
+          .get(`/api/jobs/${at}/photos/${body.id}/file`)
+          .buffer(true)
+          .expect(200);
+        const { exif, format } = await sharp(got.body as Buffer).metadata();
+        expect([body.kind, got.headers['content-type'], exif, format]).toEqual([
+          'photo',
+          'image/jpeg',
+          undefined,
+          'jpeg',
+        ]);
+      }
+    const refused: [Buffer, string][] = [
+      [box('heic', 'mif1', 'heic'), 'HEIC'],
+      [box('heix', 'mif1', 'heix', 'heic'), 'HEIC'],
+      [box('mif1', 'mif1', 'heic', 'hevc'), 'HEIC'],
+      [box('msf1', 'msf1', 'hevc', 'iso8'), 'HEIC'],
+      [box('isom', 'mif1', 'heic'), 'HEIC'],
+      [box('qt  ', 'qt  '), 'a film'],
+      [box('mp42', 'isom', 'mp42').fill('hdlr....vide', 40, 52, 'latin1'), 'a film'],
+      [box('M4A ', 'M4A ', 'isom').fill('\xa9xyz', 60, 64, 'latin1'), 'where it was made'],
+    ];
+    for (const [file, words] of refused)
+      for (const type of ['image/heic', 'audio/mp4']) {
+        const { body } = await send(world.technician, at, file, {}, type).expect(415);
+        expect(body.detail).toContain(words);
+      }
+    const sound = box('M4A ', 'M4A ', 'isom').fill('soun', 40, 80, 'latin1');
+    expect((await send(world.technician, at, sound, {}, 'audio/mp4').expect(201)).body.kind).toBe('sound');
+  });
+
+  it('is measured before it is decoded, and one of a camera is not refused', async () => {
+    const at = job.file.job.id;
+    const wide = (width: number, height: number) =>
+      sharp({ create: { width, height, channels: 3, background: 'white' } });
+    await send(world.technician, at, await wide(8200, 4000).png().toBuffer(), {}, 'image/png').expect(415);
+    await send(world.technician, at, await wide(8200, 4000).jpeg().toBuffer()).expect(201);
+  });
+
+  it('that was put away is gone for good when its days are over, and no other', async () => {
+    const at = job.file.job.id;
+    const same = await phonePhoto(501, 401);
+    const before = filesOnDisk().length;
+    const [first, second, alone] = [v7(), v7(), v7()];
+    await send(world.technician, at, same, { id: first }).expect(201);
+    await send(world.technician, at, same, { id: second }).expect(201);
+    await send(world.technician, at, await phonePhoto(333, 222), { id: alone }).expect(201);
+    expect(filesOnDisk()).toHaveLength(before + 4);
+    for (const id of [first, alone])
+      await world.technician.delete(`/api/jobs/${at}/photos/${id}`).expect(204);
+    const putAway = world.app.get(PutAwayService);
+    expect(await putAway.takeAway()).toBe(0);
+    await asOwner(world.ownerUrl, `UPDATE photos SET gone_on = current_date - 31 WHERE id = ANY($1)`, [
+      [first, alone],
+    ]);
+    // Two of the one that nothing else names; what the second still shows stays.
+    expect(await putAway.takeAway()).toBe(2);
+    expect(filesOnDisk()).toHaveLength(before + 2);
+    await world.technician.get(`/api/jobs/${at}/photos/${alone}/file`).expect(404);
+    await world.technician.get(`/api/jobs/${at}/photos/${second}/file`).expect(200);
+    expect(await putAway.takeAway()).toBe(0);
+  });
+
+  it('is seen by its shop alone, put away and not erased at once', async () => {
     const at = job.file.job.id;
     const { body } = await send(world.technician, at, await phonePhoto(300, 200), {
       caption: 'plate',

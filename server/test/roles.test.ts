@@ -1,7 +1,8 @@
 import type { OpenAPIObject } from '@nestjs/swagger';
-import { may, wantsPassword, type Permission, type Role } from '@tribos/contract';
+import { may, permissionFor, ROLES, wantsPassword, type Permission, type Role } from '@tribos/contract';
+import { KINDS, type JobFile } from '@tribos/core';
 import { v7 } from 'uuid';
-import { makeWorld, type Agent, type World } from './support.js';
+import { importOf, jobOf, makeWorld, type Agent, type World } from './support.js';
 
 let world: World;
 beforeAll(async () => {
@@ -62,6 +63,7 @@ const NEEDS: Readonly<Record<string, Permission | 'nobody'>> = {
   'PATCH /api/customers/{id}/retired': 'edit-job',
   'GET /api/customers/past-keeping': 'manage-people',
   'GET /api/customers/{id}': 'read',
+  'GET /api/customers/{id}/traces': 'manage-people',
   'GET /api/customers/{id}/file': 'manage-people',
   'POST /api/customers/{id}/erased': 'manage-people',
   'GET /api/engines': 'read',
@@ -173,5 +175,55 @@ describe('who may do what', () => {
       expect(may('technician', needed)).toBe(false);
     }
     expect(wantsPassword('measure')).toBe(false);
+  });
+});
+
+describe('who may write what into a log', () => {
+  const TICKETS = ['ticket', 'ticket-news'];
+
+  it('is said for every kind of entry and every role', () => {
+    for (const { kind } of KINDS)
+      for (const role of ROLES)
+        expect([kind, role, may(role, permissionFor({ kind }))]).toEqual([
+          kind,
+          role,
+          role !== 'apprentice' || !TICKETS.includes(kind),
+        ]);
+    expect(permissionFor({ kind: 'ticket-news', what: 'back', firm: false, price: null })).toBe('measure');
+    for (const act of [{ what: 'sent' }, { what: 'back', firm: true }, { what: 'back', price: 5 }])
+      expect(permissionFor({ kind: 'ticket-news', ...act })).toBe('decide');
+  });
+
+  it('is held by the log and by a file alike: no apprentice orders, nobody speaks as the firm', async () => {
+    const job = await jobOf(world.technician, 'Varrow 644 Twin');
+    const path = `/api/jobs/${job.file.job.id}/log`;
+    const at = new Date().toISOString();
+    const ticket = job.file.log.find((e) => e.kind === 'ticket') ?? { id: v7() };
+    const news = (more: object) => ({
+      ...{ id: v7(), at, kind: 'ticket-news', of: ticket.id, what: 'sent', firm: false, price: null },
+      ...{ due: null, text: '', readings: [] },
+      ...more,
+    });
+    const send = (agent: Agent, entry: object) => agent.post(path).send({ entries: [entry] });
+    await send(world.apprentice, news({})).expect(403);
+    await send(world.apprentice, news({ what: 'quoted', price: 100 })).expect(403);
+    for (const agent of [world.apprentice, world.technician, world.lead])
+      expect((await send(agent, news({ what: 'quoted', firm: true })).expect(403)).body.code).toBe(
+        'not-allowed',
+      );
+    // The same in a file of a job that went out.
+    const { body } = await world.lead.get('/api/jobs?limit=100');
+    for (const row of (body as { items: { id: string }[] }).items) {
+      const file = (await world.lead.get(`/api/jobs/${row.id}/file`)).body as JobFile;
+      if (!file.log.some((e) => e.kind === 'ticket')) continue;
+      const bare = { ...file, decisions: [], job: { ...file.job, overrides: [] } };
+      const view = await importOf(world.apprentice, bare);
+      expect([view.state, view.problem?.detail]).toEqual([
+        'refused',
+        expect.stringContaining('orders to firms'),
+      ]);
+      return;
+    }
+    throw new Error('no job of the demo went out');
   });
 });

@@ -63,6 +63,27 @@ describe('a phone', () => {
     expect(heard.filter((e) => e.table === 'presses')).toEqual([{ table: 'presses', id: screen }]);
   });
 
+  it('ends with the screen that let it in, makes no further phone, changes to nobody and ends nobody', async () => {
+    const screen = request.agent(world.app.getHttpServer());
+    const credentials = { email: 'tomasz@ternhollow.example', password: 'demo-bench-77' };
+    await screen.post('/api/session').send(credentials).expect(200);
+    const code = (await screen.post('/api/session/phone').expect(201)).body as PhoneCode;
+    const phone = request.agent(world.app.getHttpServer());
+    await phone.post('/api/door/phone').send({ token: code.token }).expect(201);
+    const { body: devices } = await phone.get('/api/session/devices').expect(200);
+    for (const refused of [
+      phone.post('/api/session/phone'),
+      phone.delete('/api/session/devices'),
+      phone.delete(`/api/session/devices/${devices[0].id}`),
+      phone.put('/api/session/person').send({ personId: devices[0].id, pin: '4711' }),
+    ])
+      expect((await refused.expect(403)).body.code).toBe('phone');
+    await phone.get('/api/jobs').expect(200);
+    await screen.delete('/api/session').expect(204);
+    await phone.get('/api/jobs').expect(401);
+    await world.technician.get('/api/jobs').expect(200);
+  });
+
   it('a code that ran out signs nobody in', async () => {
     const code = (await world.technician.post('/api/session/phone').expect(201)).body as PhoneCode;
     await asOwner(world.ownerUrl, `UPDATE phone_links SET until = now() - interval '1 second'`);

@@ -6,6 +6,7 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsObject,
   IsOptional,
   Matches,
   Max,
@@ -45,6 +46,7 @@ export class FirmWorkBody {
   @Max(MOST_MONEY)
   price!: number;
 
+  @IsObject()
   @ValidateNested()
   @Type(() => LeadTimeBody)
   days!: LeadTimeBody;

@@ -21,7 +21,17 @@ export interface CustomerNow {
 
 /** What can hold a customer, in the order it is shown. */
 export const TRACE_KINDS = [
-  ...(['customer', 'arrival', 'complaint', 'caption', 'print', 'import', 'refused', 'trick', 'timer'] as const),
+  ...([
+    'customer',
+    'arrival',
+    'complaint',
+    'caption',
+    'print',
+    'import',
+    'refused',
+    'trick',
+    'timer',
+  ] as const),
   ...(['note', 'decision', 'audit', 'photo', 'sound'] as const),
 ] as const;
 

@@ -4,6 +4,9 @@ import { IsClientId, IsId, IsLine, IsTime } from '../kit/rules.js';
 /** A file of a photo or sound is no larger than this, bytes. */
 export const MOST_PHOTO_BYTES = 25 * 1024 * 1024;
 
+/** Days after which a photo or sound that was put away is taken away for good. */
+export const PUT_AWAY_DAYS = 30;
+
 /** What is said with a photo in the address; its body is the file. */
 export class PhotoQuery {
   @IsClientId()

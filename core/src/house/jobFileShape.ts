@@ -1,6 +1,6 @@
 import { INSTRUMENT_TYPES } from '../gauges/index.js';
 import { OUTSIDE_WORK_KEYS, ROUTE_NAMES } from '../job/index.js';
-import { angle, day, MOST_ENTRIES, name, size, time } from '../log/index.js';
+import { angle, day, MOST_ENTRIES, name, size, time, title } from '../log/index.js';
 import {
   boolean,
   byKind,
@@ -57,8 +57,8 @@ export const limitShape = object(
 
 export const kitShape = object({
   id,
-  maker: name,
-  name,
+  maker: title,
+  name: title,
   oversize: size,
   piston: size,
   material,
@@ -70,11 +70,11 @@ export const engineShapeOf = (sheets: readonly SheetPart[]) =>
   object(
     {
       id,
-      maker: name,
-      model: name,
+      maker: title,
+      model: title,
       kind: oneOf('motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'),
       strokes: oneOf(2, 4),
-      cylinders: list(name, 1, 12),
+      cylinders: list(title, 1, 12),
       bore: integer(5_000_000, 500_000_000),
       stroke: integer(5_000_000, 500_000_000),
       wall,
@@ -102,7 +102,7 @@ export const engineShapeOf = (sheets: readonly SheetPart[]) =>
 
 const instrument = object({
   id,
-  name,
+  name: title,
   type: oneOf(...INSTRUMENT_TYPES),
   unit: oneOf('mm', 'in'),
   resolution: integer(1, 10_000_000),
@@ -142,7 +142,7 @@ const costs = object({
 const lead = object({ soonest: number(0, 400), usual: number(0, 400), latest: number(0, 400) });
 const firm = object({
   id,
-  name,
+  name: title,
   unit: oneOf('mm', 'in'),
   works: list(object({ what: oneOf(...OUTSIDE_WORK_KEYS), price: amount, days: lead }), 0, 12),
   freight: amount,
@@ -159,7 +159,7 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
     version: oneOf(5),
     shop: object(
       {
-        name,
+        name: title,
         rules: object({ wearThreshold: number(0.8, 0.999) }),
         allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
       },
@@ -171,8 +171,8 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
     job: object({
       id,
       number: integer(1, 1_000_000_000),
-      customer: name,
-      machine: name,
+      customer: title,
+      machine: title,
       engineNumber: name,
       use: name,
       complaint: text(),

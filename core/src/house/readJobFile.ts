@@ -14,6 +14,12 @@ export type JobFileReading =
 
 const MOST_REPORTED = 20;
 
+/** Places of those whose id stands before them already. */
+const doubled = (things: readonly { readonly id: string }[]): number[] => {
+  const seen = new Set<string>();
+  return things.flatMap(({ id }, i) => (seen.size === seen.add(id).size ? [i] : []));
+};
+
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 /** What no schema can say: that names point at things which exist, and values are what was typed. */
@@ -23,7 +29,14 @@ function references(file: JobFile): Misfit[] {
   const instruments = new Map(file.instruments.map((i) => [i.id, i]));
   const kits = new Set(file.engine.kits.map((k) => k.id));
   const limits = new Set(file.engine.limits.map((l) => l.id));
-  if (instruments.size !== file.instruments.length) say('/instruments', 'two instruments have the same id');
+  for (const [path, ids] of [
+    ['/instruments', file.instruments],
+    ['/engine/limits', file.engine.limits],
+    ['/engine/kits', file.engine.kits],
+    ['/decisions', file.decisions],
+    ['/shop/firms', file.shop.firms ?? []],
+  ] as const)
+    for (const i of doubled(ids)) say(`${path}/${i}/id`, 'is used twice');
   file.instruments.forEach((i, n) => {
     if (i.setting.kind !== 'micrometer') return;
     const micrometer = instruments.get(i.setting.instrumentId);

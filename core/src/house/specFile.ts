@@ -1,5 +1,5 @@
 import { list, object, oneOf, type Misfit, type Shape } from '../shape/index.js';
-import { name, size } from '../log/index.js';
+import { size, title } from '../log/index.js';
 import { engineTroubles, limitTroubles, type EngineSpec, type Kit, type Limit } from '../specs/index.js';
 import { HOUSE, sheetsOf } from './house.js';
 import { engineShapeOf, kitShape, limitShape } from './jobFileShape.js';
@@ -56,7 +56,7 @@ export interface KitFile {
 const kitFileShape = object({
   format: oneOf('tribos-kit'),
   version: oneOf(1),
-  for: object({ maker: name, model: name, bore: size }),
+  for: object({ maker: title, model: title, bore: size }),
   kit: kitShape,
   limits: list(limitShape, 0, 500),
   parts: object({}, Object.fromEntries(parts.map((p) => [p.name, p.shape]))),

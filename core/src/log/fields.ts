@@ -1,4 +1,4 @@
-import { integer, measured, number, text } from '../shape/index.js';
+import { integer, measured, number, seen, text } from '../shape/index.js';
 export { day, isOnCalendar, time } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 
@@ -16,5 +16,7 @@ export const angle = measured('angle', number(0, 359.999));
 /** Index into the engine's cylinders. */
 export const cylinder = integer(0, 11);
 export const name = text(200);
+/** What something is called: never nothing at all. */
+export const title = seen(200);
 /** A figure as typed at a gauge; what it says is for the parser. */
 export const typed = text(48);

@@ -46,13 +46,11 @@ export type Of<S> = S extends Shape<infer T> ? T : never;
 const ENOUGH = 20;
 
 /** What is wrong of some things, until it is enough. */
-function enough<T>(things: Iterable<T>, check: (thing: T, nth: number) => readonly Misfit[]): Misfit[] {
+function enough<T>(things: Iterable<T>, check: (thing: T) => readonly Misfit[]): Misfit[] {
   const found: Misfit[] = [];
-  let nth = 0;
   for (const thing of things) {
-    found.push(...check(thing, nth));
+    found.push(...check(thing));
     if (found.length >= ENOUGH) break;
-    nth += 1;
   }
   return found;
 }
@@ -69,6 +67,9 @@ const kindOf = (v: unknown): string =>
 
 const asIs = (value: unknown): unknown => value;
 
+/** What no database keeps: a NUL, half of a character. */
+const UNKEPT = /[\0\ud800-\udfff]/u;
+
 export function text(most = 2000): Shape<string> {
   return {
     schema: { type: 'string', maxLength: most },
@@ -76,10 +77,26 @@ export function text(most = 2000): Shape<string> {
     check: (v, path) =>
       typeof v !== 'string'
         ? misfit(path, `should be text, is ${kindOf(v)}`)
-        : [...v].length > most
+        : // No character is longer than two units: what is short enough is not counted one by one.
+          v.length > most && (v.length > 2 * most || [...v].length > most)
           ? misfit(path, `is longer than ${most} characters`)
-          : [],
+          : UNKEPT.test(v)
+            ? misfit(path, 'holds a character that cannot be kept')
+            : [],
     renamed: asIs,
+  };
+}
+
+/** Text with something in it that can be seen. */
+export function seen(most = 2000): Shape<string> {
+  const any = text(most);
+  return {
+    ...any,
+    schema: { ...any.schema, pattern: '\\S' },
+    check: (v, path) => {
+      const misfits = any.check(v, path);
+      return misfits.length > 0 || /\S/u.test(v as string) ? misfits : misfit(path, 'is empty');
+    },
   };
 }
 
@@ -182,7 +199,6 @@ export function object<F extends Fields, O extends Fields = Record<never, Shape>
   optional: O = {} as O,
 ): Shape<OfFields<F> & OfOptional<O>> {
   const all: Fields = { ...fields, ...optional };
-  const needed = Object.keys(fields).length;
   return {
     schema: {
       type: 'object',
@@ -195,14 +211,16 @@ export function object<F extends Fields, O extends Fields = Record<never, Shape>
       if (typeof v !== 'object' || v === null || Array.isArray(v))
         return misfit(path, `should be an object, is ${kindOf(v)}`);
       const given = v as Record<string, unknown>;
-      return enough([...Object.keys(fields), ...Object.keys(given)], (k, nth) =>
-        nth < needed
-          ? Object.hasOwn(given, k)
-            ? []
-            : misfit(`${path}/${k}`, 'is missing')
-          : Object.hasOwn(all, k)
-            ? all[k]!.check(given[k], `${path}/${k}`)
-            : misfit(`${path}/${k}`, 'is not part of the format'),
+      const missing = Object.keys(fields).filter((k) => !Object.hasOwn(given, k));
+      const unknown = Object.keys(given).filter((k) => !Object.hasOwn(all, k));
+      const names = Object.keys(all).filter((k) => Object.hasOwn(given, k));
+      return enough(
+        [
+          ...missing.map((k) => () => misfit(`${path}/${k}`, 'is missing')),
+          ...unknown.map((k) => () => misfit(`${path}/${k}`, 'is not part of the format')),
+          ...names.map((k) => () => all[k]!.check(given[k], `${path}/${k}`)),
+        ],
+        (look) => look(),
       );
     },
     renamed: (v, naming, path) =>

@@ -14,6 +14,7 @@ const TROUBLES: Readonly<Record<LimitTrouble['code'], string>> = {
   'no-figure': 'Neither a low nor a high figure is given.',
   reversed: 'The low figure is above the high one. Are they swapped?',
   'target-outside': 'The target is not between the low and the high figure.',
+  'other-unit': 'This unit measures something else. Is it the right line of the sheet?',
 };
 
 const INCH = 25.4;

@@ -22,7 +22,11 @@ const within =
   (request, response, next) => {
     if (request.method === 'GET') return next();
     const late = setTimeout(() => {
-      const problem = new ProblemError(408, 'slow', 'The request took too long to arrive. Nothing was saved.');
+      const problem = new ProblemError(
+        408,
+        'slow',
+        'The request took too long to arrive. Nothing was saved.',
+      );
       if (!response.headersSent)
         response
           .status(408)
@@ -45,19 +49,21 @@ export function readBodies(app: NestExpressApplication): void {
   const sessions = app.get(Sessions);
   const signedIn = (request: Request, _: Response, next: NextFunction): void => {
     if (request.method !== 'POST') return next();
-    sessions.whoIs(request).then(
-      (who) =>
-        next(
-          who
-            ? undefined
-            : new ProblemError(
-                401,
-                'not-signed-in',
-                'You are not signed in, or were signed out. What you typed is kept on this device.',
-              ),
-        ),
-      next,
-    );
+    sessions
+      .whoIs(request)
+      .then(
+        (who) =>
+          next(
+            who
+              ? undefined
+              : new ProblemError(
+                  401,
+                  'not-signed-in',
+                  'You are not signed in, or were signed out. What you typed is kept on this device.',
+                ),
+          ),
+        next,
+      );
   };
   const [slowly, soon] = [within(FILE_MS), within(JSON_MS)];
   app.use('/api', (request: Request, response: Response, next: NextFunction) =>

@@ -8,12 +8,16 @@ import cookieParser from 'cookie-parser';
 import express, { type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { BodyPipe } from '../kit/bodyPipe.js';
-import { fromValidation } from '../kit/problems.js';
+import { fromValidation, ProblemError } from '../kit/problems.js';
 import { AppModule } from './app.module.js';
 import { readBodies } from './bodyReaders.js';
 import { describeApi } from './openapi.js';
 
 const YEAR_S = 31_536_000;
+/** Name or address of a machine, and a port. It stands in what is printed for others to open. */
+const HOST = /^[\w.:[\]-]{0,255}$/u;
+const badHost = (): ProblemError =>
+  new ProblemError(400, 'host', 'The request names no machine that could be this one. Nothing was saved.');
 
 /**
  * Strict headers: everything comes from here, nothing runs inline, nobody frames it.
@@ -63,6 +67,9 @@ export async function createApp(
     (request.path.startsWith('/api/docs') ? forDocs : strict)(request, response, next),
   );
   trustProxy(app);
+  app.use((request: Request, _: Response, next: (error?: unknown) => void) =>
+    next(HOST.test(request.headers.host ?? '') ? undefined : badHost()),
+  );
   // A stream of events must leave at once, not when a buffer is full.
   app.use(
     compression({

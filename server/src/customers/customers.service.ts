@@ -82,7 +82,9 @@ export class CustomersService {
       [true, false].flatMap((goes) => {
         const of = rows.filter((r) => r.kind === kind && r.goes === goes);
         const places = [...new Set(of.map((r) => r.place))];
-        return of.length === 0 ? [] : [{ kind, goes, count: of.length, places: places.slice(0, MOST_PLACES) }];
+        return of.length === 0
+          ? []
+          : [{ kind, goes, count: of.length, places: places.slice(0, MOST_PLACES) }];
       }),
     );
   }

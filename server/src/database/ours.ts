@@ -4,7 +4,16 @@ import type { Client } from 'pg';
 export const OUR_TABLES: readonly string[] = [
   ...['arrivals', 'audit', 'benches', 'customers', 'decisions', 'engines', 'erasures', 'files', 'firm_lines'],
   ...['firm_returns', 'firms', 'first_codes', 'imports', 'instruments', 'invitations', 'jobs', 'kits'],
-  ...['known_devices', 'limits', 'log_entries', 'map_spreads', 'migrations', 'people', 'phone_links', 'photos'],
+  ...[
+    'known_devices',
+    'limits',
+    'log_entries',
+    'map_spreads',
+    'migrations',
+    'people',
+    'phone_links',
+    'photos',
+  ],
   ...['rate_limits', 'reports', 'seals', 'sessions', 'sheet_parts', 'shops', 'studies', 'summaries_due'],
   ...['tickets', 'timers', 'tools', 'tricks'],
 ];

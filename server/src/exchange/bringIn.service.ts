@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { may, type Permission } from '@tribos/contract';
+import { may, permissionFor, type Permission } from '@tribos/contract';
 import {
   partsRenamed,
   whoOf,
@@ -90,6 +90,8 @@ export class BringIn {
   async keep(file: JobFile): Promise<string> {
     if (file.decisions.length > 0) this.needs('decide', 'decisions');
     if (file.job.overrides.length > 0) this.needs('check-specs', 'limits that were overridden');
+    for (const entry of file.log)
+      if (permissionFor(entry) !== 'measure') this.needs(permissionFor(entry), 'orders to firms');
     await this.mayBringGauges(file);
     const ids = new Ids();
     const importedBy = this.scope.who.name;

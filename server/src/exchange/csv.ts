@@ -19,6 +19,10 @@ const COLUMNS = [
   'stands',
 ];
 
+/** A cell that a spreadsheet would run is told to be text; a number, whatever its sign, is one. */
+const unrun = (cell: string): string =>
+  /^[=+\-@\t\r]/u.test(cell) && !/^[+-]?\d+(?:[.,]\d+)?$/u.test(cell) ? `'${cell}` : cell;
+
 // Every digit there is: the table can be read back in without loss.
 const exact = (value: number): string => toDecimal(nm(value), 'mm', 6).replace(/0{1,3}$/u, '');
 /** Leaves laid together, one by one: their sum alone could not be laid again. */
@@ -66,6 +70,5 @@ export function readingsCsv(file: JobFile): string {
       },
     ];
   });
-  // A cell that starts like a formula would run in a spreadsheet.
-  return stringify(rows, { header: true, columns: COLUMNS, escape_formulas: true });
+  return stringify(rows, { header: true, columns: COLUMNS, cast: { string: unrun } });
 }

@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { Injectable, Logger, type OnApplicationBootstrap } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import { MOST_FILE_BYTES, type ImportView, type Problem } from '@tribos/contract';
@@ -10,6 +11,11 @@ import { Queue } from '../kit/queue.js';
 import { Scope, type Who } from '../kit/scope.js';
 import { BringIn } from './bringIn.service.js';
 import { ImportModel } from './models.js';
+
+/** Files read at once: one core is left to answering. */
+const AT_ONCE = Math.min(2, Math.max(1, availableParallelism() - 1));
+/** Files of one shop that may wait. */
+const MOST_WAITING = 40;
 
 interface Order {
   readonly importId: string;
@@ -51,7 +57,7 @@ export class ImportsService implements OnApplicationBootstrap {
 
   async onApplicationBootstrap(): Promise<void> {
     await this.queue
-      .work<Order>('import', (order) => this.work(order))
+      .work<Order>('import', (order) => this.work(order), AT_ONCE)
       .catch((error: unknown) => this.logger.warn(`nothing is imported: ${String(error)}`));
   }
 
@@ -60,6 +66,15 @@ export class ImportsService implements OnApplicationBootstrap {
     const before = await this.imports.findOne({ where: { id } });
     if (before) return viewOf(before);
     if (!again) await this.refuseSame(content);
+    const waiting = await this.imports.count({ where: { state: ['queued', 'working'] } });
+    if (waiting >= MOST_WAITING)
+      throw new ProblemError(
+        503,
+        'busy',
+        `${waiting} files of this shop wait to be read already. This one was not kept: send it again once they are in.`,
+        {},
+        10,
+      );
     const { who } = this.scope;
     const fileHash = await this.files.keep('application/json', content);
     const row = {
@@ -76,7 +91,7 @@ export class ImportsService implements OnApplicationBootstrap {
     } as const;
     // The same, sent twice at once, waits here for the first to be kept.
     await this.imports.bulkCreate([row], { ignoreDuplicates: true });
-    await this.queue.add('import', { importId: id, who } satisfies Order);
+    await this.queue.add('import', { importId: id, who } satisfies Order, waiting);
     return this.view(id);
   }
 

@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { mkdir, open, readFile, rename } from 'node:fs/promises';
+import { mkdir, open, readFile, rename, rm } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
@@ -30,6 +30,12 @@ export class FilesService {
     const row = { shopId, hash, type, bytes: content.length, content: dir ? null : content };
     await this.files.bulkCreate([row], { ignoreDuplicates: true });
     return hash;
+  }
+
+  /** Takes the file of one away that the database names no more. */
+  async forget(shopId: string, hash: Buffer): Promise<void> {
+    const dir = directory();
+    if (dir) await rm(pathOf(dir, shopId, hash), { force: true });
   }
 
   async content(hash: Buffer): Promise<Buffer | null> {

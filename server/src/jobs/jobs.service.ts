@@ -1,13 +1,16 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type {
-  AppendedLog,
-  AppendLog,
-  EditJob,
-  JobView,
-  NewDecision,
-  NewJob,
-  OverrideBody,
+import {
+  may,
+  permissionFor,
+  speaksAsFirm,
+  type AppendedLog,
+  type AppendLog,
+  type EditJob,
+  type JobView,
+  type NewDecision,
+  type NewJob,
+  type OverrideBody,
 } from '@tribos/contract';
 import {
   namedBy,
@@ -197,6 +200,7 @@ export class JobsService {
 
   /** Appends to the log; two devices follow one another. */
   async append(id: string, body: AppendLog): Promise<AppendedLog> {
+    this.refuseActs(body);
     // What corrects another reading is judged by the whole log, which nobody writes to meanwhile; anything else by
     // what it names.
     const whole = body.entries.some((e) => 'corrects' in e && e.corrects !== null);
@@ -205,6 +209,30 @@ export class JobsService {
     const entries = await this.log.append(file, body.entries);
     this.summaries.soonAfterCommit(id);
     return { entries };
+  }
+
+  /** What orders, costs or speaks for another wants the permission of that act. */
+  private refuseActs({ entries }: AppendLog): void {
+    const { role } = this.scope.who;
+    const path = (i: number) => ({
+      errors: [{ path: `/entries/${i}/kind`, sentence: 'may not be written' }],
+    });
+    entries.forEach((entry, i) => {
+      if (speaksAsFirm(entry))
+        throw new ProblemError(
+          403,
+          'not-allowed',
+          'Only the line of a firm says what the firm answered. Write down what it said as your own. Nothing was saved.',
+          path(i),
+        );
+      if (!may(role, permissionFor(entry)))
+        throw new ProblemError(
+          403,
+          'not-allowed',
+          `${role === 'apprentice' ? 'An' : 'A'} ${role} may not order, price or accept work of a firm in this shop. Nothing was saved.`,
+          path(i),
+        );
+    });
   }
 
   /**

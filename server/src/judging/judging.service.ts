@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import type { JobFile, JobFileReading, LengthUnit } from '@tribos/core';
 import { Piscina } from 'piscina';
@@ -5,6 +6,8 @@ import { FairQueue } from '../kit/fairQueue.js';
 import type { Answers, Judged, JudgeTask, Wanted } from './judgeTask.js';
 import { PropagationService } from './propagation.service.js';
 
+/** Two where cores allow; one is left to answering. */
+const THREADS = Math.min(2, Math.max(1, availableParallelism() - 1));
 /** Jobs of one shop that may wait to be judged. */
 const MOST_WAITING = 500;
 
@@ -23,7 +26,7 @@ export interface Question<W extends Wanted> {
  */
 @Injectable()
 export class JudgingService implements OnApplicationShutdown {
-  private readonly turns = new FairQueue(1, MOST_WAITING);
+  private readonly turns = new FairQueue(THREADS, MOST_WAITING);
   private pool: Piscina | null = null;
 
   constructor(private readonly propagation: PropagationService) {}
@@ -72,7 +75,7 @@ export class JudgingService implements OnApplicationShutdown {
   private onThread<T>(name: 'judge' | 'read', sent: unknown): Promise<T> {
     this.pool ??= new Piscina({
       filename: new URL('../../dist/judging/judgeThread.js', import.meta.url).href,
-      maxThreads: 1,
+      maxThreads: THREADS,
       idleTimeout: 60_000,
     });
     return this.pool.run(sent, { name }) as Promise<T>;

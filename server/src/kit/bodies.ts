@@ -92,7 +92,12 @@ export function refuseLonger(value: unknown, target: Class, path = ''): void {
     const at = `${path}/${property}`;
     if (Array.isArray(inner)) {
       if (most !== null && inner.length > most) throw tooMuch(at, `holds ${inner.length}, at most ${most}`);
-      if (of) for (const [i, item] of inner.entries()) refuseLonger(item, of, `${at}/${i}`);
+      if (of)
+        for (const [i, item] of inner.entries()) {
+          if (typeof item !== 'object' || item === null || Array.isArray(item))
+            throw tooMuch(`${at}/${i}`, 'is not what belongs here');
+          refuseLonger(item, of, `${at}/${i}`);
+        }
     } else if (of) refuseLonger(inner, of, at);
   }
 }

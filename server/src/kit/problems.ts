@@ -87,6 +87,13 @@ const databaseAway = (): ProblemError =>
     'The database is not answering. Nothing was saved; try again in a moment.',
   );
 
+const busy = (): ProblemError =>
+  new ProblemError(
+    503,
+    'busy',
+    'So much is being asked at once that this would only wait. Nothing was saved; try again in a moment.',
+  );
+
 const diskFull = (): ProblemError =>
   new ProblemError(
     503,
@@ -100,6 +107,12 @@ const diskFull = (): ProblemError =>
 const AWAY = ['08', '53', '57', '58', 'F0', 'XX'];
 /** The same, said by the system. */
 const NOT_REACHED = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT']);
+
+/** PostgreSQL takes no more connections. */
+const fromTooMany = (error: unknown): boolean =>
+  [error, (error as DatabaseError | null)?.original, (error as DatabaseError | null)?.parent].some(
+    (e) => (e as { code?: string } | null | undefined)?.code === '53300',
+  );
 
 /** A connection that was cut in the middle says so in words alone. */
 function isCut(error: unknown): boolean {
@@ -157,12 +170,7 @@ function fromDatabase(error: DatabaseError): ProblemError | null {
 /** What went wrong, as it is told. */
 export function problemOf(error: unknown): ProblemError {
   if (error instanceof ProblemError) return error;
-  if (error instanceof QueueFull)
-    return new ProblemError(
-      503,
-      'busy',
-      'So much is being worked out that this would only wait. Try again in a moment.',
-    );
+  if (error instanceof QueueFull) return busy();
   if (error instanceof CoreError) return new ProblemError(422, error.code, error.message);
   if (error instanceof HttpException) {
     const status = error.getStatus();
@@ -177,6 +185,8 @@ export function problemOf(error: unknown): ProblemError {
   const fromPg = fromDatabase((error ?? {}) as DatabaseError);
   if (fromPg) return fromPg;
   const { status, type, name } = (error ?? {}) as { status?: number; type?: string; name?: string };
+  // Every connection is taken: the database is there, and busy.
+  if (name === 'SequelizeConnectionAcquireTimeoutError' || fromTooMany(error)) return busy();
   if (name?.startsWith('SequelizeConnection') || isCut(error)) return databaseAway();
   if (status && status >= 400 && status < 500) {
     return new ProblemError(

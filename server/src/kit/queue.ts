@@ -53,17 +53,23 @@ export async function ensureQueues(
 export class Queue implements OnApplicationShutdown {
   private boss: Promise<PgBoss> | null = null;
 
-  /** Takes work from a queue, one piece at a time. */
-  async work<T extends object>(name: QueueName, handle: (data: T) => Promise<void>): Promise<void> {
+  /** Takes work from a queue, so many pieces at a time. */
+  async work<T extends object>(
+    name: QueueName,
+    handle: (data: T) => Promise<void>,
+    atOnce = 1,
+  ): Promise<void> {
     const boss = await this.started();
-    await boss.work<T>(name, { pollingIntervalSeconds: 0.5 }, async ([job]) => {
-      if (job) await handle(job.data);
-    });
+    for (let i = 0; i < atOnce; i += 1)
+      await boss.work<T>(name, { pollingIntervalSeconds: 0.5 }, async ([job]) => {
+        if (job) await handle(job.data);
+      });
   }
 
-  async add(name: QueueName, data: object): Promise<void> {
+  /** @param behind how many pieces of the same shop wait already: another shop's first goes before its next */
+  async add(name: QueueName, data: object, behind = 0): Promise<void> {
     const boss = await this.started();
-    await boss.send(name, data, HOW[name]);
+    await boss.send(name, data, { ...HOW[name], priority: -behind });
   }
 
   async onApplicationShutdown(): Promise<void> {

@@ -41,4 +41,9 @@ export function giveCookies(
 }
 
 export const takeCookie = (response: Response): void =>
-  void response.clearCookie(COOKIE, { httpOnly: true, sameSite: 'strict', secure: response.req.secure, path: '/' });
+  void response.clearCookie(COOKIE, {
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: response.req.secure,
+    path: '/',
+  });

@@ -80,7 +80,7 @@ export class InvitationsService {
     if (!person) throw notFound('person');
     // Whoever cannot get in may be kept out by somebody who did: what was handed out meanwhile is over too.
     await this.endOf(personId);
-    await this.sessions.endLetIn(personId);
+    await this.sessions.endBegunBy(personId, ['pin', 'code']);
     this.audit.note('password renewal given', personId);
     return this.make({ id: v7(), personId, role: person.role, note: person.name }, RENEWAL_HOURS);
   }

@@ -61,7 +61,7 @@ export class PeopleService {
   /** Nobody comes back, or stays, by what somebody else was given: links, codes, phones. */
   private async endHandedOut(id: string): Promise<void> {
     await this.invitations.endOf(id);
-    await this.sessions.endLetIn(id);
+    await this.sessions.endBegunBy(id, ['code']);
   }
 
   private async change(id: string, version: number, to: Partial<PersonView> & { pinHash?: null }) {

@@ -131,10 +131,13 @@ export class SessionService {
   private async endOfDay(letInBy: string | null): Promise<Date> {
     const usual = new Date(Date.now() + SESSION_HOURS * 3_600_000);
     if (letInBy === null) return usual;
-    // Held until the phone's own stands: a screen that signs out at this moment takes it along.
-    const screen = await this.sessions.findOne({ where: { id: letInBy }, lock: true });
+    const screen = await this.sessions.findOne({ where: { id: letInBy } });
     if (!screen)
-      throw new ProblemError(404, 'link-over', 'The screen that showed this code is signed out. Nothing was done.');
+      throw new ProblemError(
+        404,
+        'link-over',
+        'The screen that showed this code is signed out. Nothing was done.',
+      );
     return screen.expiresAt < usual ? screen.expiresAt : usual;
   }
 
@@ -149,7 +152,8 @@ export class SessionService {
       { bind: [hashToken(token)], type: QueryTypes.SELECT },
     );
     // A code taken up on the very screen that showed it would end itself with it.
-    if (of && of.session_id !== letInBy) await this.scope.apart({ shopId: of.shop_id }, () => this.end(token));
+    if (of && of.session_id !== letInBy)
+      await this.scope.apart({ shopId: of.shop_id }, () => this.end(token));
   }
 
   /** Ends a session, and phones its screen let in; the database tells their event streams, on whichever server. */
@@ -194,9 +198,9 @@ export class SessionService {
     });
   }
 
-  /** Ends what somebody's screens let in without a password; what they signed in with themselves stays. */
-  async endLetIn(personId: string): Promise<void> {
-    await this.sessions.destroy({ where: { personId, how: { [Op.ne]: 'password' } } });
+  /** Ends sessions of somebody that were begun in one of some ways. */
+  async endBegunBy(personId: string, how: readonly CameBy[]): Promise<void> {
+    await this.sessions.destroy({ where: { personId, how: [...how] } });
   }
 
   /** Devices are no longer known to an account: they are counted like any other. */

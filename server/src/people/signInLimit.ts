@@ -107,7 +107,9 @@ export class SignInLimit {
       throw new ProblemError(
         429,
         'too-many-tries',
-        `Too many tries. Wait ${seconds} seconds, or sign in on a device that has done so before.`,
+        name.startsWith('inHand')
+          ? `Too many tries. Wait ${seconds} seconds. Nothing was changed.`
+          : `Too many tries to sign in. Wait ${seconds} seconds, or sign in on a device that has done so before.`,
         {},
         seconds,
       );

@@ -5,10 +5,12 @@ import { PeopleModule } from '../people/index.js';
 import { PhotoModel } from './models.js';
 import { PhotosController } from './photos.controller.js';
 import { PhotosService } from './photos.service.js';
+import { PutAwayService } from './putAway.service.js';
 
 @Module({
   imports: [SequelizeModule.forFeature([PhotoModel]), FilesModule, PeopleModule],
   controllers: [PhotosController],
-  providers: [PhotosService],
+  providers: [PhotosService, PutAwayService],
 })
 export class PhotosModule {}
+export { PutAwayService };

@@ -13,6 +13,8 @@ export class PhotoModel extends ShopRow {
   @Column(text) declare by: string;
   @Column(time) declare at: Date;
   @Column(bytes) declare fileHash: Buffer;
+  /** The small one of a photo; null where none was made yet. */
+  @Column(bytes) declare smallHash: Buffer | null;
   @Column(integer) declare width: number | null;
   @Column(integer) declare height: number | null;
   @Column(day) declare goneOn: string | null;

@@ -7,7 +7,8 @@ import { Scope, type Who } from '../kit/scope.js';
 import { today } from '../kit/today.js';
 import { AuditService } from '../people/index.js';
 import { PhotoModel } from './models.js';
-import { pictureOf, soundType, thumbnailOf, type Picture } from './picture.js';
+import { kindOf } from './kinds.js';
+import { pictureOf, thumbnailOf, type Picture } from './picture.js';
 
 const viewOf = (p: PhotoModel): PhotoView => ({
   id: p.id,
@@ -45,15 +46,17 @@ export class PhotosService {
       throw new ProblemError(400, 'empty', 'There is nothing in this file. Nothing was kept.');
     const before = await this.scope.run(who, () => this.before(jobId, query.id));
     if (before) return before;
-    const sound = soundType(file);
-    const picture = sound ? null : await pictureOf(file, query.original === 'yes');
-    if (!sound && !picture)
+    const kind = kindOf(file);
+    if (kind.is === 'refused') throw new ProblemError(415, 'no-photo', kind.sentence);
+    const picture = kind.is === 'sound' ? null : await pictureOf(who.shopId, file, query.original === 'yes');
+    if (kind.is === 'picture' && !picture)
       throw new ProblemError(
         415,
         'no-photo',
-        'This is neither a photo nor a sound: JPEG, PNG, WebP, or what the device records. Nothing was kept.',
+        'This is neither a photo nor a sound, or larger than any camera makes: JPEG up to 64 megapixels, PNG, WebP or AVIF up to 32, or what the device records. Nothing was kept.',
       );
-    return this.scope.run(who, () => this.keep(jobId, query, sound ?? 'image/jpeg', file, picture));
+    const type = kind.is === 'sound' ? kind.type : 'image/jpeg';
+    return this.scope.run(who, () => this.keep(jobId, query, type, file, picture));
   }
 
   private async before(jobId: string, id: string): Promise<PhotoView | null> {
@@ -71,6 +74,7 @@ export class PhotosService {
   ): Promise<PhotoView> {
     const { shopId, name: by } = this.scope.who;
     const fileHash = await this.files.keep(type, picture?.content ?? file);
+    const smallHash = picture && (await this.files.keep(type, picture.small));
     await this.photos.bulkCreate(
       [
         {
@@ -84,6 +88,7 @@ export class PhotosService {
           by,
           at: new Date(query.at),
           fileHash,
+          smallHash,
           width: picture?.width ?? null,
           height: picture?.height ?? null,
           goneOn: null,
@@ -100,7 +105,7 @@ export class PhotosService {
     return viewOf(row);
   }
 
-  /** Puts one away: it is shown no more, and stays in the record. */
+  /** Puts one away: it is shown no more, and is taken away for good once its days are over. */
   async putAway(jobId: string, id: string): Promise<void> {
     const row = await this.row(jobId, id);
     await row.update({ goneOn: today() });
@@ -114,12 +119,24 @@ export class PhotosService {
     id: string,
     small: boolean,
   ): Promise<{ type: string; content: Buffer }> {
-    const { kind, file } = await this.scope.run(who, async () => {
+    const { isPhoto, ready, file } = await this.scope.run(who, async () => {
       const row = await this.row(jobId, id);
-      return { kind: row.kind, file: await this.files.file(row.fileHash) };
+      const hash = small ? (row.smallHash ?? row.fileHash) : row.fileHash;
+      return {
+        isPhoto: row.kind === 'photo',
+        ready: row.smallHash !== null,
+        file: await this.files.file(hash),
+      };
     });
     if (!file) throw new ProblemError(404, 'file-gone', 'The file of this photo is gone from the disk.');
-    return small && kind === 'photo' ? { ...file, content: await thumbnailOf(file.content) } : file;
+    if (!small || !isPhoto || ready) return file;
+    // Kept before small ones were: made now, once.
+    const content = await thumbnailOf(who.shopId, file.content);
+    await this.scope.run(who, async () => {
+      const smallHash = await this.files.keep(file.type, content);
+      await this.photos.update({ smallHash }, { where: { id, smallHash: null } });
+    });
+    return { ...file, content };
   }
 
   private async row(jobId: string, id: string): Promise<PhotoModel> {

@@ -14,6 +14,7 @@ import { TicketCard } from './TicketCard.js';
 export function OutsideStation() {
   const { file, judgement, unit } = useJobContext();
   const mayDo = useMay('measure');
+  const mayOrder = useMay('decide');
   const [part, setPart] = useState(false);
   const tickets = [...ticketsOf(file)].reverse();
   const way = decidedWay(file, judgement.ways());
@@ -25,15 +26,24 @@ export function OutsideStation() {
     <StationBody>
       <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
         <div className="grid content-start gap-4">
-          {wanted && way && mayDo && <Draft file={file} way={way} />}
+          {wanted && way && mayOrder && <Draft file={file} way={way} />}
           {tickets.map((t) => (
-            <TicketCard key={t.ticket.id} file={file} judgement={judgement} standing={t} mayDo={mayDo} />
+            <TicketCard
+              key={t.ticket.id}
+              file={file}
+              judgement={judgement}
+              standing={t}
+              mayDo={mayDo}
+              mayOrder={mayOrder}
+            />
           ))}
-          {tickets.length === 0 && !(wanted && way && mayDo) && (
+          {tickets.length === 0 && !(wanted && way && mayOrder) && (
             <Empty>
               <p>
                 {decision
-                  ? 'Nothing of this job goes out for what was decided.'
+                  ? wanted
+                    ? 'What was decided goes out: somebody who may decide writes the ticket.'
+                    : 'Nothing of this job goes out for what was decided.'
                   : 'Nothing is decided yet: what goes out, and to what size, follows from the decision.'}{' '}
                 <TextLink to={stationPath(file.job.id, 'decide')}>Decide</TextLink>
               </p>
@@ -50,7 +60,7 @@ export function OutsideStation() {
           {firms.map((f) => (
             <FirmPicture key={f.id} firm={f} unit={unit} />
           ))}
-          {mayDo && (
+          {mayOrder && (
             <Button look="quiet" className="no-print justify-self-start" onClick={() => setPart(true)}>
               Head or crank goes out
             </Button>

@@ -47,11 +47,14 @@ export function TicketCard({
   judgement,
   standing,
   mayDo,
+  mayOrder,
 }: {
   file: JobFile;
   judgement: Judgement;
   standing: TicketStanding;
   mayDo: boolean;
+  /** Orders, prices and accepts: what costs, or speaks for the shop. */
+  mayOrder: boolean;
 }) {
   const { ticket, state, news, price, due } = standing;
   const [text, setText] = useState('');
@@ -141,7 +144,7 @@ export function TicketCard({
         </p>
       )}
       <div className="no-print mt-3 flex flex-wrap items-end gap-3">
-        {mayDo && state === 'written' && (
+        {mayOrder && state === 'written' && (
           <Button look="brass" onClick={() => say('sent')}>
             It is sent, with its {ticket.lines.length === 1 ? 'piston' : 'pistons'}
           </Button>
@@ -151,7 +154,7 @@ export function TicketCard({
             It is back
           </Button>
         )}
-        {mayDo && state === 'back' && passes && (
+        {mayOrder && state === 'back' && passes && (
           <Button look="brass" onClick={() => say('passed')}>
             Accept it
           </Button>
@@ -161,7 +164,7 @@ export function TicketCard({
           <FileLink href={`${pdf}/letter`}>Letter, PDF</FileLink>
         )}
       </div>
-      {mayDo && out && state !== 'rejected' && (
+      {mayOrder && out && state !== 'rejected' && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[8rem_11rem_minmax(0,1fr)_auto]">
           <TextField
             label="They ask"
@@ -189,7 +192,7 @@ export function TicketCard({
           </Button>
         </div>
       )}
-      {mayDo && state === 'back' && !passes && (
+      {mayOrder && state === 'back' && !passes && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
           <TextField
             label={part ? 'Why not, or how it was looked at' : 'Not accepted: why'}
@@ -212,7 +215,7 @@ export function TicketCard({
           )}
         </div>
       )}
-      {mayDo && state === 'written' && (
+      {mayOrder && state === 'written' && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
           <TextField
             label="Called off: why"

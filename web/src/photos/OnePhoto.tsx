@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { PhotoView } from '@tribos/contract';
+import { PUT_AWAY_DAYS, type PhotoView } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { useMay } from '../people/index.js';
 import { Button, momentText, Sheet, TextField } from '../ui/index.js';
@@ -58,9 +58,12 @@ export function OnePhoto({
         </form>
       )}
       {mayPutAway && (
-        <Button look="quiet" className="mt-2" onClick={() => void act(() => api.delete(at))}>
-          Put it away
-        </Button>
+        <p className="mt-2 flex flex-wrap items-center gap-x-3">
+          <Button look="quiet" onClick={() => void act(() => api.delete(at))}>
+            Put it away
+          </Button>
+          <span className="text-small text-soft">It is gone for good after {PUT_AWAY_DAYS} days.</span>
+        </p>
       )}
     </Sheet>
   );
