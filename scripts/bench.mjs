@@ -11,7 +11,7 @@ import { run } from './lib/say.mjs';
 await run(() => {
   checkNode();
   ensureDebianPackages(['postgresql', 'chromium', 'chromium-driver']);
-  ensureNodePackages();
+  ensureNodePackages('developers');
   buildChanged();
   const wanted = process.argv.slice(2);
   const files = readdirSync(join(ROOT, 'bench')).filter(

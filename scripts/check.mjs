@@ -9,7 +9,7 @@ import { jest, STATIC_CHECKS } from './lib/tools.mjs';
 /** The fast checks, under a minute: types, lint, format, boundaries, unit tests. */
 await run(() => {
   checkNode();
-  ensureNodePackages();
+  ensureNodePackages('developers');
   const dir = mkdtempSync(join(tmpdir(), 'tribos-check-'));
   const failed = STATIC_CHECKS.filter(([, check]) => !check()).map(([name]) => name);
   if (!jest(join(dir, 'unit.json'), ['unit'])) failed.push('unit tests');

@@ -14,7 +14,7 @@ const API_PORT = 4178;
 await run(async () => {
   checkNode();
   ensureDebianPackages(['postgresql']);
-  ensureNodePackages();
+  ensureNodePackages('developers');
   const tsc = packageFile('.', 'typescript', 'bin/tsc');
   spawnSync(process.execPath, [tsc, '-b'], { cwd: ROOT, stdio: 'inherit' });
   const cluster = await startCluster(join(STATE, 'postgresql'));

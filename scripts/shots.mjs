@@ -14,7 +14,7 @@ const FOLDER = join(ROOT, 'docs/screenshots');
 await run(async () => {
   checkNode();
   ensureDebianPackages(['postgresql', 'chromium', 'chromium-driver']);
-  ensureNodePackages();
+  ensureNodePackages('developers');
   buildChanged();
   const { By, openBrowser, sees, signIn } = await import('../e2e/lib/browser.mjs');
   const { api, demoJob } = await import('../e2e/lib/job.mjs');

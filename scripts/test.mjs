@@ -15,7 +15,7 @@ import { jest, STATIC_CHECKS } from './lib/tools.mjs';
 await run(async () => {
   checkNode();
   ensureDebianPackages(['postgresql', 'chromium', 'chromium-driver']);
-  ensureNodePackages();
+  ensureNodePackages('developers');
   const dir = openDirectory(join(mkdtempSync(join(tmpdir(), 'tribos-test-')), 'cluster'));
   const reports = join(dir, '..');
   let passed = 0;

@@ -61,23 +61,26 @@ export function ensureDebianPackages(names) {
     throw new Trouble(`apt-get could not install ${still.join(', ')} (exit ${status}). Try: sudo ${command}`);
 }
 
-/** Installs the packages of the lock file when it changed or an earlier install was cut off. */
-export function ensureNodePackages() {
+/** How far the packages are installed: for whoever uses Tribos, or for who builds and tests it too. */
+const FOR = { users: ['--omit=dev'], developers: [] };
+
+/**
+ * Installs the packages of the lock file, those and no others, when it changed or an earlier install was cut off.
+ * Nothing a package brings runs meanwhile.
+ * @param {keyof typeof FOR} [who] users get none of the tools that test
+ */
+export function ensureNodePackages(who = 'users') {
   const lock = readFileSync(join(ROOT, 'package-lock.json'));
   const wanted = createHash('sha256').update(lock).digest('hex');
   const mark = join(ROOT, 'node_modules', '.installed');
-  if (existsSync(mark) && readFileSync(mark, 'utf8') === wanted) return;
-  say('Installing the packages of package-lock.json');
-  const npm = (...args) =>
-    spawnSync('npm', [...args, '--no-audit', '--no-fund', '--loglevel=error'], {
-      cwd: ROOT,
-      stdio: ['ignore', 'ignore', 'inherit'],
-    }).status;
-  // Some registries lack platform builds the lock file names; npm ci then refuses where npm install does not.
-  if (npm('ci') !== 0) {
-    say('npm ci could not follow the lock file here; using npm install, which keeps to it where it can');
-    if (npm('install', '--no-save') !== 0)
-      throw new Trouble('The packages could not be installed. Is the npm registry reachable?');
-  }
-  writeFileSync(mark, wanted);
+  const [there, whose] = existsSync(mark) ? readFileSync(mark, 'utf8').split(' ') : [];
+  if (there === wanted && (whose === who || whose === 'developers')) return;
+  say(`Installing the packages of package-lock.json${who === 'users' ? '' : ', tools of tests too'}`);
+  const args = ['ci', ...FOR[who], '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'];
+  const { status } = spawnSync('npm', args, { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'] });
+  if (status !== 0)
+    throw new Trouble(
+      'The packages of package-lock.json could not be installed as it names them; nothing else was. Is the npm registry reachable?',
+    );
+  writeFileSync(mark, `${wanted} ${who}`);
 }
