@@ -20,7 +20,7 @@ await run(async () => {
     const made = await backup({ ownerUrl, files: FILES, to, key: ensureSigningKey(SIGNING_KEY) });
     if (!values.to) keepNewest(BACKUPS);
     say(
-      `${made.path}\n  ${(made.bytes / 1e6).toFixed(1)} MB, ${made.files} photos and sounds; read back and whole.
+      `${made.path}\n  ${(made.bytes / 1e6).toFixed(1)} MB, ${made.files} files of photos and sounds; read back and whole.
   It does not hold the key it is signed with, ${SIGNING_KEY}: keep a copy of that somewhere else.`,
     );
   });

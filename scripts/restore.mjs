@@ -8,7 +8,7 @@ import { buildChanged } from './lib/build.mjs';
 import { besideName, dropMade, makeBeside, refuseWhileUsed, swap, urlOf, withHouse } from './lib/house.mjs';
 import { ERASED, FILES, SIGNING_KEY } from './lib/paths.mjs';
 import { run, say, Trouble } from './lib/say.mjs';
-import { eraseAgain, lookAt, prepareDatabase, prepareRoles, proveRecord } from './lib/serve.mjs';
+import { lookAt, prepareDatabase, prepareRoles, proveRecord } from './lib/serve.mjs';
 import { ensureSigningKey } from './lib/signingKey.mjs';
 
 const USAGE = `npm run restore -- FILE [--replace] [--trust KEY] [--broken]
@@ -57,9 +57,8 @@ async function beside(ownerUrl, backup, { broken, isHouse }) {
     const gone = await erasedBefore(ownerUrl, isHouse);
     const aside = mkdtempSync(join(tmpdir(), 'tribos-erased-'));
     writeFileSync(join(aside, 'list'), gone.join('\n'));
-    const { erased } = eraseAgain(made, join(aside, 'list'));
+    const { shops, erased } = proveRecord(made, join(aside, 'list'));
     rmSync(aside, { recursive: true });
-    const { shops } = proveRecord(made);
     for (const { name, troubles } of shops)
       say(`${name}: ${troubles.length === 0 ? 'every chain is whole' : troubles.join(' ')}`);
     if (!broken && shops.some((s) => s.troubles.length > 0))
@@ -133,7 +132,7 @@ await run(async () => {
         await put(ownerUrl, databaseOf(made), lies.shops > 0);
         if (erased > 0) say(`${erased} customers who were erased since were erased from it again.`);
         say(
-          `Back as of ${backup.manifest.at}, ${backup.manifest.files.length} photos and sounds. npm start opens it.`,
+          `Back as of ${backup.manifest.at}, ${backup.manifest.files.length} files of photos and sounds. npm start opens it.`,
         );
         say(`No backup holds ${SIGNING_KEY}: keep a copy of it somewhere else.`);
       });

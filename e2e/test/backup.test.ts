@@ -102,7 +102,7 @@ describe('a backup', () => {
     clearInterval(writing);
     expect([made.status, made.stdout + made.stderr]).toEqual([
       0,
-      expect.stringContaining('1 photos and sounds; read back'),
+      expect.stringContaining('2 files of photos and sounds; read back'),
     ]);
     expect(await before.json('/record/backup')).toMatchObject({ last: { bytes: expect.any(Number) } });
     const dir = join(state, 'backups');

@@ -93,6 +93,10 @@ export async function refuseWhileUsed(url) {
     );
 }
 
+/** Gives a database nobody is connected to another name. */
+export const renameDatabase = (url, name) =>
+  askServer(url, `ALTER DATABASE ${quoted(nameOf(url))} RENAME TO ${quoted(name)}`);
+
 /**
  * Puts one database in the place of another, at once or not at all; the other stays, under a new name.
  * @param {string} url     of the place

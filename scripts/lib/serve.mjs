@@ -15,9 +15,9 @@ export function prepareDatabase(ownerUrl, flags = []) {
   return JSON.parse(result.stdout.trim().split('\n').at(-1));
 }
 
-/** Runs the part of the server that looks at a whole database. */
-function proving(ownerUrl, flags, what) {
-  const result = spawnSync(process.execPath, [join(ROOT, 'server/dist/prove.js'), ...flags], {
+/** Runs a part of the server that looks at a whole database. */
+function asking(part, ownerUrl, flags, what) {
+  const result = spawnSync(process.execPath, [join(ROOT, `server/dist/${part}.js`), ...flags], {
     env: {
       ...process.env,
       OWNER_URL: ownerUrl,
@@ -32,31 +32,33 @@ function proving(ownerUrl, flags, what) {
 
 /** Makes the roles that the tables of a backup belong to. */
 export const prepareRoles = (ownerUrl) =>
-  proving(ownerUrl, ['--roles'], 'The roles of the database could not be made');
+  asking('look', ownerUrl, ['--roles'], 'The roles of the database could not be made');
 
 /**
  * What a database holds, unchanged.
  * @returns {{state: 'nothing' | 'house' | 'foreign', others: string[], shops: number, sentence: string}}
  */
-export const lookAt = (ownerUrl) => proving(ownerUrl, ['--look'], 'The database could not be looked at');
+export const lookAt = (ownerUrl) => asking('look', ownerUrl, [], 'The database could not be looked at');
 
-/** Erases again whoever a list names, shop and customer to a line. @returns {{erased: number}} */
-export const eraseAgain = (ownerUrl, list) =>
-  proving(ownerUrl, ['--erase', list], 'Who was erased could not be erased again');
-
-/** Follows every chain of every shop: what does not hold, by shop. */
-export const proveRecord = (ownerUrl) => proving(ownerUrl, [], 'The record could not be proved');
+/**
+ * Follows every chain of every shop: what does not hold, by shop.
+ * @param {string} ownerUrl
+ * @param {string} [erased] list of who is erased again first, shop and customer to a line
+ */
+export const proveRecord = (ownerUrl, erased) =>
+  asking('prove', ownerUrl, erased ? ['--erase', erased] : [], 'The record could not be proved');
 
 /**
  * Starts the server as a child; resolves when it listens.
- * @param {{databaseUrl: string, port: number, onExit?: () => void, env?: Record<string, string>}} how
+ * @param {{databaseUrl: string, port: number, host?: string, onExit?: () => void, env?: Record<string, string>}} how
  */
-export function startServer({ databaseUrl, port, onExit = () => undefined, env = {} }) {
+export function startServer({ databaseUrl, port, host = '127.0.0.1', onExit = () => undefined, env = {} }) {
   const child = fork(join(ROOT, 'server/dist/main.js'), {
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
       PORT: String(port),
+      HOST: host,
       WEB_ROOT: join(ROOT, 'web/dist'),
       FILES_DIR: FILES,
       BACKUP_DIR: BACKUPS,

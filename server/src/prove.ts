@@ -4,16 +4,14 @@ import { NestFactory } from '@nestjs/core';
 import pg from 'pg';
 import { AppModule } from './app/app.module.js';
 import { CustomersService } from './customers/index.js';
-import { foreignSentence, whatLies } from './database/ours.js';
-import { appUrl, ensureRoles } from './database/roles.js';
+import { appUrl } from './database/roles.js';
 import { JobsService } from './jobs/index.js';
 import { Scope } from './kit/scope.js';
 import { RecordService } from './record/index.js';
 
 /**
  * Follows every chain of every shop of OWNER_URL and prints one line of JSON: what does not hold, by shop. With
- * `--roles` it only makes the roles a backup is brought back for, with `--look` it says what the database holds, and
- * with `--erase FILE` it erases customers again whom a list names, a JSON object to a line.
+ * `--erase FILE` it first erases customers again whom a list names.
  */
 const ownerUrl = process.env['OWNER_URL'];
 if (!ownerUrl) {
@@ -22,18 +20,6 @@ if (!ownerUrl) {
 }
 const client = new pg.Client({ connectionString: ownerUrl });
 await client.connect();
-if (process.argv.includes('--roles')) {
-  await ensureRoles(client, ownerUrl);
-  await client.end();
-  console.log('{}');
-  process.exit(0);
-}
-if (process.argv.includes('--look')) {
-  const lies = await whatLies(client);
-  await client.end();
-  console.log(JSON.stringify({ ...lies, sentence: foreignSentence(lies.others) }));
-  process.exit(0);
-}
 const { rows } = await client.query<{ id: string; name: string }>('SELECT id, name FROM shops ORDER BY name');
 const jobs = await client.query<{ shop_id: string; id: string; number: number }>(
   'SELECT shop_id, id, number FROM jobs ORDER BY number',
@@ -43,21 +29,27 @@ const app = await NestFactory.createApplicationContext(AppModule.on(appUrl(owner
 /** The house’s own work in a shop. */
 const within = (shopId: string) =>
   ({ shopId, shopName: '', personId: '', name: 'Tribos', role: 'apprentice', byPin: false }) as const;
-const list = process.argv.indexOf('--erase');
-if (list > 0) {
-  const lines = readFileSync(process.argv[list + 1] ?? '', 'utf8')
-    .split('\n')
-    .filter((l) => l.trim() !== '');
-  const named = lines.map((l) => JSON.parse(l) as { shop: string; customer: string });
-  const customers = app.get(CustomersService);
-  let erased = 0;
-  for (const { shop, customer } of named)
-    if (rows.some((r) => r.id === shop))
-      erased += await app.get(Scope).run(within(shop), () => customers.eraseAgain(customer));
-  await app.close();
-  console.log(JSON.stringify({ erased }));
-  process.exit(0);
+/** Customers a list names, a JSON object to a line; the last line of a list may have been cut off. */
+function named(list: string): { shop: string; customer: string }[] {
+  const lines = readFileSync(list, 'utf8').split('\n');
+  return lines.flatMap((line) => {
+    const { shop, customer } = parsed(line) as Record<string, unknown>;
+    return typeof shop === 'string' && typeof customer === 'string' ? [{ shop, customer }] : [];
+  });
 }
+function parsed(line: string): object {
+  try {
+    return (JSON.parse(line) as object | null) ?? {};
+  } catch {
+    return {};
+  }
+}
+const list = process.argv.indexOf('--erase');
+let erased = 0;
+if (list > 0)
+  for (const { shop, customer } of named(process.argv[list + 1] ?? ''))
+    if (rows.some((r) => r.id === shop))
+      erased += await app.get(Scope).run(within(shop), () => app.get(CustomersService).eraseAgain(customer));
 const [scope, record] = [app.get(Scope), app.get(RecordService)];
 app.get(JobsService);
 const shops = [];
@@ -71,5 +63,5 @@ for (const shop of rows) {
   shops.push({ name: shop.name, troubles });
 }
 await app.close();
-console.log(JSON.stringify({ shops }));
+console.log(JSON.stringify({ shops, erased }));
 process.exit(0);

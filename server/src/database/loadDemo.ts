@@ -26,6 +26,8 @@ import { EnginesService } from '../specs/index.js';
 import { appUrl } from './roles.js';
 
 const DAY = 86_400_000;
+/** One number for every server on a database: one loads the demo. */
+const LOCK = 7_709_412;
 const RETURNED = `INSERT INTO firm_returns (shop_id, ticket_id, cylinder, job_id, firm, what, asked, found, u, at)
   VALUES (current_shop(), $1, 0, $2, $3, $4, $5, $6, $7, $8)`;
 
@@ -75,10 +77,19 @@ export async function makeShop(
 export async function loadDemo(ownerUrl: string, now = new Date()): Promise<boolean> {
   const client = new pg.Client({ connectionString: ownerUrl });
   await client.connect();
-  const { rowCount } = await client.query('SELECT 1 FROM shops LIMIT 1');
-  await client.end();
-  if (rowCount) return false;
+  try {
+    // Of two that start at once the second finds the shop of the first.
+    await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
+    const { rowCount } = await client.query('SELECT 1 FROM shops LIMIT 1');
+    if (rowCount) return false;
+    await load(ownerUrl, now);
+    return true;
+  } finally {
+    await client.end();
+  }
+}
 
+async function load(ownerUrl: string, now: Date): Promise<void> {
   const who = await makeShop(ownerUrl, { name: shop.name, people, benches, password: PASSWORD });
   const app = await NestFactory.createApplicationContext(AppModule.on(appUrl(ownerUrl)), {
     logger: ['error'],
@@ -104,7 +115,6 @@ export async function loadDemo(ownerUrl: string, now = new Date()): Promise<bool
   } finally {
     await app.close();
   }
-  return true;
 }
 
 async function fill(
