@@ -5,6 +5,7 @@ import pg from 'pg';
 import { firstCode } from './database/firstCode.js';
 import { loadDemo } from './database/loadDemo.js';
 import { migrate } from './database/migrate.js';
+import { ForeignDatabase } from './database/ours.js';
 import { appUrl } from './database/roles.js';
 
 /**
@@ -33,7 +34,10 @@ async function whoIsThere(url: string): Promise<{ shops: number; open: string[] 
   return { shops: counted.rows[0]!.n, open: rows.filter((_, i) => known[i]).map((r) => r.email) };
 }
 
-const migrated = await migrate(ownerUrl);
+const migrated = await migrate(ownerUrl).catch((error: unknown) => {
+  console.error(error instanceof ForeignDatabase ? error.message : error);
+  process.exit(1);
+});
 const code = process.argv.includes('--first-shop') ? await firstCode(ownerUrl) : null;
 const demo = process.argv.includes('--demo') && (await loadDemo(ownerUrl));
 const { shops, open } = await whoIsThere(ownerUrl);

@@ -2,7 +2,8 @@ import type { NestExpressApplication } from '@nestjs/platform-express';
 import { MOST_FILE_BYTES, MOST_PHOTO_BYTES } from '@tribos/contract';
 import express, { type NextFunction, type Request, type RequestHandler, type Response } from 'express';
 import { Sessions } from '../kit/access.js';
-import { ProblemError } from '../kit/problems.js';
+import { refuseUnboundedText } from '../kit/bodies.js';
+import { ProblemError, sendProblem } from '../kit/problems.js';
 
 /** A request of somebody who is not signed in holds an address and a password. */
 const SIGNED_OUT = '16kb';
@@ -27,13 +28,9 @@ const within =
         'slow',
         'The request took too long to arrive. Nothing was saved.',
       );
-      if (!response.headersSent)
-        response
-          .status(408)
-          .set('connection', 'close')
-          .type('application/problem+json')
-          .send(JSON.stringify(problem.getResponse()));
-      request.destroy();
+      if (!response.headersSent) response.set('connection', 'close');
+      sendProblem(response, problem);
+      response.once('finish', () => request.destroy());
     }, ms);
     const came = () => clearTimeout(late);
     request.once('end', came);
@@ -72,9 +69,15 @@ export function readBodies(app: NestExpressApplication): void {
   app.use(FILES, signedIn);
   app.use(IMPORTS, express.raw({ type: 'application/json', limit: MOST_FILE_BYTES }));
   app.use(PHOTOS, express.raw({ type: ['image/*', 'audio/*', 'video/webm'], limit: MOST_PHOTO_BYTES }));
-  app.use(DOORS, express.json({ limit: SIGNED_OUT }));
-  const [small, large] = [express.json({ limit: SIGNED_OUT }), express.json({ limit: SIGNED_IN })];
+  const json = (limit: string) =>
+    express.json({ limit, verify: (_request, _response, text) => refuseUnboundedText(text) });
+  const [small, large] = [json(SIGNED_OUT), json(SIGNED_IN)];
+  app.use(DOORS, small);
   app.use('/api', (request: Request, response: Response, next: NextFunction) =>
     (sessions.hashOf(request) === null ? small : large)(request, response, next),
+  );
+  // What a reader throws would be told as any other that cannot be read.
+  app.use('/api', (error: unknown, _: Request, response: Response, next: NextFunction) =>
+    error instanceof ProblemError ? sendProblem(response, error) : next(error),
   );
 }

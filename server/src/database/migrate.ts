@@ -27,7 +27,7 @@ import * as targets from './migrations/0024-targets.js';
 import * as next from './migrations/0025-next.js';
 import * as held from './migrations/0026-held.js';
 import { ensureQueues } from '../kit/queue.js';
-import { foreignSentence, whatLies } from './ours.js';
+import { ForeignDatabase, whatLies } from './ours.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
 
 const MIGRATIONS = [
@@ -73,7 +73,7 @@ export async function migrate(ownerUrl: string): Promise<string[]> {
     await client.query('SELECT pg_advisory_lock($1)', [LOCK]);
     // Whatever called it, nothing of ours is put beside another program's.
     const lies = await whatLies(client);
-    if (lies.state === 'foreign') throw new Error(foreignSentence(lies.others));
+    if (lies.state === 'foreign') throw new ForeignDatabase(lies.others);
     await ensureRoles(client, ownerUrl);
     await client.query(
       'CREATE TABLE IF NOT EXISTS migrations (name text PRIMARY KEY, applied_at timestamptz NOT NULL DEFAULT now())',

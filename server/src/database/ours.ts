@@ -68,3 +68,10 @@ const few = (names: readonly string[]): string =>
 /** What is said of a database that is somebody else's. */
 export const foreignSentence = (others: readonly string[]): string =>
   `This database holds what is not of Tribos: ${few(others)}. Nothing was changed. Give Tribos a database of its own (CREATE DATABASE tribos) and name that in DATABASE_URL.`;
+
+/** Thrown where a database is somebody else's, before anything of it is touched. */
+export class ForeignDatabase extends Error {
+  constructor(others: readonly string[]) {
+    super(foreignSentence(others));
+  }
+}

@@ -12,6 +12,33 @@ const tooMuch = (path: string, sentence: string): ProblemError =>
     errors: [{ path, sentence }],
   });
 
+const [QUOTE, BACKSLASH, COMMA] = [0x22, 0x5c, 0x2c];
+const OPENS = new Set([0x5b, 0x7b]);
+const CLOSES = new Set([0x5d, 0x7d]);
+
+/**
+ * Refuses a text that is nested too deep or holds too many values before it is parsed: a parser is held by brackets
+ * alone.
+ * @throws ProblemError 400
+ */
+export function refuseUnboundedText(text: Uint8Array): void {
+  let [depth, values, isQuoted] = [0, 1, false];
+  for (let i = 0; i < text.length; i += 1) {
+    const c = text[i]!;
+    if (isQuoted) {
+      if (c === BACKSLASH) i += 1;
+      else if (c === QUOTE) isQuoted = false;
+    } else if (c === QUOTE) isQuoted = true;
+    else if (c === COMMA) values += 1;
+    else if (OPENS.has(c)) {
+      depth += 1;
+      values += 1;
+      if (depth > MOST.depth) throw tooMuch('', `is nested deeper than ${MOST.depth}`);
+    } else if (CLOSES.has(c)) depth -= 1;
+    if (values > MOST.nodes) throw tooMuch('', `holds more than ${MOST.nodes} values`);
+  }
+}
+
 /**
  * Refuses a body that only its size makes dear, before anybody looks at what is in it: looked at once, no deeper and
  * no longer than what is allowed.

@@ -200,19 +200,23 @@ export function problemOf(error: unknown): ProblemError {
   return new ProblemError(500, 'unexpected', 'Something went wrong here. Nothing was saved.');
 }
 
+/** Answers with a problem, where nothing was answered yet. */
+export function sendProblem(response: Response, problem: ProblemError): void {
+  if (response.headersSent) {
+    response.end();
+    return;
+  }
+  const said = problem.getResponse() as Problem;
+  if (problem.retryAfter !== null) response.setHeader('retry-after', String(problem.retryAfter));
+  response.status(said.status).type('application/problem+json').send(JSON.stringify(said));
+}
+
 /** Every error leaves as a problem document. */
 @Catch()
 export class ProblemFilter implements ExceptionFilter {
   catch(error: unknown, host: ArgumentsHost): void {
-    const response = host.switchToHttp().getResponse<Response>();
     const problem = problemOf(error);
-    const status = problem.getStatus();
-    if (status >= HttpStatus.INTERNAL_SERVER_ERROR) console.error(error);
-    if (response.headersSent) {
-      response.end();
-      return;
-    }
-    if (problem.retryAfter !== null) response.setHeader('retry-after', String(problem.retryAfter));
-    response.status(status).type('application/problem+json').send(JSON.stringify(problem.getResponse()));
+    if (problem.getStatus() >= HttpStatus.INTERNAL_SERVER_ERROR) console.error(error);
+    sendProblem(host.switchToHttp().getResponse<Response>(), problem);
   }
 }

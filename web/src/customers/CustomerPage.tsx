@@ -8,6 +8,7 @@ import { useSettings } from '../kit/settings.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useSave } from '../kit/useSave.js';
 import { useMay } from '../people/index.js';
+import { Traces } from './Traces.js';
 import {
   Button,
   dayText,
@@ -95,10 +96,7 @@ export function CustomerPage() {
           <FileLink href={`/api/customers/${id}/file`}>Everything of theirs, as a file</FileLink>
           {asking ? (
             <>
-              <span>
-                Name and number go for good, prints with them; readings, decisions and photos of the engines
-                stay.
-              </span>
+              <Traces id={id} />
               <Button onClick={() => erase.mutate(undefined)}>Erase {customer.name}</Button>
               <Button look="quiet" onClick={() => setAsking(false)}>
                 Leave it

@@ -13,7 +13,7 @@ $$;
 -- The text without them.
 CREATE FUNCTION without_person(said text, person text, digits text) RETURNS text LANGUAGE sql IMMUTABLE AS $$
   SELECT CASE WHEN length(digits) < 6 THEN t ELSE
-      regexp_replace(t, rtrim(regexp_replace(digits, '(\\d)', '\\1[^0-9A-Za-z]*', 'g'), '[^0-9A-Za-z]*') , '(number)', 'g') END
+      regexp_replace(t, regexp_replace(digits, '(\\d)(?=\\d)', '\\1[^0-9A-Za-z]*', 'g'), '(number)', 'g') END
     FROM (SELECT regexp_replace(said, regexp_replace(person, '([^[:alnum:][:space:]])', '\\\\\\1', 'g'), '(customer)', 'gi') AS t) q
 $$;
 
@@ -24,24 +24,24 @@ CREATE FUNCTION traces_of(who uuid) RETURNS TABLE (kind text, place text, id uui
 DECLARE
   shop uuid := public.current_shop();
   was text;
-  phone text;
+  rung text;
   digits text;
   namesake boolean;
 BEGIN
-  SELECT c.name, c.phone INTO was, phone FROM public.customers c WHERE c.shop_id = shop AND c.id = who AND c.erased_on IS NULL;
+  SELECT c.name, c.phone INTO was, rung FROM public.customers c WHERE c.shop_id = shop AND c.id = who AND c.erased_on IS NULL;
   IF NOT FOUND THEN RETURN; END IF;
-  digits := regexp_replace(phone, '\\D', '', 'g');
+  digits := regexp_replace(rung, '\\D', '', 'g');
   namesake := EXISTS (SELECT 1 FROM public.customers c WHERE c.shop_id = shop AND c.id <> who AND lower(c.name) = lower(was) AND c.erased_on IS NULL)
-    OR EXISTS (SELECT 1 FROM public.arrivals a WHERE a.shop_id = shop AND lower(a.customer) = lower(was) AND a.phone <> phone);
+    OR EXISTS (SELECT 1 FROM public.arrivals a WHERE a.shop_id = shop AND lower(a.customer) = lower(was) AND a.phone <> rung);
   RETURN QUERY SELECT 'customer', was, who, true;
   RETURN QUERY SELECT 'complaint', lpad(j.number::text, 4, '0'), j.id, true FROM public.jobs j
     WHERE j.shop_id = shop AND j.customer_id = who AND public.holds_person(concat_ws(' ', j.complaint, j.use, j.engine_number), was, digits) ORDER BY j.number;
-  RETURN QUERY SELECT 'arrival', lpad(a.number::text, 4, '0'), a.id, a.phone = phone FROM public.arrivals a
+  RETURN QUERY SELECT 'arrival', lpad(a.number::text, 4, '0'), a.id, a.phone = rung FROM public.arrivals a
     WHERE a.shop_id = shop AND lower(a.customer) = lower(was) ORDER BY a.number;
   RETURN QUERY SELECT 'caption', p.station, p.id, true FROM public.photos p
     WHERE p.shop_id = shop AND public.holds_person(p.caption, was, digits)
     AND (p.job_id IN (SELECT j.id FROM public.jobs j WHERE j.shop_id = shop AND j.customer_id = who)
-      OR p.job_id IN (SELECT a.id FROM public.arrivals a WHERE a.shop_id = shop AND lower(a.customer) = lower(was) AND a.phone = phone));
+      OR p.job_id IN (SELECT a.id FROM public.arrivals a WHERE a.shop_id = shop AND lower(a.customer) = lower(was) AND a.phone = rung));
   RETURN QUERY SELECT 'print', lpad(j.number::text, 4, '0'), r.id, true FROM public.reports r JOIN public.jobs j ON j.shop_id = r.shop_id AND j.id = r.job_id
     WHERE r.shop_id = shop AND j.customer_id = who ORDER BY j.number;
   RETURN QUERY SELECT 'import', lpad(j.number::text, 4, '0'), i.id, true FROM public.imports i JOIN public.jobs j ON j.shop_id = i.shop_id AND j.id = i.job_id
@@ -52,7 +52,7 @@ BEGIN
     WHERE i.shop_id = shop AND i.state = 'refused' AND i.file_hash IS NOT NULL
     AND (public.holds_person(i.name, was, digits) OR public.holds_person(coalesce(i.problem::text, ''), was, digits)
       OR position(convert_to(was, 'UTF8') IN f.content) > 0
-      OR (length(phone) >= 6 AND position(convert_to(phone, 'UTF8') IN f.content) > 0));
+      OR (length(rung) >= 6 AND position(convert_to(rung, 'UTF8') IN f.content) > 0));
   RETURN QUERY SELECT 'trick', t.station, t.id, NOT namesake FROM public.tricks t
     WHERE t.shop_id = shop AND public.holds_person(t.text, was, digits);
   RETURN QUERY SELECT 'timer', t.what, t.id, true FROM public.timers t
