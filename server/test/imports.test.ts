@@ -2,9 +2,11 @@ import { jest } from '@jest/globals';
 import { Logger } from '@nestjs/common';
 import { v7 } from 'uuid';
 import type { ImportView, JobView } from '@tribos/contract';
-import { RING_PACKS, judgeJob, verdictSentence } from '@tribos/core';
+import { RING_PACKS, judgeJob, verdictSentence, type JobFile } from '@tribos/core';
 import { BringIn } from '../src/exchange/bringIn.service.js';
+import { Scope } from '../src/kit/scope.js';
 import {
+  asOwner,
   bringIn,
   importOf,
   jobOf,
@@ -12,6 +14,7 @@ import {
   newTwin,
   readingBody,
   sendFile,
+  type Agent,
   type World,
 } from './support.js';
 
@@ -210,6 +213,84 @@ describe('a file on its way in', () => {
     expect([view.state, keep.mock.calls.length]).toEqual(['done', 2]);
     keep.mockRestore();
   });
+
+  it.each([
+    ['nobody’s name', (f: JobFile) => ({ ...f, job: { ...f.job, customer: ' ' } }), '/job/customer is empty'],
+    [
+      'a character nothing keeps',
+      (f: JobFile) => ({ ...f, job: { ...f.job, complaint: 'a\u0000b' } }),
+      '/job/complaint holds a character that cannot be kept',
+    ],
+    [
+      'half of a character',
+      (f: JobFile) => ({ ...f, job: { ...f.job, complaint: 'a\ud800b' } }),
+      '/job/complaint holds a character that cannot be kept',
+    ],
+    [
+      'an id twice',
+      (f: JobFile) => ({
+        ...f,
+        engine: { ...f.engine, limits: [f.engine.limits[0]!, ...f.engine.limits] },
+      }),
+      '/engine/limits/1/id is used twice',
+    ],
+    [
+      'a length in bar',
+      (f: JobFile) => ({
+        ...f,
+        engine: {
+          ...f.engine,
+          limits: f.engine.limits.map((l) => (l.feature === 'bore' ? { ...l, unit: 'bar' as const } : l)),
+        },
+      }),
+      'is in bar, which measures something else',
+    ],
+  ])('is refused with its place when it holds %s', async (_, wrong, words) => {
+    const view = await importOf(world.lead, wrong(await fileOf()));
+    expect([view.state, view.problem?.detail]).toEqual(['refused', expect.stringContaining(words)]);
+  });
+
+  it('waits behind another shop’s first, and so many of one shop at most', async () => {
+    const text = JSON.stringify(await fileOf());
+    const done: string[] = [];
+    // Nothing is read until all are asked for.
+    const keep = world.app.get(BringIn).keep.bind(world.app.get(BringIn));
+    let open = (): void => undefined;
+    const shut = new Promise<void>((go) => (open = go));
+    const spied = jest.spyOn(world.app.get(BringIn), 'keep').mockImplementation(async (file) => {
+      await shut;
+      done.push(world.app.get(Scope).who.shopName);
+      return keep(file);
+    });
+    const ask = (agent: Agent) => sendFile(agent, text, { again: 'yes' });
+    const sent: string[] = [];
+    for (let i = 0; i < 6; i += 1) sent.push((await ask(world.lead).expect(202)).body.id as string);
+    const other = (await ask(world.stranger).expect(202)).body.id as string;
+    await asOwner(
+      world.ownerUrl,
+      `INSERT INTO imports (shop_id, id, name, by, asked_at, state, progress)
+       SELECT shop_id, gen_random_uuid(), 'waits', by, now(), 'queued', 0 FROM imports, generate_series(1, 40) WHERE id = '${sent[0]!}'`,
+    );
+    const full = await ask(world.lead).expect(503);
+    expect([full.body.code, full.headers['retry-after']]).toEqual(['busy', '10']);
+    await asOwner(world.ownerUrl, `DELETE FROM imports WHERE name = 'waits'`);
+    open();
+    for (let left = 400; left > 0; left -= 1) {
+      const { body } = await world.stranger.get(`/api/imports/${other}`).expect(200);
+      if ((body as ImportView).state === 'done') break;
+      await new Promise((go) => setTimeout(go, 50));
+    }
+    // One of the first shop's may have been in hand already; the rest wait their turn.
+    expect(done.filter((name) => name !== 'Other shop').length).toBeLessThanOrEqual(3);
+    expect(done).toContain('Other shop');
+    spied.mockRestore();
+    for (const id of sent)
+      for (;;) {
+        const { body } = await world.lead.get(`/api/imports/${id}`).expect(200);
+        if ((body as ImportView).state === 'done') break;
+        await new Promise((go) => setTimeout(go, 50));
+      }
+  }, 60_000);
 
   it('is refused at the door when it is larger than said, or sent as something else', async () => {
     await sendFile(world.lead, 'x'.repeat(8_000_001)).expect(413);

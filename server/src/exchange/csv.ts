@@ -1,5 +1,6 @@
 import { isOfCylinder, nm, placeName, toDecimal, whoOf, type JobFile } from '@tribos/core';
 import { stringify } from 'csv-stringify/sync';
+import { unrun } from './unrun.js';
 
 const COLUMNS = [
   'time',
@@ -18,10 +19,6 @@ const COLUMNS = [
   'value_mm',
   'stands',
 ];
-
-/** A cell that a spreadsheet would run is told to be text; a number, whatever its sign, is one. */
-const unrun = (cell: string): string =>
-  /^[=+\-@\t\r]/u.test(cell) && !/^[+-]?\d+(?:[.,]\d+)?$/u.test(cell) ? `'${cell}` : cell;
 
 // Every digit there is: the table can be read back in without loss.
 const exact = (value: number): string => toDecimal(nm(value), 'mm', 6).replace(/0{1,3}$/u, '');

@@ -5,14 +5,14 @@ import { ProblemError } from './problems.js';
 const require = createRequire(import.meta.url);
 
 /** What any body may hold, whatever it is of: many times what the largest sheet of an engine does. */
-const MOST = { nodes: 40_000, depth: 24, items: 5_000, keys: 500 } as const;
+const MOST = { nodes: 24_000, depth: 24, items: 5_000, keys: 500, digits: 400 } as const;
 
 const tooMuch = (path: string, sentence: string): ProblemError =>
   new ProblemError(400, 'too-much', `Nothing was saved: ${path || 'the request'} ${sentence}.`, {
     errors: [{ path, sentence }],
   });
 
-const [QUOTE, BACKSLASH, COMMA] = [0x22, 0x5c, 0x2c];
+const [QUOTE, BACKSLASH, COMMA, ZERO, NINE] = [0x22, 0x5c, 0x2c, 0x30, 0x39];
 const OPENS = new Set([0x5b, 0x7b]);
 const CLOSES = new Set([0x5d, 0x7d]);
 
@@ -22,12 +22,17 @@ const CLOSES = new Set([0x5d, 0x7d]);
  * @throws ProblemError 400
  */
 export function refuseUnboundedText(text: Uint8Array): void {
-  let [depth, values, isQuoted] = [0, 1, false];
+  let [depth, values, digits, isQuoted] = [0, 1, 0, false];
   for (let i = 0; i < text.length; i += 1) {
     const c = text[i]!;
     if (isQuoted) {
       if (c === BACKSLASH) i += 1;
       else if (c === QUOTE) isQuoted = false;
+    } else if (c >= ZERO && c <= NINE) {
+      // A number of half a megabyte is one value, and dear.
+      digits += 1;
+      if (digits > MOST.digits) throw tooMuch('', `holds a number of more than ${MOST.digits} digits`);
+      continue;
     } else if (c === QUOTE) isQuoted = true;
     else if (c === COMMA) values += 1;
     else if (OPENS.has(c)) {
@@ -35,6 +40,7 @@ export function refuseUnboundedText(text: Uint8Array): void {
       values += 1;
       if (depth > MOST.depth) throw tooMuch('', `is nested deeper than ${MOST.depth}`);
     } else if (CLOSES.has(c)) depth -= 1;
+    digits = 0;
     if (values > MOST.nodes) throw tooMuch('', `holds more than ${MOST.nodes} values`);
   }
 }
