@@ -1,5 +1,4 @@
 #!/usr/bin/env node
-import { randomBytes } from 'node:crypto';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -9,12 +8,13 @@ import { openDirectory, removeCluster, startCluster } from '../scripts/lib/clust
 import { signedIn } from './lib/device.mjs';
 
 /**
- * How long a reading waits to be kept, at 1, 10 and 50 devices, each at a job of its own, while whole maps are
- * being worked, on a database that waits for its disk: as a ratio to the same insert run bare on as many connections in the same run. Home, one job and
- * the list are asked for meanwhile.
+ * How long a reading waits to be kept, at 1, 10 and 50 devices, each at a job of its own, on a database that waits for its
+ * disk: as a ratio to a request of this very server that signs in by its cookie and inserts one row, the code of a phone,
+ * in the same run and in turns with it. Then the same while whole maps are worked, with home, one job and the list.
  */
 const MOST_DEVICES = 50;
 const EACH = Number(process.env.EACH ?? 400);
+const LOTS = 8;
 
 const at = (sorted, share) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))];
 const say = (name, times, floor) => {
@@ -65,14 +65,21 @@ try {
   for (let i = 0; i < MOST_DEVICES; i += 1) own.push(await open());
   const append = (job, angle, text) =>
     call('POST', `/jobs/${job.id}/log`, { entries: [device.reading(job, text, angle)] });
-  const insert = async (job, n) => {
-    const e = device.reading(job, '77.020');
-    await pool.query(
-      `INSERT INTO log_entries (shop_id, job_id, seq, id, kind, at, "by", body, previous_hash, hash)
-       VALUES ($1, $2, $3, $4, 'reading', $5, 'bench', $6, $7, $7)`,
-      [jobs[0].shop_id, job.id, n, e.id, e.at, JSON.stringify(e), randomBytes(32)],
-    );
+  const insert = () => call('POST', '/session/phone');
+  /** Appends and floors in turns, so that whatever else the machine does is in both. */
+  const measured = async (devices) => {
+    const [floors, times] = [[], []];
+    for (let lot = 0; lot < LOTS; lot += 1) {
+      await spread(devices, EACH / LOTS, () => timed(floors, insert));
+      await spread(devices, EACH / LOTS, (w) => timed(times, () => append(own[w], 45, '77.021')));
+    }
+    const floor = say(`floor: signed in, one row, ${devices} at once`, floors);
+    say(`a reading appended, ${devices} at once`, times, floor);
   };
+  await spread(10, 200, insert);
+  await spread(10, 200, (w) => append(own[w], 45, '77.021'));
+  console.log(`${EACH} readings at each, nothing else going on\n`);
+  for (const devices of [1, 10, 50]) await measured(devices);
 
   let working = true;
   const worked = (async () => {
@@ -90,17 +97,10 @@ try {
   // Its own failure is told at the end, not in the middle of another’s.
   worked.catch(() => undefined);
 
-  // Bare inserts into jobs that nothing else reads, so that their made-up hashes are in nobody's way.
-  const bare = [];
-  for (let i = 0; i < MOST_DEVICES; i += 1) bare.push(await open());
-  let seq = 1;
-  console.log(`${EACH} readings at each, while whole maps are worked\n`);
+  console.log('\nThe same while whole maps are worked\n');
   for (const devices of [1, 10, 50]) {
-    const [floors, times, gets, homes, lists] = [[], [], [], [], []];
-    await spread(devices, EACH, (w) => timed(floors, () => insert(bare[w], (seq += 1))));
-    await spread(devices, EACH, (w) => timed(times, () => append(own[w], 45, '77.021')));
-    const floor = say(`floor: the insert bare, ${devices} at once`, floors);
-    say(`a reading appended, ${devices} at once`, times, floor);
+    const [gets, homes, lists] = [[], [], []];
+    await measured(devices);
     await spread(devices, EACH / 4, () => timed(gets, () => call('GET', `/jobs/${jobs[0].id}`)));
     await spread(devices, EACH / 4, () => timed(lists, () => call('GET', '/jobs')));
     await spread(devices, EACH / 4, () => timed(homes, () => call('GET', '/benches')));

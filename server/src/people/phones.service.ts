@@ -9,6 +9,8 @@ import { ProblemError } from '../kit/problems.js';
 import { Scope, type Who } from '../kit/scope.js';
 
 const MINUTES = 5;
+const KEEP = `WITH over AS (DELETE FROM phone_links WHERE until < now())
+  INSERT INTO phone_links (shop_id, token_hash, person_id, session_id, until) VALUES ($1, $2, $3, $4, $5)`;
 /** What a foot-switch is told as: no table, but heard like one. */
 export const PRESSES = 'presses';
 /** Behind the name of the screen, where the foot stays down. No name of a screen has it. */
@@ -38,11 +40,7 @@ export class PhonesService {
     const until = new Date(Date.now() + MINUTES * 60_000);
     const { shopId, personId, session } = this.scope.who;
     refusePhone(this.scope.who);
-    await this.scope.ask('DELETE FROM phone_links WHERE until < now()', []);
-    await this.scope.ask(
-      'INSERT INTO phone_links (shop_id, token_hash, person_id, session_id, until) VALUES ($1, $2, $3, $4, $5)',
-      [shopId, hashToken(token), personId, session!.id, until],
-    );
+    await this.scope.ask(KEEP, [shopId, hashToken(token), personId, session!.id, until]);
     return { token, until: until.toISOString() };
   }
 
