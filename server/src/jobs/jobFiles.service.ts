@@ -8,7 +8,7 @@ import { notFound } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { ShopService } from '../people/index.js';
 import { FirmsService } from '../firms/index.js';
-import { LogService } from '../readings/index.js';
+import { LogService, type LogContext } from '../readings/index.js';
 import { EnginesService } from '../specs/index.js';
 import { DecisionModel, JobModel } from './models.js';
 import { decisionOf, factsOf } from './rows.js';
@@ -48,20 +48,7 @@ export class JobFiles {
   }
 
   /** @throws ProblemError 404 when the shop has no such job */
-  versioned(id: string): Promise<VersionedFile> {
-    return this.gathered(this.log.wanted(JOB), [id]);
-  }
-
-  /** The same with those entries of its log alone that have one of these ids. */
-  async withEntries(id: string, ids: readonly string[]): Promise<JobFile> {
-    const those = this.log.wanted(JOB, 'AND id = ANY($2::uuid[])');
-    return (await this.gathered(those, [id, ids.filter((i) => UUID.test(i))])).file;
-  }
-
-  private async gathered(
-    log: ReturnType<LogService['wanted']>,
-    bind: readonly unknown[],
-  ): Promise<VersionedFile> {
+  async versioned(id: string): Promise<VersionedFile> {
     const rows = await gather(
       this.scope,
       {
@@ -72,9 +59,9 @@ export class JobFiles {
         ...this.gauges.wanted(JOB),
         ...this.firms.wanted(),
         ...this.studies.wanted(JOB),
-        ...log,
+        ...this.log.wanted(JOB),
       },
-      bind,
+      [id],
     );
     const job = rows.job[0];
     if (!job) throw notFound('job');
@@ -82,7 +69,7 @@ export class JobFiles {
       format: 'tribos-job',
       version: 5,
       shop: { ...this.shop.rulesOf(rows.shop[0]!), firms: this.firms.firmsOf(rows) },
-      engine: this.engines.specOf(rows),
+      engine: await this.engines.specOf(job.engineId, rows),
       instruments: this.gauges.instrumentsOf(rows),
       studies: this.studies.studiesOf(rows),
       job: factsOf(job, rows.customer[0]!.name),
@@ -90,6 +77,32 @@ export class JobFiles {
       decisions: rows.decisions.map(decisionOf),
     });
     return { version: job.version, file, moved: Object.values(job.moved ?? {}) };
+  }
+
+  /**
+   * As much of a job as entries are read by: its engine, its gauges, and those entries of its log that have one of
+   * these ids.
+   * @throws ProblemError 404 when the shop has no such job
+   */
+  async contextOf(id: string, ids: readonly string[]): Promise<LogContext> {
+    const rows = await gather(
+      this.scope,
+      {
+        job: { model: this.jobs, sql: `WHERE id = ${JOB}`, only: ['id', 'engineId'] },
+        ...this.engines.wanted(OF_JOB('engine_id')),
+        ...this.gauges.wanted(JOB),
+        ...this.log.wanted(JOB, 'AND id = ANY($2::uuid[])'),
+      },
+      [id, ids.filter((i) => UUID.test(i))],
+    );
+    const job = rows.job[0];
+    if (!job) throw notFound('job');
+    return {
+      engine: await this.engines.specOf(job.engineId, rows),
+      instruments: this.gauges.instrumentsOf(rows),
+      log: this.log.logOf(rows),
+      job: { id },
+    };
   }
 
   /** Keeps others from writing to a job until this transaction ends. */

@@ -205,7 +205,7 @@ export class JobsService {
     // what it names.
     const whole = body.entries.some((e) => 'corrects' in e && e.corrects !== null);
     if (whole) await this.files.lock(id);
-    const file = whole ? await this.files.of(id) : await this.files.withEntries(id, namedBy(body.entries));
+    const file = whole ? await this.files.of(id) : await this.files.contextOf(id, namedBy(body.entries));
     const entries = await this.log.append(file, body.entries);
     this.summaries.soonAfterCommit(id);
     return { entries };

@@ -8,8 +8,14 @@ export interface WantedRows<M extends Model = Model> {
   /** Attributes to bring; all of them where it is left out. */
   readonly only?: readonly string[];
 }
+/** One text that is wanted beside them, as SQL that gives it. */
+export interface WantedText {
+  readonly text: string;
+}
 /** Rows as they were wanted, by the same names. */
-export type Gathered<W> = { readonly [K in keyof W]: W[K] extends WantedRows<infer M> ? M[] : never };
+export type Gathered<W> = {
+  readonly [K in keyof W]: W[K] extends WantedRows<infer M> ? M[] : W[K] extends WantedText ? string : never;
+};
 
 interface Attribute {
   readonly name: string;
@@ -36,24 +42,27 @@ const quoted = (name: string): string => `"${name}"`;
  * Rows of several tables in one question to the database, as their models would have read them, but for what
  * only an instance can do: they are to be read. Not for columns of bytes.
  */
-export async function gather<const W extends Readonly<Record<string, WantedRows>>>(
+export async function gather<const W extends Readonly<Record<string, WantedRows | WantedText>>>(
   scope: Scope,
   wanted: W,
   bind: readonly unknown[],
 ): Promise<Gathered<W>> {
-  const columns = Object.entries(wanted).map(([key, { model, sql, only }]) => {
+  const columns = Object.entries(wanted).map(([key, want]) => {
+    if ('text' in want) return `${want.text} AS ${quoted(key)}`;
+    const { model, sql, only } = want;
     const fields = attributesOf(model).filter((a) => !only || only.includes(a.name));
     const list = fields.map((a) => quoted(a.field)).join(', ');
     return `(SELECT coalesce(json_agg(t), '[]') FROM (SELECT ${list} FROM ${model.getTableName() as string} ${sql}) t) AS ${quoted(key)}`;
   });
-  const [found] = await scope.ask<Record<string, Record<string, unknown>[]>>(
+  const [found] = await scope.ask<Record<string, Record<string, unknown>[] | string>>(
     `SELECT ${columns.join(',\n')}`,
     bind,
   );
   return Object.fromEntries(
-    Object.entries(wanted).map(([key, { model }]) => {
-      const attributes = attributesOf(model);
-      const rows = found![key]!.map((row) =>
+    Object.entries(wanted).map(([key, want]) => {
+      if ('text' in want) return [key, found![key]];
+      const attributes = attributesOf(want.model);
+      const rows = (found![key] as Record<string, unknown>[]).map((row) =>
         Object.fromEntries(
           attributes.flatMap(({ name, field, isTime }) => {
             if (!(field in row)) return [];

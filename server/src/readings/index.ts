@@ -1,3 +1,3 @@
-export { LogService } from './log.service.js';
+export { LogService, type LogContext } from './log.service.js';
 export { ReadingsModule } from './readings.module.js';
 export { renamedDecision, renamedEntry } from './renamed.js';

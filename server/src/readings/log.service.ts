@@ -5,6 +5,7 @@ import {
   MOST_ENTRIES,
   readEntry,
   slipsFound,
+  type FoundOn,
   type JobFile,
   type LogEntry,
   type SentEntry,
@@ -29,6 +30,19 @@ const idReused = (extras: { readonly current?: LogEntry } = {}): ProblemError =>
     'An entry with this id but other content is already in the log. Nothing was saved.',
     extras,
   );
+
+/** What an entry is read by: the whole of a job, or as much of it as it names. */
+export type LogContext = Pick<JobFile, 'engine' | 'instruments' | 'log'> & {
+  readonly job: Pick<JobFile['job'], 'id'>;
+};
+
+const isWhole = (file: LogContext): file is JobFile => 'decisions' in file;
+
+/** Slips found on readings: what corrects one is judged by the whole log, and read with nothing less. */
+function found(file: LogContext, log: readonly LogEntry[]): FoundOn {
+  if (!isWhole(file)) throw new Error('a correction was to be read by a part of its log');
+  return slipsFound({ ...file, log });
+}
 
 /** What the database says of entries it does not append. */
 const refusals: Readonly<Record<string, () => ProblemError>> = {
@@ -75,7 +89,7 @@ export class LogService {
    * sending twice changes nothing; one with other content is refused.
    * @returns the entries as they stand
    */
-  async append(file: JobFile, bodies: readonly SentEntry[]): Promise<LogEntry[]> {
+  async append(file: LogContext, bodies: readonly SentEntry[]): Promise<LogEntry[]> {
     const known = new Map(file.log.map((e) => [e.id, e]));
     const result: LogEntry[] = [];
     const fresh: LogEntry[] = [];
@@ -127,7 +141,7 @@ export class LogService {
   }
 
   private entryOf(
-    file: JobFile,
+    file: LogContext,
     body: SentEntry,
     known: ReadonlyMap<string, LogEntry>,
     path: string,
@@ -139,7 +153,7 @@ export class LogService {
       engine: file.engine,
       instruments: file.instruments,
       known: (id) => known.get(id),
-      found: (id) => slipsFound({ ...file, log: [...known.values()] })(id),
+      found: (id) => found(file, [...known.values()])(id),
     });
     if (!read.ok) throw refuse(`${path}${read.path}`, read.sentence);
     return read.entry;

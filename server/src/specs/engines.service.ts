@@ -2,17 +2,23 @@ import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
 import type { EditEngine, EngineRow, EngineView, NewEngine } from '@tribos/contract';
 import { engineTroubles, type EngineSpec } from '@tribos/core';
-import type { Gathered } from '../kit/gather.js';
+import { gather } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
 import { refuseAdoption } from './adoption.js';
+import { sheetStamp, SpecCache } from './specCache.js';
 import { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
 import { engineFromBody, engineOf, engineRow, limitRow } from './rows.js';
+
+/** Its id, where it is asked for alone. */
+const ID = '$1::uuid';
 
 /** Engines of the shop: typed, kept whole as the demo and files bring them, and read. */
 @Injectable()
 export class EnginesService {
+  private readonly cache = new SpecCache();
+
   constructor(
     @InjectModel(EngineModel) private readonly engines: typeof EngineModel,
     @InjectModel(LimitModel) private readonly limits: typeof LimitModel,
@@ -44,21 +50,29 @@ export class EnginesService {
   }
 
   /**
-   * What `gather` brings of one engine.
+   * What `gather` brings of one engine: a stamp of its sheet.
    * @param id SQL that gives its id
    */
   wanted(id: string) {
+    return { sheet: { text: sheetStamp(id) } };
+  }
+
+  /** The engine of what was gathered: the one at hand where it still stands as it was, else asked for now. */
+  async specOf(id: string, { sheet }: { readonly sheet: string }): Promise<EngineSpec> {
+    const known = this.cache.get(sheet);
+    if (known) return known;
+    // Under the stamp of what is read here: it may have been changed in between.
+    const rows = await gather(this.scope, { ...this.wanted(ID), ...this.rows(ID) }, [id]);
+    return this.cache.keep(rows.sheet, engineOf(rows.engine[0]!, rows.limits, rows.kits, rows.parts));
+  }
+
+  private rows(id: string) {
     return {
       engine: { model: this.engines, sql: `WHERE id = ${id}` },
       limits: { model: this.limits, sql: `WHERE engine_id = ${id} ORDER BY position, id` },
       kits: { model: this.kits, sql: `WHERE engine_id = ${id} ORDER BY oversize, id` },
       parts: { model: this.parts, sql: `WHERE engine_id = ${id} ORDER BY part` },
     };
-  }
-
-  /** The engine of what was gathered. */
-  specOf(rows: Gathered<ReturnType<EnginesService['wanted']>>): EngineSpec {
-    return engineOf(rows.engine[0]!, rows.limits, rows.kits, rows.parts);
   }
 
   /** @throws ProblemError 404 when the shop has no such engine */
