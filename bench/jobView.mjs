@@ -58,6 +58,13 @@ try {
     ],
     ['SELECT * FROM instruments WHERE shop_id = $1 ORDER BY name', [job.shop_id]],
     ['SELECT body FROM log_entries WHERE shop_id = $1 AND job_id = $2 ORDER BY seq', [job.shop_id, job.id]],
+    [
+      'SELECT * FROM sheet_parts WHERE shop_id = $1 AND engine_id = $2 ORDER BY part',
+      [job.shop_id, job.engine_id],
+    ],
+    ['SELECT * FROM studies WHERE shop_id = $1 ORDER BY at', [job.shop_id]],
+    ['SELECT * FROM firms WHERE shop_id = $1 ORDER BY name', [job.shop_id]],
+    ['SELECT * FROM firm_returns WHERE shop_id = $1 ORDER BY at, cylinder', [job.shop_id]],
     ['SELECT * FROM decisions WHERE shop_id = $1 AND job_id = $2 ORDER BY position', [job.shop_id, job.id]],
   ];
   const floor = await timed(ROUNDS, async () => {

@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
+import { constants } from 'node:zlib';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
@@ -14,6 +15,13 @@ import { readBodies } from './bodyReaders.js';
 import { describeApi } from './openapi.js';
 
 const YEAR_S = 31_536_000;
+/** What is sent is pressed lightly, and in one piece: a job is a hundred kilobytes, and waits for its reader otherwise. */
+const PIECE = 256 * 1024;
+const PRESSED = {
+  level: 1,
+  chunkSize: PIECE,
+  brotli: { chunkSize: PIECE, params: { [constants.BROTLI_PARAM_QUALITY]: 1 } },
+};
 /** Name or address of a machine, and a port. It stands in what is printed for others to open. */
 const HOST = /^[\w.:[\]-]{0,255}$/u;
 const badHost = (): ProblemError =>
@@ -73,6 +81,7 @@ export async function createApp(
   // A stream of events must leave at once, not when a buffer is full.
   app.use(
     compression({
+      ...PRESSED,
       filter: (request, response) => request.path !== '/api/events' && compression.filter(request, response),
     }),
   );

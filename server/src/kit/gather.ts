@@ -61,16 +61,15 @@ export async function gather<const W extends Readonly<Record<string, WantedRows 
   return Object.fromEntries(
     Object.entries(wanted).map(([key, want]) => {
       if ('text' in want) return [key, found![key]];
-      const attributes = attributesOf(want.model);
-      const rows = (found![key] as Record<string, unknown>[]).map((row) =>
-        Object.fromEntries(
-          attributes.flatMap(({ name, field, isTime }) => {
-            if (!(field in row)) return [];
-            const value = row[field];
-            return [[name, isTime && typeof value === 'string' ? new Date(value) : value]];
-          }),
-        ),
-      );
+      const attributes = attributesOf(want.model).filter((a) => !want.only || want.only.includes(a.name));
+      const rows = (found![key] as Record<string, unknown>[]).map((row) => {
+        const made: Record<string, unknown> = {};
+        for (const { name, field, isTime } of attributes) {
+          const value = row[field];
+          made[name] = isTime && typeof value === 'string' ? new Date(value) : value;
+        }
+        return made;
+      });
       return [key, rows];
     }),
   ) as unknown as Gathered<W>;
