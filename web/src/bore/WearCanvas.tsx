@@ -26,6 +26,11 @@ export function WearCanvas({
   useEffect(() => {
     const context = ref.current?.getContext('2d');
     if (!context) return;
+    // The figures come first: the shade behind them follows with the next frame.
+    const frame = requestAnimationFrame(() => draw(context));
+    return () => cancelAnimationFrame(frame);
+  }, [survey, reference, most, wallDepth, thrust, theme]);
+  function draw(context: CanvasRenderingContext2D) {
     const [r, g, b] = getComputedStyle(document.documentElement)
       .getPropertyValue('--wear')
       .trim()
@@ -45,7 +50,7 @@ export function WearCanvas({
       }
     }
     context.putImageData(image, 0, 0);
-  }, [survey, reference, most, wallDepth, thrust, theme]);
+  }
   return (
     <canvas
       ref={ref}

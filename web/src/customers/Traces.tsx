@@ -46,11 +46,7 @@ export function Traces({ id }: { id: string }) {
     gcTime: 0,
   });
   if (!data)
-    return error ? (
-      <Failed error={error} retry={() => void refetch()} />
-    ) : (
-      <Loading what="what holds them" />
-    );
+    return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="what holds them" />;
   const stays = data.filter((t) => !t.goes);
   return (
     <div className="grid w-full gap-4 text-body text-ink sm:grid-cols-2">
