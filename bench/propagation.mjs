@@ -4,10 +4,10 @@ import { blockSeed, judgeJob, normalQuantile, propagate, seedOf, xoshiro128ss } 
 
 /**
  * 200 000 draws of every map of a four-cylinder engine, four directions by three depths each with its piston,
- * as a ratio to drawing the same count of normal variates alone in the same run. Wanted: 2 or less.
+ * as a ratio to drawing the same count of normal variates alone in the same run. Wanted: 1.3 or less.
  */
 const DRAWS = 200_000;
-const ROUNDS = 3;
+const ROUNDS = Number(process.env.ROUNDS ?? 9);
 
 const gauges = instruments('2099-01-01');
 const twin = jobs(new Date(), gauges)[0];
@@ -41,13 +41,9 @@ const sources = (p) =>
 const variates = four.reduce((sum, p) => sum + sources(p).size, 0) * DRAWS;
 
 function timed(work) {
-  const times = [];
-  for (let i = 0; i < ROUNDS; i += 1) {
-    const start = performance.now();
-    work();
-    times.push(performance.now() - start);
-  }
-  return Math.min(...times);
+  const start = performance.now();
+  work();
+  return performance.now() - start;
 }
 
 const column = new Float64Array(4_000);
@@ -59,12 +55,18 @@ const floor = () => {
   }
 };
 floor();
-const [base, whole] = [timed(floor), timed(() => four.forEach((p) => propagate(p)))];
-const ratio = whole / base;
+propagate(four[0]);
+// In turns, and the middle of the ratios: whatever else the machine does is in both.
+const turns = Array.from({ length: ROUNDS }, () => {
+  const base = timed(floor);
+  const whole = timed(() => four.forEach((p) => propagate(p)));
+  return { base, whole, ratio: whole / base };
+}).sort((x, y) => x.ratio - y.ratio);
+const { base, whole, ratio } = turns[ROUNDS >> 1];
 console.log(`${four.length} maps of ${full.places.length} places and a piston, ${DRAWS} draws each`);
 console.log(
   `floor: ${(variates / 1e6).toFixed(1)} million normal variates   ${base.toFixed(0).padStart(7)} ms`,
 );
 console.log(
-  `propagation of all four maps            ${whole.toFixed(0).padStart(7)} ms  ${ratio.toFixed(2)} × floor`,
+  `propagation of all four maps            ${whole.toFixed(0).padStart(7)} ms  ${ratio.toFixed(2)} × floor (${turns[0].ratio.toFixed(2)} to ${turns.at(-1).ratio.toFixed(2)})`,
 );

@@ -1,4 +1,4 @@
-import { blockSeed, normalQuantile, seedOf, selectAt, xoshiro128ss } from '../statistics/index.js';
+import { blockSeed, normalQuantile, seedOf, selectAll, selectAt, xoshiro128ss } from '../statistics/index.js';
 import type { FigureSpread } from '../verdicts/index.js';
 import { atLimit, type AtLimit } from './atLimit.js';
 import { canonical, mapKey } from './canonical.js';
@@ -322,25 +322,25 @@ function reuseSpread(
 ): ReuseSpread | null {
   const limited = figures.flatMap((f, k) => (f.limit ? [{ f, limit: f.limit, of: out[k]! }] : []));
   if (limited.length === 0) return null;
+  // Limit by limit rather than draw by draw: each is one column.
   const room = new Float64Array(draws).fill(-NO_ROOM);
-  let kept = 0;
-  for (let i = 0; i < draws; i += 1) {
-    let least = room[i]!;
-    for (const { f, limit, of } of limited) {
-      if (wears(f)) least = min(least, limit.at - of[i]!);
-      else if (!keeps(of[i]!, limit.side, limit.at)) least = NO_ROOM;
-    }
-    room[i] = least;
-    if (least >= 0) kept += 1;
+  for (const { f, limit, of } of limited) {
+    const { at } = limit;
+    if (wears(f)) {
+      for (let i = 0; i < draws; i += 1) {
+        const left = at - of[i]!;
+        if (left < room[i]!) room[i] = left;
+      }
+    } else if (limit.side === 'max') {
+      for (let i = 0; i < draws; i += 1) if (!(of[i]! <= at)) room[i] = NO_ROOM;
+    } else for (let i = 0; i < draws; i += 1) if (!(of[i]! >= at)) room[i] = NO_ROOM;
   }
-  room.sort();
-  return {
-    p: kept / draws,
-    room: Array.from(
-      { length: ROOM_STEPS + 1 },
-      (_, k) => room[min(draws - 1, floor((k * (draws - 1)) / ROOM_STEPS))]!,
-    ),
-  };
+  let kept = 0;
+  for (let i = 0; i < draws; i += 1) if (room[i]! >= 0) kept += 1;
+  const steps = Array.from({ length: ROOM_STEPS + 1 }, (_, k) =>
+    min(draws - 1, floor((k * (draws - 1)) / ROOM_STEPS)),
+  );
+  return { p: kept / draws, room: selectAll(room, steps) };
 }
 
 /**

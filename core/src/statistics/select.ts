@@ -3,9 +3,12 @@
  * @param values at least one number, none NaN
  * @param k      0 ≤ k < values.length
  */
-export function selectAt(values: Float64Array, k: number): number {
-  let left = 0;
-  let right = values.length - 1;
+export const selectAt = (values: Float64Array, k: number): number =>
+  selectWithin(values, k, 0, values.length - 1);
+
+function selectWithin(values: Float64Array, k: number, from: number, to: number): number {
+  let left = from;
+  let right = to;
   while (right > left) {
     const pivot = values[k]!;
     let i = left;
@@ -25,4 +28,26 @@ export function selectAt(values: Float64Array, k: number): number {
     if (k < i) right = j;
   }
   return values[k]!;
+}
+
+/**
+ * Values that would stand at several indices if the numbers were sorted: each splits what is left for those beside it,
+ * so that the many cost little more than the few. Reorders its input.
+ * @param values at least one number, none NaN
+ * @param ks     ascending, each 0 ≤ k < values.length
+ * @returns in the order of the indices
+ */
+export function selectAll(values: Float64Array, ks: readonly number[]): number[] {
+  const found = new Array<number>(ks.length);
+  const between = (first: number, last: number, from: number, to: number): void => {
+    if (first > last) return;
+    const middle = (first + last) >> 1;
+    const k = ks[middle]!;
+    found[middle] = selectWithin(values, k, from, to);
+    // What is left of it is no larger, what is right of it no smaller.
+    between(first, middle - 1, from, k);
+    between(middle + 1, last, k, to);
+  };
+  between(0, ks.length - 1, 0, values.length - 1);
+  return found;
 }
