@@ -198,7 +198,7 @@ describe('who may write what into a log', () => {
     const job = await jobOf(world.technician, 'Varrow 644 Twin');
     const path = `/api/jobs/${job.file.job.id}/log`;
     const at = new Date().toISOString();
-    const ticket = job.file.log.find((e) => e.kind === 'ticket') ?? { id: v7() };
+    const ticket = job.file.log.find((e) => String(e.kind) === 'ticket') ?? { id: v7() };
     const news = (more: object) => ({
       ...{ id: v7(), at, kind: 'ticket-news', of: ticket.id, what: 'sent', firm: false, price: null },
       ...{ due: null, text: '', readings: [] },
@@ -215,7 +215,7 @@ describe('who may write what into a log', () => {
     const { body } = await world.lead.get('/api/jobs?limit=100');
     for (const row of (body as { items: { id: string }[] }).items) {
       const file = (await world.lead.get(`/api/jobs/${row.id}/file`)).body as JobFile;
-      if (!file.log.some((e) => e.kind === 'ticket')) continue;
+      if (!file.log.some((e) => String(e.kind) === 'ticket')) continue;
       const bare = { ...file, decisions: [], job: { ...file.job, overrides: [] } };
       const view = await importOf(world.apprentice, bare);
       expect([view.state, view.problem?.detail]).toEqual([
