@@ -1,3 +1,4 @@
+import { Buffer } from 'node:buffer';
 import { createHash, createPrivateKey, createPublicKey, sign, verify } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 
