@@ -50,8 +50,12 @@ describe('npm start', () => {
     // A cluster that was cut off while it was made.
     mkdirSync(join(dir, 'postgresql', 'data'), { recursive: true });
     writeFileSync(join(dir, 'running.json'), '{"pid":');
-    const first = start({ state: dir });
-    expect(await first.ready).toBe(true);
+    const [one, two] = [start({ state: dir }), start({ state: dir })];
+    const ready = await Promise.all([one.ready, two.ready]);
+    // Of two at once one starts, and the other is told.
+    expect([...ready].sort()).toEqual([false, true]);
+    const [first, told] = ready[0] ? [one, two] : [two, one];
+    expect(told.output()).toMatch(/being started from this checkout|already runs from this checkout/u);
     const address = first.address()!;
     expect(first.output()).toContain('lead: mirela@ternhollow.example');
     expect(await healthy(address)).toBe(true);
@@ -92,6 +96,13 @@ describe('npm start', () => {
     again.child.kill('SIGINT');
     expect(await again.ended).toBe(0);
     expect(await healthy(again.address())).toBe(false);
+
+    // Passwords everybody knows are not let out of this machine.
+    for (const open of [{ args: ['--host', '0.0.0.0'] }, { env: { TRUSTED_PROXY: 'loopback' } }]) {
+      const refused = start({ state: dir, ...open });
+      expect(await refused.ready).toBe(false);
+      expect(refused.output()).toContain('which everybody knows');
+    }
   });
 
   it('says what to do about a taken port, a bad option and a reset of someone else’s database', async () => {

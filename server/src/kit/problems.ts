@@ -182,11 +182,11 @@ export function problemOf(error: unknown): ProblemError {
           : error.message;
     return new ProblemError(status, `http-${status}`, detail);
   }
-  const fromPg = fromDatabase((error ?? {}) as DatabaseError);
-  if (fromPg) return fromPg;
   const { status, type, name } = (error ?? {}) as { status?: number; type?: string; name?: string };
   // Every connection is taken: the database is there, and busy.
   if (name === 'SequelizeConnectionAcquireTimeoutError' || fromTooMany(error)) return busy();
+  const fromPg = fromDatabase((error ?? {}) as DatabaseError);
+  if (fromPg) return fromPg;
   if (name?.startsWith('SequelizeConnection') || isCut(error)) return databaseAway();
   if (status && status >= 400 && status < 500) {
     return new ProblemError(
