@@ -123,10 +123,9 @@ describe('work that is out', () => {
     const send = (entries: object[]) => world.technician.post(`/api/jobs/${id}/log`).send({ entries });
     const one = ticket(file);
     await send([one]).expect(200);
-    await send([
-      news(one.id, 'sent'),
-      news(one.id, 'quoted', { firm: true, price: 12_400, due: '2030-01-31' }),
-    ]).expect(200);
+    await send([news(one.id, 'sent'), news(one.id, 'quoted', { price: 12_400, due: '2030-01-31' })]).expect(
+      200,
+    );
     const listed = async () =>
       ((await world.technician.get('/api/firms/out').expect(200)).body as OutView[]).find(
         (o) => o.id === one.id,
