@@ -108,12 +108,6 @@ const AWAY = ['08', '53', '57', '58', 'F0', 'XX'];
 /** The same, said by the system. */
 const NOT_REACHED = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', 'ENOENT']);
 
-/** PostgreSQL takes no more connections. */
-const fromTooMany = (error: unknown): boolean =>
-  [error, (error as DatabaseError | null)?.original, (error as DatabaseError | null)?.parent].some(
-    (e) => (e as { code?: string } | null | undefined)?.code === '53300',
-  );
-
 /** A connection that was cut in the middle says so in words alone. */
 function isCut(error: unknown): boolean {
   const { name, message, parent } = (error ?? {}) as { name?: string; message?: string; parent?: Error };
@@ -184,7 +178,7 @@ export function problemOf(error: unknown): ProblemError {
   }
   const { status, type, name } = (error ?? {}) as { status?: number; type?: string; name?: string };
   // Every connection is taken: the database is there, and busy.
-  if (name === 'SequelizeConnectionAcquireTimeoutError' || fromTooMany(error)) return busy();
+  if (name === 'SequelizeConnectionAcquireTimeoutError') return busy();
   const fromPg = fromDatabase((error ?? {}) as DatabaseError);
   if (fromPg) return fromPg;
   if (name?.startsWith('SequelizeConnection') || isCut(error)) return databaseAway();
