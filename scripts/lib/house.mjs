@@ -85,7 +85,7 @@ export const dropMade = (url) =>
 export async function refuseWhileUsed(url) {
   const used = await askServer(
     url,
-    `SELECT count(*) || ' (' || string_agg(DISTINCT coalesce(nullif(application_name, ''), usename::text), ', ') || ')' FROM pg_stat_activity WHERE datname = ${literal(nameOf(url))} HAVING count(*) > 0`,
+    `SELECT count(*) || ' (' || string_agg(DISTINCT coalesce(nullif(application_name, ''), usename::text), ', ') || ')' FROM pg_stat_activity WHERE datname = ${literal(nameOf(url))} AND backend_type = 'client backend' HAVING count(*) > 0`,
   );
   if (used !== '')
     throw new Trouble(

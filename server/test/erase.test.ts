@@ -108,3 +108,23 @@ it('walks over everything that holds a customer, says before what goes and what 
   const { body: view } = await world.lead.get(`/api/imports/${refused.id}`).expect(200);
   expect(view).toMatchObject({ name: 'erased', problem: { detail: expect.not.stringContaining('Tarn') } });
 });
+
+it('leaves words of the trade alone that a short name is part of', async () => {
+  const job = await newTwin(world.technician, {
+    customer: 'Al',
+    phone: '',
+    complaint: 'Al: alternator whines, second ring broken, says AL.',
+  });
+  const { id } = job.file.job;
+  const who = await customerOf('Al', '');
+  const note = { id: v7(), kind: 'note', at: new Date().toISOString(), text: 'aluminium in the oil, also' };
+  await world.technician
+    .post(`/api/jobs/${id}/log`)
+    .send({ entries: [note] })
+    .expect(200);
+  const { body } = await world.lead.get(`/api/customers/${who}/traces`).expect(200);
+  expect((body as Trace[]).map((t) => t.kind)).toEqual(['customer', 'complaint']);
+  await world.lead.post(`/api/customers/${who}/erased`).expect(201);
+  const { body: now } = await world.lead.get(`/api/jobs/${id}`).expect(200);
+  expect(now.file.job.complaint).toBe('(customer): alternator whines, second ring broken, says (customer).');
+});

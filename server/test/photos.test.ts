@@ -179,6 +179,9 @@ describe('a photo', () => {
     expect(filesOnDisk()).toHaveLength(before + 4);
     for (const id of [first, alone])
       await world.technician.delete(`/api/jobs/${at}/photos/${id}`).expect(204);
+    const engine = `/api/engines/${job.file.engine.id}/tricks`;
+    const trick = { id: v7(), station: 'intake', text: 'look here first', jobId: at, photoId: alone };
+    await world.technician.post(engine).send(trick).expect(201);
     const putAway = world.app.get(PutAwayService);
     expect(await putAway.takeAway()).toBe(0);
     await asOwner(world.ownerUrl, `UPDATE photos SET gone_on = current_date - 31 WHERE id = ANY($1)`, [
@@ -190,6 +193,9 @@ describe('a photo', () => {
     await world.technician.get(`/api/jobs/${at}/photos/${alone}/file`).expect(404);
     await world.technician.get(`/api/jobs/${at}/photos/${second}/file`).expect(200);
     expect(await putAway.takeAway()).toBe(0);
+    // A trick it was pinned to stays without it.
+    const { body: tricks } = await world.technician.get(engine).expect(200);
+    expect(tricks).toEqual([expect.objectContaining({ id: trick.id, photoId: null })]);
   });
 
   it('is seen by its shop alone, put away and not erased at once', async () => {

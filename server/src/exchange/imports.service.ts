@@ -16,6 +16,8 @@ import { ImportModel } from './models.js';
 const AT_ONCE = Math.min(2, Math.max(1, availableParallelism() - 1));
 /** Files of one shop that may wait. */
 const MOST_WAITING = 40;
+/** What was asked for longer ago is tried no more, and stands in nobody's way. */
+const GIVEN_UP_MS = 3_600_000;
 
 interface Order {
   readonly importId: string;
@@ -66,7 +68,9 @@ export class ImportsService implements OnApplicationBootstrap {
     const before = await this.imports.findOne({ where: { id } });
     if (before) return viewOf(before);
     if (!again) await this.refuseSame(content);
-    const waiting = await this.imports.count({ where: { state: ['queued', 'working'] } });
+    const waiting = await this.imports.count({
+      where: { state: ['queued', 'working'], askedAt: { [Op.gt]: new Date(Date.now() - GIVEN_UP_MS) } },
+    });
     if (waiting >= MOST_WAITING)
       throw new ProblemError(
         503,

@@ -75,9 +75,12 @@ CREATE FUNCTION photos_over(days integer, most integer) RETURNS TABLE (shop_id u
 #variable_conflict use_column
 BEGIN
   PERFORM set_config('app.erasing', 'yes', true);
+  CREATE TEMPORARY TABLE over_photos ON COMMIT DROP AS
+    SELECT q.shop_id, q.id FROM public.photos q WHERE q.gone_on < current_date - days ORDER BY q.gone_on LIMIT most FOR UPDATE SKIP LOCKED;
+  -- A trick stays without the photo that was pinned to it.
+  UPDATE public.tricks t SET photo_id = NULL FROM over_photos o WHERE t.shop_id = o.shop_id AND t.photo_id = o.id;
   CREATE TEMPORARY TABLE over_now ON COMMIT DROP AS
-    WITH gone AS (DELETE FROM public.photos p WHERE (p.shop_id, p.id) IN
-        (SELECT q.shop_id, q.id FROM public.photos q WHERE q.gone_on < current_date - days ORDER BY q.gone_on LIMIT most FOR UPDATE SKIP LOCKED)
+    WITH gone AS (DELETE FROM public.photos p USING over_photos o WHERE p.shop_id = o.shop_id AND p.id = o.id
       RETURNING p.shop_id, p.file_hash, p.small_hash)
     SELECT DISTINCT g.shop_id, h.hash FROM gone g CROSS JOIN LATERAL (VALUES (g.file_hash), (g.small_hash)) h(hash) WHERE h.hash IS NOT NULL;
   RETURN QUERY DELETE FROM public.files f USING over_now o WHERE f.shop_id = o.shop_id AND f.hash = o.hash
@@ -86,6 +89,7 @@ BEGIN
     AND NOT EXISTS (SELECT 1 FROM public.imports i WHERE i.shop_id = f.shop_id AND i.file_hash = f.hash)
     RETURNING f.shop_id, f.hash;
   DROP TABLE over_now;
+  DROP TABLE over_photos;
   PERFORM set_config('app.erasing', '', true);
 END $$;
 REVOKE ALL ON FUNCTION photos_over(integer, integer) FROM PUBLIC;

@@ -5,16 +5,21 @@
  * @param app role the application connects as
  */
 export const TRACES = (app: string): string => `
--- Whether a text holds a name, or a number of six digits and more, however it is set out.
+-- A name as a word of its own: whoever is called Ring or Al takes no word of the trade along. A number however it is set out.
+CREATE FUNCTION person_pattern(person text) RETURNS text LANGUAGE sql IMMUTABLE AS $$
+  SELECT '(?<![[:alnum:]])' || regexp_replace(person, '([^[:alnum:][:space:]])', '\\\\\\1', 'g') || '(?![[:alnum:]])'
+$$;
+CREATE FUNCTION number_pattern(digits text) RETURNS text LANGUAGE sql IMMUTABLE AS $$
+  SELECT '(?<![0-9])' || regexp_replace(digits, '(\\d)(?=\\d)', '\\1[^0-9A-Za-z]*', 'g') || '(?![0-9])'
+$$;
+-- Whether a text holds a name, or a number of six digits and more.
 CREATE FUNCTION holds_person(said text, person text, digits text) RETURNS boolean LANGUAGE sql IMMUTABLE AS $$
-  SELECT strpos(lower(said), lower(person)) > 0
-    OR (length(digits) >= 6 AND strpos(regexp_replace(said, '\\D', '', 'g'), digits) > 0)
+  SELECT said ~* public.person_pattern(person) OR (length(digits) >= 6 AND said ~ public.number_pattern(digits))
 $$;
 -- The text without them.
 CREATE FUNCTION without_person(said text, person text, digits text) RETURNS text LANGUAGE sql IMMUTABLE AS $$
-  SELECT CASE WHEN length(digits) < 6 THEN t ELSE
-      regexp_replace(t, regexp_replace(digits, '(\\d)(?=\\d)', '\\1[^0-9A-Za-z]*', 'g'), '(number)', 'g') END
-    FROM (SELECT regexp_replace(said, regexp_replace(person, '([^[:alnum:][:space:]])', '\\\\\\1', 'g'), '(customer)', 'gi') AS t) q
+  SELECT CASE WHEN length(digits) < 6 THEN t ELSE regexp_replace(t, public.number_pattern(digits), '(number)', 'g') END
+    FROM (SELECT regexp_replace(said, public.person_pattern(person), '(customer)', 'gi') AS t) q
 $$;
 
 -- kind, what it is of, how many, and whether it goes.
@@ -96,7 +101,7 @@ BEGIN
     WHERE shop_id = shop AND id IN (SELECT g.id FROM going g WHERE g.kind = 'arrival');
   UPDATE public.customers SET name = called, phone = '', erased_on = current_date, retired_on = current_date
     WHERE shop_id = shop AND id = who;
-  UPDATE public.jobs SET search = lower(public.without_person(replace(search, lower(was), lower(called)), was, digits)),
+  UPDATE public.jobs SET search = lower(public.without_person(search, was, digits) || ' ' || called),
       complaint = public.without_person(complaint, was, digits), use = public.without_person(use, was, digits),
       engine_number = public.without_person(engine_number, was, digits), version = version + 1
     WHERE shop_id = shop AND customer_id = who;
