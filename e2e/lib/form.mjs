@@ -35,6 +35,16 @@ export function formOf(driver) {
       );
       await button.sendKeys(Key.ENTER);
     },
+    /** Chooses from the menu of papers and tools in the line of a job, by keyboard. */
+    async fromPapers(name) {
+      await this.push('Papers and tools');
+      const item = await driver.wait(
+        until.elementLocated(By.xpath(`//*[@role="menuitem"][normalize-space()="${name}"]`)),
+        8_000,
+        `there is no “${name}” among the papers`,
+      );
+      await item.click();
+    },
     /** Waits until no button of that name is there. */
     async gone(name) {
       await driver.wait(

@@ -95,8 +95,8 @@ describe('a phone beside the tablet', () => {
   it('signed in by the code on the screen is its camera and its foot-switch; a trick pinned comes up on the next one', async () => {
     await at.browser.resize(1280, 800);
     const id = await freshJob(driver());
-    await at.visit(`/jobs/${id}/decide`, 'Pin a trick');
-    await form().push('Phone');
+    await at.visit(`/jobs/${id}/decide`, 'Recommended');
+    await form().fromPapers('Phone');
     await sees(driver(), 'Point the phone’s camera at it.');
     expect(await violations(driver())).toEqual([]);
     const text = await driver().findElement(By.css('[role=dialog]')).getText();
@@ -127,7 +127,7 @@ describe('a phone beside the tablet', () => {
     } finally {
       await phone.close();
     }
-    await form().push('Pin a trick');
+    await form().fromPapers('Pin a trick');
     await form().fill(
       'What the next one should know here',
       'the left one always scores at the exhaust bridge',

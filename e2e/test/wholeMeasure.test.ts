@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { judgeJob, propagate, type JobFile } from '@tribos/core';
 import { atTheBench } from '../lib/atTheBench.mjs';
 import { By, Key, openBrowser, sees, until } from '../lib/browser.mjs';
+import { formOf } from '../lib/form.mjs';
 import { api, demoJob, freshJob, press, serverLog, take } from '../lib/job.mjs';
 
 const at = atTheBench();
@@ -195,7 +196,7 @@ describe('paper', () => {
     await at.station.open(id);
     await take(driver, '77.021');
     await at.station.logged(id, 1);
-    await driver.findElement(By.linkText('Bench sheet')).click();
+    await formOf(driver).fromPapers('Bench sheet');
     await sees(driver, '77.021');
     await sees(driver, 'the manual wins');
     const qr = await driver.wait(until.elementLocated(By.css('img[alt^="Way back to this job"]')), 5_000);

@@ -1,3 +1,4 @@
+import { topLeftOn } from '../job/index.js';
 import { undoneIn } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import { printedDay, type Room } from '../verdicts/index.js';
@@ -8,6 +9,7 @@ export const hone: Room = {
   name: 'hone',
   station: 'prepare',
   entries: [HATCH],
+  needless: topLeftOn,
   tell: (entry, file) =>
     HATCH.is(entry)
       ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}wall finished with ${HONING_TOOLS[entry.tool]}${entry.angle === null ? '' : `, ${entry.angle}°`}`

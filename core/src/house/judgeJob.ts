@@ -47,8 +47,14 @@ export interface StationMark {
   readonly verdict: Overall | null;
   /** Whether every step asked for there is done; null where there is none. */
   readonly done: boolean | null;
+  /** So many of its steps are not done. */
+  readonly open: number;
+  /** Whether any of its steps is. */
+  readonly begun: boolean;
   /** ISO time since when it waits for something. */
   readonly waits: string | null;
+  /** False where nothing is wanted of it in this job. */
+  readonly needed: boolean;
 }
 
 export interface Judgement {
@@ -147,11 +153,16 @@ function marksOf(
     const here = rooms.filter((r) => r.station === station);
     const steps = here.flatMap((r) => r.steps?.(file) ?? []).filter((s) => s.excused === null);
     const blockers = here.flatMap((r) => r.blockers?.(file) ?? []);
+    const needed = !here.every((r) => r.needless?.(file) ?? false);
     // Nothing is judged there, and nothing is begun: its tick says nothing yet.
-    if (steps.length + blockers.length === 0 && here.every((r) => r.figures === undefined)) continue;
+    if (needed && steps.length + blockers.length === 0 && here.every((r) => r.figures === undefined))
+      continue;
     marks[station] = {
       verdict: together(here.flatMap((r) => figures.get(r) ?? [])),
       done: steps.length === 0 ? null : steps.every((s) => s.done !== null),
+      open: steps.filter((s) => s.done === null).length,
+      begun: steps.some((s) => s.done !== null),
+      needed,
       waits: blockers[0]?.since ?? null,
     };
   }

@@ -166,6 +166,10 @@ export const outside: Room = {
   name: 'outside',
   station: 'outside',
   entries: [TICKET, TICKET_NEWS],
+  needless: (file) => {
+    const decision = standingDecision(file);
+    return decision !== null && outsideOf(decision.route) === null && ticketsOf(file).length === 0;
+  },
   steps: (file) => {
     const tickets = ticketsOf(file).filter((t) => t.state !== 'cancelled' && t.state !== 'refused');
     const waits = toSend(file);

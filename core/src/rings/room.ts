@@ -12,7 +12,7 @@ import {
   type Offer,
   type Room,
 } from '../verdicts/index.js';
-import type { JobFile } from '../job/index.js';
+import { topLeftOn, type JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { CLOCKED, CLOCKED_NAMES } from './clock.js';
 import { gapItems, isWide } from './gapItems.js';
@@ -143,6 +143,7 @@ const IN_HOUSE: ReadonlySet<string> = new Set([
 export const rings: Room = {
   name: 'rings',
   station: 'prepare',
+  needless: topLeftOn,
   entries: [...LOG_KINDS.filed, RING_CARD, RING_STEP, RING_CLOCK, FREE_SLIDE],
   places: [RING_GROOVE],
   sheets: [RING_PACKS],

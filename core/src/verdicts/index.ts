@@ -3,6 +3,7 @@ export * from './figure.js';
 export * from './figureSpread.js';
 export * from './figureTitle.js';
 export * from './judgeValue.js';
+export * from './quantity.js';
 export * from './rangeFor.js';
 export * from './room.js';
 export * from './verdictSection.js';

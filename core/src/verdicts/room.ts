@@ -158,6 +158,8 @@ export interface Room {
   readonly takes?: (entry: AnyEntry, file: JobFile) => boolean;
   /** What is left open here once the job has gone on, with its count; null where nothing is. */
   readonly left?: (file: JobFile) => string | null;
+  /** Whether nothing of it is wanted in this job: a station of which no room is wanted stands on no run sheet. */
+  readonly needless?: (file: JobFile) => boolean;
   readonly steps?: (file: JobFile) => readonly Step[];
   readonly blockers?: (file: JobFile) => readonly Blocker[];
   /**

@@ -140,6 +140,9 @@ describe('a trial room', () => {
     expect(judged.marks['bottom']).toEqual({
       verdict: 'within',
       done: true,
+      open: 0,
+      begun: true,
+      needed: true,
       waits: '2026-03-01T08:00:00.000Z',
     });
     expect(judgeJob(after).items.some((i) => i.feature === 'crank.rod-side')).toBe(false);

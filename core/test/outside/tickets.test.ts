@@ -11,6 +11,7 @@ import {
   neverDone,
   partOfTicket,
   readJobFile,
+  type JobFile,
   reopensOf,
   reportOf,
   ROUTE_NAMES,
@@ -93,6 +94,27 @@ describe('a ticket', () => {
     ]);
     expect(judged.marks['outside']!.waits).not.toBeNull();
     expect(JSON.stringify(reportOf(book.file()))).toContain('77.503 – 77.515 mm');
+  });
+
+  it('is on no run sheet once a way is decided that sends nothing, until something is sent all the same', () => {
+    const book = new Book(TWIN);
+    const way = (route: 'bore' | 'as-is') => [
+      {
+        id: 'd',
+        at: '2026-01-01T00:00:00.000Z',
+        by: 'x',
+        importedBy: null,
+        route,
+        kitId: route === 'bore' ? 'plus-0.5' : null,
+        reason: '',
+      },
+    ];
+    const needed = (file: JobFile) => judgeJob(file).marks['outside']?.needed ?? true;
+    expect(needed(book.file())).toBe(true);
+    expect(needed({ ...book.file(), decisions: way('bore') })).toBe(true);
+    expect(needed({ ...book.file(), decisions: way('as-is') })).toBe(false);
+    book.keep(TICKET, ticket());
+    expect(needed({ ...book.file(), decisions: way('as-is') })).toBe(true);
   });
 
   it('waits to be sent from the decision on, and no longer once it is', () => {

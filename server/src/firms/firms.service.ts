@@ -86,11 +86,10 @@ export class FirmsService {
   }
 
   async list(): Promise<FirmView[]> {
-    const [rows, returned, troubled] = await Promise.all([
-      this.firms.findAll({ order: ['name'] }),
-      this.returns.findAll({ order: ['at', 'cylinder'] }),
-      this.lines.findAll(),
-    ]);
+    // One after the other: a request has one connection, and a connection works at one question at a time.
+    const rows = await this.firms.findAll({ order: ['name'] });
+    const returned = await this.returns.findAll({ order: ['at', 'cylinder'] });
+    const troubled = await this.lines.findAll();
     return rows.map((row) => ({
       ...firmOf(row, returned),
       works: row.works,

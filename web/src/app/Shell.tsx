@@ -1,26 +1,12 @@
-import {
-  Gauge,
-  ListChecks,
-  Moon,
-  PanelsTopLeft,
-  Search,
-  Store,
-  Sun,
-  Truck,
-  Wrench,
-  type LucideIcon,
-} from 'lucide-react';
+import { Gauge, ListChecks, PanelsTopLeft, Store, Truck, Wrench, type LucideIcon } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
-import { Link, NavLink, Outlet } from 'react-router';
+import { NavLink, Outlet } from 'react-router';
 import type { SessionView } from '@tribos/contract';
-import { sendFor, sendPhotosFor, sendTimersFor, useOutbox } from '../outbox/index.js';
-import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
-import { clockOffText, useClockOff } from '../kit/clock.js';
-import { useLine, type Line } from '../kit/line.js';
+import { sendFor, sendPhotosFor, sendTimersFor } from '../outbox/index.js';
 import { useEvents } from '../kit/useEvents.js';
-import { isEmptyHouse, PersonMenu, SignIn, useSession } from '../people/index.js';
-import { TimersLine } from '../timers/index.js';
-import { Failed, Kbd, Loading } from '../ui/index.js';
+import { isEmptyHouse, SignIn, useSession } from '../people/index.js';
+import { Failed, Loading } from '../ui/index.js';
+import { TopLine, useInJob } from './TopLine.js';
 
 const FoundShop = lazy(async () => ({ default: (await import('../people/FoundShop.js')).FoundShop }));
 const ChangePersonSheet = lazy(async () => ({
@@ -65,6 +51,7 @@ function SignedIn({ session }: { session: SessionView }) {
   useEvents();
   const [finding, setFinding] = useState(false);
   const [changing, setChanging] = useState(false);
+  const inJob = useInJob();
 
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
@@ -92,7 +79,7 @@ function SignedIn({ session }: { session: SessionView }) {
       </a>
       <nav
         aria-label="Places"
-        className="no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3"
+        className={`no-print flex shrink-0 bg-rail text-rail-ink md:w-19 md:flex-col md:pt-3 ${inJob ? 'max-md:hidden' : ''}`}
       >
         {PLACES.map(({ to, name: word, icon: Icon, end }) => (
           <NavLink
@@ -131,73 +118,5 @@ function SignedIn({ session }: { session: SessionView }) {
         </Suspense>
       )}
     </div>
-  );
-}
-
-function TopLine({ session, find, change }: { session: SessionView; find: () => void; change: () => void }) {
-  const { unit, theme } = useSettings();
-  const quiet = 'inline-flex min-h-11 items-center gap-1.5 px-2.5';
-  return (
-    <header className="no-print flex shrink-0 items-center gap-1 border-b border-rule px-3 text-body">
-      <Link to="/" className="mr-auto flex min-h-11 min-w-0 flex-1 items-center px-2 text-soft">
-        <span className="truncate">{session.shop.name}</span>
-      </Link>
-      <button type="button" className={quiet} onClick={find}>
-        <Search size={16} aria-hidden="true" /> Find
-        <span className="hidden lg:inline">
-          <Kbd>Ctrl K</Kbd>
-        </span>
-      </button>
-      <button type="button" className={quiet} onClick={toggleUnit}>
-        <span className={unit === 'mm' ? 'font-bold' : 'text-soft'}>mm</span>
-        <span aria-hidden="true" className="text-soft">
-          |
-        </span>
-        <span className={unit === 'in' ? 'font-bold' : 'text-soft'}>in</span>
-        <span className="sr-only">, showing {unit === 'mm' ? 'millimetres' : 'inches'}</span>
-      </button>
-      <button
-        type="button"
-        className={quiet}
-        onClick={toggleTheme}
-        aria-label={`bay light ${theme === 'light' ? 'on' : 'off'}`}
-      >
-        {theme === 'light' ? <Moon size={16} aria-hidden="true" /> : <Sun size={16} aria-hidden="true" />}
-        <span className="hidden lg:inline">bay light</span>
-      </button>
-      <TimersLine />
-      <LineState />
-      <PersonMenu session={session} change={change} />
-    </header>
-  );
-}
-
-const LINE: Record<Line, string> = {
-  up: 'line up',
-  server: 'server not reached',
-  database: 'database away',
-};
-
-/** What does not answer, and how many readings wait for it. */
-function LineState() {
-  const line = useLine();
-  const { waiting } = useOutbox();
-  const clockOff = useClockOff();
-  const text = [
-    line === 'up' && waiting > 0 ? null : LINE[line],
-    waiting > 0 ? `${waiting} ${waiting === 1 ? 'entry' : 'entries'} waiting` : null,
-  ]
-    .filter(Boolean)
-    .join(' · ');
-  return (
-    <span
-      role="status"
-      className={`px-2.5 whitespace-nowrap ${line !== 'up' || waiting > 0 ? 'font-semibold text-undecided' : 'text-soft max-sm:sr-only'}`}
-    >
-      {text}
-      {clockOff !== 0 && (
-        <span className="font-semibold text-undecided"> · clock {clockOffText(clockOff)}: set it</span>
-      )}
-    </span>
   );
 }

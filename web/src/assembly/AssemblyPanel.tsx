@@ -1,6 +1,7 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { stepName, type JobFile, type Judgement, type ProofRemedy, type RunStep } from '@tribos/core';
-import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
+import { useFootKeys } from '../bar/index.js';
+import { Bar, BarPart, BarPress, LastSaid, StationFrame, type Face } from '../frame/index.js';
 import { toggleGlance } from '../kit/settings.js';
 import { stationName } from '../kit/stationPath.js';
 import { StationPhotos } from '../photos/index.js';
@@ -52,129 +53,119 @@ export function AssemblyPanel({
   });
   if (!begun)
     return (
-      <StationBody>
+      <StationFrame label="Assembly" next={null}>
         {tabs}
-        <div className="grid content-start gap-3 px-5 pb-6">
-          <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
-            <h2 className="text-title font-semibold">Put the top end together</h2>
-            <p>
-              Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
-              cannot stay is caught with its reason. What is not proved yet says so and waits.
-            </p>
-            {mayDo && (
-              <>
-                <CheckField
-                  label="One person works here: a second look comes after a break"
-                  checked={alone}
-                  onChange={(e) => setAlone(e.target.checked)}
-                />
-                <div className="mt-2 flex flex-wrap gap-3">
-                  <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
-                    Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
+        <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
+          <h2 className="text-title font-semibold">Put the top end together</h2>
+          <p>
+            Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
+            cannot stay is caught with its reason. What is not proved yet says so and waits.
+          </p>
+          {mayDo && (
+            <>
+              <CheckField
+                label="One person works here: a second look comes after a break"
+                checked={alone}
+                onChange={(e) => setAlone(e.target.checked)}
+              />
+              <div className="mt-2 flex flex-wrap gap-3">
+                <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
+                  Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
+                </Button>
+                {hasOwn && (
+                  <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
+                    By the general list
                   </Button>
-                  {hasOwn && (
-                    <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
-                      By the general list
-                    </Button>
-                  )}
-                </div>
-              </>
-            )}
-          </section>
-        </div>
-      </StationBody>
+                )}
+              </div>
+            </>
+          )}
+        </section>
+      </StationFrame>
     );
   return (
     <>
-      <StationBody face={faceOf(file, assembling)}>
-        {tabs}
-        <div
-          role="group"
-          aria-label="Assembly"
-          tabIndex={0}
-          className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
-        >
-          <div className="grid min-w-0 content-start gap-3">
-            <StepAtHand file={file} assembling={assembling} />
-            <StationPhotos
-              jobId={file.job.id}
-              station="top"
-              caption={now?.step.what ?? ''}
-              label="Photo of this step"
-              mayTake={mayDo}
-              camera={camera}
-              onTaken={(id) => {
-                if (now?.step.photo && now.pictured === null) assembling.pictured(id);
-              }}
-            >
-              {now?.step.photo &&
-                (now.pictured ? (
-                  <span className="font-semibold text-within">
-                    {now.pictured.photo ? '✓ its photo is taken' : `no photo: ${now.pictured.text}`}
-                  </span>
+      <StationFrame
+        label="Assembly"
+        asideLabel="How far it is"
+        face={faceOf(file, assembling)}
+        next={null}
+        aside={<RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />}
+        bar={
+          mayDo && (
+            <Bar label="Assembly bar">
+              <BarPart part="first">
+                {now ? (
+                  <BarPress
+                    disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
+                    keys={ask && ': moves the mark, held takes it'}
+                    says={
+                      assembling.remedy
+                        ? `Go to ${whereTo(assembling.remedy)}`
+                        : assembling.wantsPicture
+                          ? 'Take its photo'
+                          : waits
+                            ? 'Waits'
+                            : ask
+                              ? 'Take marked answer'
+                              : press.length > 1
+                                ? `All ${press.length} done`
+                                : 'Done'
+                    }
+                    onPress={() =>
+                      assembling.remedy
+                        ? assembling.go()
+                        : assembling.wantsPicture
+                          ? shoot()
+                          : assembling.act(ask !== null)
+                    }
+                  />
                 ) : (
-                  <span className="font-semibold text-brass">A photo belongs to this one.</span>
-                ))}
-              {mayDo && assembling.wantsPicture && (
-                <Button look="quiet" onClick={() => setNoPhoto(true)}>
-                  No photo, and why
-                </Button>
-              )}
-            </StationPhotos>
-          </div>
-          <aside aria-label="How far it is">
-            <RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />
-          </aside>
-        </div>
-      </StationBody>
-      {mayDo && (
-        <section
-          aria-label="Assembly bar"
-          className="no-print grid shrink-0 grid-cols-1 border-t-2 border-ink bg-sheet max-md:sticky max-md:bottom-0 sm:grid-cols-[19rem_minmax(0,1fr)_15rem]"
-        >
-          <div className="px-4 py-2">
-            {now ? (
-              <button
-                type="button"
-                disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
-                onClick={() =>
-                  assembling.remedy
-                    ? assembling.go()
-                    : assembling.wantsPicture
-                      ? shoot()
-                      : assembling.act(ask !== null)
-                }
-                className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass disabled:bg-rule disabled:text-ink"
-              >
-                {assembling.remedy
-                  ? `Go to ${whereTo(assembling.remedy)}`
-                  : assembling.wantsPicture
-                    ? 'Take its photo'
-                    : waits
-                      ? 'Waits'
-                      : ask
-                        ? 'Take marked answer'
-                        : press.length > 1
-                          ? `All ${press.length} done`
-                          : 'Done'}
-              </button>
-            ) : (
-              <p className="py-3 text-lead">Everything is on.</p>
-            )}
-            <p className="text-small text-soft max-sm:hidden">
-              <Kbd>Space</Kbd> or the foot-switch{ask && ': moves the mark, held takes it'}
-            </p>
-          </div>
-          <div className="flex flex-wrap items-center gap-x-5 border-rule px-4 py-1 sm:border-l">
-            {now && (
-              <Button look="quiet" onClick={() => setOdd(now)}>
-                Not as the list has it <Kbd>e</Kbd>
+                  <p className="text-lead">Everything is on.</p>
+                )}
+              </BarPart>
+              <BarPart part="middle">
+                {now && (
+                  <Button look="quiet" className="self-start" onClick={() => setOdd(now)}>
+                    Not as the list has it <Kbd>e</Kbd>
+                  </Button>
+                )}
+              </BarPart>
+              <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
+            </Bar>
+          )
+        }
+      >
+        {tabs}
+        <div className="grid min-w-0 content-start gap-3">
+          <StepAtHand file={file} assembling={assembling} />
+          <StationPhotos
+            jobId={file.job.id}
+            station="top"
+            caption={now?.step.what ?? ''}
+            label="Photo of this step"
+            mayTake={mayDo}
+            camera={camera}
+            onTaken={(id) => {
+              if (now?.step.photo && now.pictured === null) assembling.pictured(id);
+            }}
+          >
+            {now?.step.photo &&
+              (now.pictured ? (
+                <span className="font-semibold text-within">
+                  {now.pictured.photo ? '✓ its photo is taken' : `no photo: ${now.pictured.text}`}
+                </span>
+              ) : (
+                <span className="font-semibold text-brass">A photo belongs to this one.</span>
+              ))}
+            {mayDo && assembling.wantsPicture && (
+              <Button look="quiet" onClick={() => setNoPhoto(true)}>
+                No photo, and why
               </Button>
             )}
-          </div>
-          <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
-        </section>
-      )}
+          </StationPhotos>
+        </div>
+      </StationFrame>
       {noPhoto && now && (
         <ReasonSheet
           title="No photo of this step"

@@ -1,4 +1,3 @@
-import { useState, type ReactNode } from 'react';
 import {
   atLeastText,
   calibrationOverdue,
@@ -18,17 +17,19 @@ import {
   type LengthUnit,
   type ReadingEntry,
 } from '@tribos/core';
+import { store } from '../kit/store.js';
 import { useLineState } from '../gaugeLine/index.js';
 import type { Waiting } from '../outbox/index.js';
+import { Bar, BarPart, LastSaid } from '../frame/index.js';
 import { Kbd } from '../ui/index.js';
 import { Question, Refused } from './BarNotices.js';
 import { Keypad } from './Keypad.js';
 import { LeafRack } from './LeafRack.js';
 import { useTypedOn } from './typing.js';
-import type { Bar } from './useBar.js';
+import type { Bar as Reading } from './useBar.js';
 
 /** `good to ±0.013 mm`: twice the standard uncertainty of one reading with this gauge here, by this person. */
-function goodTo(file: JobFile, entry: Bar, by: string, unit: LengthUnit): string {
+function goodTo(file: JobFile, entry: Reading, by: string, unit: LengthUnit): string {
   const { gauge, station, zero, leaves } = entry;
   if (!gauge) return 'no gauge fits';
   if (leaves) return `each leaf to ±${atLeastText(gauge.maxError, unit)} ${unit}`;
@@ -36,24 +37,11 @@ function goodTo(file: JobFile, entry: Bar, by: string, unit: LengthUnit): string
   return `good to ±${atLeastText(2 * u, unit)} ${unit}`;
 }
 
-function Cell({
-  label,
-  className = '',
-  children,
-}: {
-  label: ReactNode;
-  className?: string;
-  children: ReactNode;
-}) {
-  return (
-    <div
-      className={`min-w-0 border-l border-rule px-4 py-2 lg:first:border-l-0 short:px-2 short:py-1 ${className}`}
-    >
-      <p className="truncate text-small text-soft">{label}</p>
-      {children}
-    </div>
-  );
-}
+/** Names longer than this stand smaller, in two lines. */
+const LONG = 28;
+
+/** A keypad that was wanted stays from station to station. */
+const keypadOpen = store(false);
 
 const LINE = {
   off: '',
@@ -75,7 +63,7 @@ export function ReadingBar({
 }: {
   file: JobFile;
   unit: LengthUnit;
-  entry: Bar;
+  entry: Reading;
   by: string;
   refused: readonly Waiting[];
   /** Entries of this job that the server has not answered for. */
@@ -84,46 +72,53 @@ export function ReadingBar({
   /** Opens the zero of the comparator; null where none is read. */
   onZero: (() => void) | null;
 }) {
-  const [keypad, setKeypad] = useState(() => window.matchMedia('(pointer: coarse)').matches);
+  const keypad = keypadOpen.use();
   const { gauge, station, say, last, zero, leaves } = entry;
   const line = useLineState();
   const checks = gauge !== null && isCheckedSo(gauge.type);
   const checked = checks && checkedNow(file, gauge.id, new Date().toISOString()) !== null;
+  const where = placeName(file, station, unit);
   const overdue = gauge && calibrationOverdue(gauge, new Date().toISOString());
 
   return (
-    <section
-      aria-label="Reading bar"
-      className="no-print shrink-0 border-t-2 border-ink bg-sheet short:sticky short:bottom-0 short:z-20"
+    <Bar
+      label="Reading bar"
+      over={
+        <>
+          {refused.map((w) => (
+            <Refused key={w.entry.id} waiting={w} />
+          ))}
+          {entry.question && <Question question={entry.question} answers={entry.answers} />}
+          <p
+            role="status"
+            className={`border-t border-rule px-4 py-1 empty:hidden ${say?.tone === 'trouble' ? 'font-semibold text-beyond' : 'text-soft'}`}
+          >
+            {say?.text}
+          </p>
+        </>
+      }
+      under={keypad && !leaves && <Keypad entry={entry} station={placeKey(station)} />}
     >
-      {refused.map((w) => (
-        <Refused key={w.entry.id} waiting={w} />
-      ))}
-      {entry.question && <Question question={entry.question} answers={entry.answers} />}
-      {leaves && <LeafRack leaves={leaves} unit={unit} />}
-      <div className="grid grid-cols-2 lg:grid-cols-[15rem_minmax(0,1fr)_minmax(0,1.1fr)_19rem] short:grid-cols-3">
-        <Cell
-          label={
-            <>
-              gauge <Kbd>i</Kbd>
-              {overdue && <span className="font-semibold text-beyond"> calibration overdue</span>}
-              {line.status !== 'off' && (
-                <span className={line.status === 'gone' ? 'font-semibold text-undecided' : ''}>
-                  {' '}
-                  {line.trouble || LINE[line.status]}
-                </span>
-              )}
-            </>
-          }
+      <BarPart part="first">
+        <p
+          className={`font-semibold ${where.length > LONG ? 'text-body leading-4.5' : 'text-lead leading-6 max-sm:text-body'}`}
+          data-testid="where"
         >
+          {where}
+        </p>
+        <p className="-mb-1 flex items-center gap-2 text-small">
+          <span className="figure shrink-0 text-soft">
+            {count.at > 0 ? `${count.at} of ${count.of}` : 'beside'}
+          </span>
           <select
             aria-label="Gauge"
+            title={gauge ? `${gauge.name}, ${goodTo(file, entry, by, unit)}` : undefined}
             value={gauge?.id ?? ''}
             onChange={(e) => {
               entry.pickGauge(e.target.value);
               e.target.blur();
             }}
-            className="-my-1.5 -ml-1 min-h-11 w-full truncate bg-transparent font-semibold"
+            className="-my-1.5 min-h-11 min-w-0 flex-1 bg-transparent"
           >
             {entry.gauges.map((g) => (
               <option key={g.id} value={g.id}>
@@ -131,93 +126,57 @@ export function ReadingBar({
               </option>
             ))}
           </select>
-          <p className="flex items-center gap-2 text-small short:hidden">
-            <span className="truncate text-soft">{goodTo(file, entry, by, unit)}</span>
-            {onZero && (
-              <button
-                type="button"
-                onClick={onZero}
-                className="-mt-2.5 -mb-2 ml-auto min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
-              >
-                {zero ? 'close zero' : checks ? (checked ? 'zero ✓' : 'zero?') : 'zero it'} <Kbd>z</Kbd>
-              </button>
-            )}
-          </p>
-        </Cell>
-        <Cell label="where">
-          <p
-            className="line-clamp-2 text-lead leading-5 font-semibold short:text-body short:leading-4"
-            data-testid="where"
-          >
-            {placeName(file, station, unit)}
-          </p>
-          <p className="truncate text-small text-soft short:hidden">
-            {count.at > 0 ? `${count.at} of ${count.of} in the plan` : 'beside the plan'} · arrows,{' '}
-            <Kbd>[</Kbd> <Kbd>]</Kbd>
-          </p>
-        </Cell>
-        <Cell
-          label={
-            zero ? (
-              <>
-                from {formatLength(nm(zero.value), { unit, step: 1_000 })} ·{' '}
-                {zero.needle === 'clockwise-larger' ? 'clockwise is larger' : 'clockwise is smaller'}
-                {entry.acts && ` · ${Math.min(entry.acts.done + 1, entry.acts.of)} of ${entry.acts.of}`}
-              </>
-            ) : (
-              'reading'
-            )
-          }
-          className={`order-first col-span-2 border-l-0 short:order-none short:col-span-1 lg:order-none lg:col-span-1 lg:block lg:border-l ${leaves ? 'hidden' : ''}`}
-        >
-          <Taking entry={entry} unit={unit} />
-        </Cell>
-        <Cell
-          label={waiting > 0 ? `last · ${waiting} waiting to go up` : 'last'}
-          className="col-span-2 border-t lg:col-span-1 lg:border-t-0 short:hidden"
-        >
-          <p className="truncate">
-            {last ? (
-              <>
-                <span className="figure text-lead font-semibold">{lastText(last, unit)}</span>{' '}
-                <span className="text-small">{placeName(file, last.station, unit)}</span>
-              </>
-            ) : (
-              <span className="text-soft">nothing yet</span>
-            )}
-          </p>
-          <p className="flex items-center gap-x-3 text-small whitespace-nowrap text-soft">
-            <span>
-              <Kbd>Enter</Kbd> accept
-            </span>
+          {onZero && (
             <button
               type="button"
-              className="-mt-2.5 -mb-2 inline-flex min-h-11 items-center gap-1"
-              onClick={entry.takeBack}
+              onClick={onZero}
+              className="-my-1.5 min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
             >
-              <Kbd>⌫</Kbd> take back
+              {zero ? 'close zero' : checks ? (checked ? 'zero ✓' : 'zero?') : 'zero it'} <Kbd>z</Kbd>
             </button>
-            {!leaves && (
-              <button
-                type="button"
-                className="-mt-2.5 -mb-2 min-h-11 px-1 text-blue underline underline-offset-4"
-                aria-expanded={keypad}
-                onClick={() => setKeypad(!keypad)}
-              >
-                keypad
-              </button>
-            )}
-          </p>
-        </Cell>
-      </div>
-      <p
-        role="status"
-        className={`min-h-0 truncate px-4 text-small ${say ? 'pb-1.5' : ''} ${say?.tone === 'trouble' ? 'font-semibold text-beyond' : 'text-soft'}`}
-      >
-        {say?.text}
-      </p>
-      {keypad && !leaves && <Keypad entry={entry} station={placeKey(station)} />}
-    </section>
+          )}
+        </p>
+      </BarPart>
+      <BarPart part="middle">
+        {leaves ? (
+          <LeafRack leaves={leaves} unit={unit} typed={<TypedBeside entry={entry} />} />
+        ) : (
+          <>
+            <p className="truncate text-small leading-4 text-soft short:hidden">
+              {zero ? (
+                <>
+                  from {formatLength(nm(zero.value), { unit, step: 1_000 })} ·{' '}
+                  {zero.needle === 'clockwise-larger' ? 'clockwise is larger' : 'clockwise is smaller'}
+                  {entry.acts && ` · ${Math.min(entry.acts.done + 1, entry.acts.of)} of ${entry.acts.of}`}
+                </>
+              ) : (
+                goodTo(file, entry, by, unit)
+              )}
+              {overdue && <span className="font-semibold text-beyond"> · calibration overdue</span>}
+              {line.status !== 'off' && (
+                <span className={line.status === 'gone' ? 'font-semibold text-undecided' : ''}>
+                  {' · '}
+                  {line.trouble || LINE[line.status]}
+                </span>
+              )}
+            </p>
+            <Taking entry={entry} unit={unit} keypad={keypad} onKeypad={() => keypadOpen.set(!keypad)} />
+          </>
+        )}
+      </BarPart>
+      <LastSaid
+        said={
+          last ? (
+            <>
+              <p className="figure text-lead font-semibold">{lastText(last, unit)}</p>
+              <p className="text-small leading-4">{placeName(file, last.station, unit)}</p>
+            </>
+          ) : null
+        }
+        waiting={waiting}
+        onBack={entry.takeBack}
+      />
+    </Bar>
   );
 }
 
@@ -229,25 +188,37 @@ const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
         unit,
       )} ${last.answer === 'does-not' ? 'no' : last.answer}`;
 
-/** The figure as it is being typed, and what it makes. */
-function Taking({ entry, unit }: { entry: Bar; unit: LengthUnit }) {
-  const { gauge, zero, leaves } = entry;
+/** Digits typed while leaves are answered, and what they are. */
+function TypedBeside({ entry }: { entry: Reading }) {
   const text = useTypedOn(entry.jobId);
-  if (leaves && (text === '' || leaves.typedFor === null))
-    return (
-      <p className="flex min-h-13 items-center text-soft">
-        answered above: g, d or x{leaves.typedFor !== null && `; digits are ${leaves.typedFor}`}
-      </p>
-    );
-  if (leaves)
-    return (
-      <p className="flex min-h-13 items-center gap-3">
-        <span data-testid="typed" className="figure text-taking leading-13 font-semibold">
-          {text}
-        </span>
-        <span className="text-lead text-soft">{leaves.typedFor}</span>
-      </p>
-    );
+  const { leaves } = entry;
+  if (!leaves || leaves.typedFor === null) return null;
+  return text === '' ? (
+    <span className="text-small text-soft max-xl:hidden">digits are {leaves.typedFor}</span>
+  ) : (
+    <span>
+      <span data-testid="typed" className="figure text-lead font-semibold">
+        {text}
+      </span>{' '}
+      <span className="text-small text-soft">{leaves.typedFor}</span>
+    </span>
+  );
+}
+
+/** The figure as it is being typed, and what it makes; a finger on it brings the keypad. */
+function Taking({
+  entry,
+  unit,
+  keypad,
+  onKeypad,
+}: {
+  entry: Reading;
+  unit: LengthUnit;
+  keypad: boolean;
+  onKeypad: () => void;
+}) {
+  const { gauge, zero } = entry;
+  const text = useTypedOn(entry.jobId);
   const parsed = text && gauge ? parseReading(text, readingContext(gauge, zero !== null)) : null;
   const deviation = gauge?.unit === 'in' ? 'tenths' : 'µm';
   const usual = zero ? deviation : gauge?.unit;
@@ -261,15 +232,28 @@ function Taking({ entry, unit }: { entry: Bar; unit: LengthUnit }) {
           ? usual
           : `= ${formatLength(size, { unit: gauge!.unit, step: 1_000 })} ${gauge!.unit}`;
   return (
-    <p className="flex min-h-13 items-center gap-3 short:min-h-8" aria-live="off">
+    <div className="flex items-center gap-3" aria-live="off">
       <span
         data-testid="typed"
-        className="figure inline-flex max-w-full items-center overflow-hidden text-taking leading-13 font-semibold short:text-reading short:leading-8"
+        className="figure inline-flex max-w-full min-w-0 items-center overflow-hidden text-taking leading-11 font-semibold short:text-reading short:leading-8"
       >
         {text}
-        <span aria-hidden="true" className="ml-0.5 inline-block h-11 w-1 bg-brass short:h-7" />
+        <span aria-hidden="true" className="ml-0.5 inline-block h-10 w-1 bg-brass short:h-7" />
       </span>
-      <span className="text-lead text-soft">{says}</span>
-    </p>
+      <span className="text-lead whitespace-nowrap text-soft">{says}</span>
+      <span className="ml-auto inline-flex items-center gap-2 text-small whitespace-nowrap text-soft">
+        <span className="max-lg:hidden">
+          <Kbd>Enter</Kbd> accept
+        </span>
+        <button
+          type="button"
+          className="min-h-11 px-1 text-blue underline underline-offset-4"
+          aria-expanded={keypad}
+          onClick={onKeypad}
+        >
+          keypad
+        </button>
+      </span>
+    </div>
   );
 }

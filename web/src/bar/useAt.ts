@@ -1,11 +1,7 @@
 import { useCallback, useState } from 'react';
-import { isOfCylinder, nextPlace, placeKey, type NextAction, type Place } from '@tribos/core';
-import type { JobContext } from '../job/index.js';
+import { isOfCylinder, nextPlace, placeKey, type Place } from '@tribos/core';
+import { nextHere, type JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
-
-/** What is next at a station: what the whole job asks for, where that is had here; else what it asks for itself. */
-export const nextHere = ({ next, nextAt }: JobContext['judgement'], where: string): NextAction | null =>
-  next.station === where || next.kind === 'send-back' ? next : nextAt(where);
 
 /** Where the work goes on: where the station says, the place the next action names, else the first unread. */
 function goesOn(

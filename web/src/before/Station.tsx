@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { overallOf, seenOf, testsOf } from '@tribos/core';
-import { StationBody } from '../bar/index.js';
+import { Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { PhotoStrip } from '../photos/index.js';
@@ -33,29 +33,19 @@ export function BeforeStation() {
   }, []);
   const open = before.steps.filter((s) => s.done === null && s.excused === null);
   return (
-    <StationBody>
-      <div
-        data-long
-        className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_22rem]"
-      >
-        <fieldset disabled={!mayDo} className="grid min-w-0 content-start gap-4">
-          <legend className="sr-only">Tests before it comes apart</legend>
-          {tests.includes('compression') && <CompressionPanel before={before} />}
-          {tests.includes('leak-down') && <LeakDownPanel before={before} />}
-          {tests.includes('leak-test') && <LeakTestPanel before={before} />}
-          {seenOf(file.engine).map((s) => (
-            <SeenPanel key={s.key} before={before} seen={s} />
-          ))}
-        </fieldset>
-        <aside aria-label="What stands" className="grid content-start gap-4">
-          <div className="border-l-5 border-brass bg-sheet p-4">
-            <h2 className="font-semibold text-brass">Next</h2>
-            <p className="text-lead leading-snug">
-              {open.length === 0
-                ? 'Everything before is done or left out. On to the strip.'
-                : `${open[0]!.name}${open.length > 1 ? `, and ${open.length - 1} more before it comes apart` : ''}.`}
-            </p>
-          </div>
+    <StationFrame
+      label="Before it comes apart"
+      next={
+        <Next
+          says={
+            open.length === 0
+              ? 'Everything before is done or left out. On to the strip.'
+              : `${open[0]!.name}${open.length > 1 ? `, and ${open.length - 1} more before it comes apart` : ''}.`
+          }
+        />
+      }
+      aside={
+        <div className="grid content-start gap-4">
           <section aria-label="What it says">
             <h2 className="mb-1 font-semibold">As it came in</h2>
             {before.verdicts.length === 0 ? (
@@ -93,8 +83,18 @@ export function BeforeStation() {
             </p>
           )}
           <PhotoStrip jobId={file.job.id} station="before" />
-        </aside>
-      </div>
-    </StationBody>
+        </div>
+      }
+    >
+      <fieldset disabled={!mayDo} className="grid min-w-0 content-start gap-4">
+        <legend className="sr-only">Tests before it comes apart</legend>
+        {tests.includes('compression') && <CompressionPanel before={before} />}
+        {tests.includes('leak-down') && <LeakDownPanel before={before} />}
+        {tests.includes('leak-test') && <LeakTestPanel before={before} />}
+        {seenOf(file.engine).map((s) => (
+          <SeenPanel key={s.key} before={before} seen={s} />
+        ))}
+      </fieldset>
+    </StationFrame>
   );
 }

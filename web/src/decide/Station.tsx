@@ -10,7 +10,7 @@ import {
   type Assumptions,
   type Way,
 } from '@tribos/core';
-import { StationBody } from '../bar/index.js';
+import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
@@ -59,95 +59,12 @@ export function DecideStation() {
   const sentence = recommendationSentence(file, comparison, judgement.items, unit);
 
   return (
-    <StationBody>
-      <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
-        <section className="grid content-start gap-4 bg-sheet p-4">
-          {decision ? (
-            <div className="border-l-5 border-brass pl-4">
-              <h2 className="font-semibold text-brass">Decided</h2>
-              <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
-              <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
-              {decidedWay && <FinishedSizes way={decidedWay} unit={unit} />}
-              {decidedWay && decidedWay.targets.length > 0 && (
-                <p className="no-print mt-1">
-                  <TextLink to={stationPath(file.job.id, 'outside')}>Ticket, and what comes back</TextLink>
-                </p>
-              )}
-              <p className="mt-2 text-small text-soft">Recommended: {sentence}</p>
-            </div>
-          ) : (
-            <div className="border-l-5 border-brass pl-4">
-              <h2 className="font-semibold text-brass">Recommended</h2>
-              <p className="text-lead leading-snug">{sentence}</p>
-              {recommended && <FinishedSizes way={recommended} unit={unit} />}
-              {recommended && mayDecide && (
-                <Button look="brass" className="no-print mt-2" onClick={() => setChosen(recommended)}>
-                  Choose this
-                </Button>
-              )}
-            </div>
-          )}
-          <div hidden={shown.length === 0}>
-            <div
-              className={`${WAY_COLUMNS} border-b border-ink/60 px-3 pb-1 pl-4 text-small text-soft max-md:hidden`}
-            >
-              <span>way out</span>
-              <span>costs, with tax</span>
-              <span>takes, working days</span>
-              <span>does it</span>
-              <span>is left</span>
-            </div>
-            <ul>
-              {able.map((w) => (
-                <WayRow
-                  key={w.key}
-                  file={file}
-                  way={w}
-                  most={scale}
-                  enough={now.enough}
-                  unit={unit}
-                  recommended={!decision && w === recommended}
-                  decided={isDecided(w)}
-                  soFar={kits.soFar}
-                  open={opened === w.key}
-                  onOpen={() => setOpened(opened === w.key ? null : w.key)}
-                  onChoose={mayDecide ? () => setChosen(w) : null}
-                />
-              ))}
-            </ul>
-            {unable.length > 0 && (
-              <ul aria-label="Ways that are shut" className="mt-2">
-                {unable.map((w) => (
-                  <li key={w.key} className="px-4 py-1 text-small">
-                    <span className="font-semibold">{w.name}:</span> {w.whyNot}
-                  </li>
-                ))}
-              </ul>
-            )}
-          </div>
-          {!file.shop.costs && (
-            <p className="no-print">
-              No way has a price: the shop has not set what an hour costs.{' '}
-              <TextLink to="/shop">Set it</TextLink>, and the firms under <TextLink to="/out">Out</TextLink>.
-            </p>
-          )}
-          <Beside file={file} judgement={judgement} unit={unit} />
-          <p className="text-small text-soft">
-            A two-point gauge cannot tell how the wear is shared between the sides: the odds are over every
-            share from even to one-sided, widened by the gauge. A straight edge along the wall narrows them.{' '}
-            {mayMeasure && file.engine.kits.length > 0 && (
-              <Button look="quiet" className="no-print" onClick={() => setCame(true)}>
-                Came in at another size
-              </Button>
-            )}
-            {mayMeasure && construction.boring && (
-              <Button look="quiet" className="no-print" onClick={() => setSide(true)}>
-                Wear of one side
-              </Button>
-            )}
-          </p>
-        </section>
-        <aside className="grid content-start gap-4" aria-label="Decision">
+    <StationFrame
+      label="Ways out"
+      asideLabel="Decision"
+      next={null}
+      aside={
+        <div className="grid content-start gap-4">
           {chosen && (
             <Choose
               key={chosen.key}
@@ -165,14 +82,101 @@ export function DecideStation() {
             <p className="mt-1 font-semibold text-beyond">Never: {construction.never.join('; ')}.</p>
             {file.engine.wall === 'plated' && <p className="mt-1">{PLATED_NO_REUSE}</p>}
           </section>
-        </aside>
-      </div>
+        </div>
+      }
+    >
+      <section className="grid content-start gap-4 bg-sheet p-4">
+        {decision ? (
+          <div className="border-l-5 border-brass pl-4">
+            <h2 className="font-semibold text-brass">Decided</h2>
+            <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
+            <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
+            {decidedWay && <FinishedSizes way={decidedWay} unit={unit} />}
+            {decidedWay && decidedWay.targets.length > 0 && (
+              <p className="no-print mt-1">
+                <TextLink to={stationPath(file.job.id, 'outside')}>Ticket, and what comes back</TextLink>
+              </p>
+            )}
+            <p className="mt-2 text-small text-soft">Recommended: {sentence}</p>
+          </div>
+        ) : (
+          <div className="border-l-5 border-brass pl-4">
+            <h2 className="font-semibold text-brass">Recommended</h2>
+            <p className="text-lead leading-snug">{sentence}</p>
+            {recommended && <FinishedSizes way={recommended} unit={unit} />}
+            {recommended && mayDecide && (
+              <Button look="brass" className="no-print mt-2" onClick={() => setChosen(recommended)}>
+                Choose this
+              </Button>
+            )}
+          </div>
+        )}
+        <div hidden={shown.length === 0}>
+          <div
+            className={`${WAY_COLUMNS} border-b border-ink/60 px-3 pb-1 pl-4 text-small text-soft max-md:hidden`}
+          >
+            <span>way out</span>
+            <span>costs, with tax</span>
+            <span>takes, working days</span>
+            <span>does it</span>
+            <span>is left</span>
+          </div>
+          <ul>
+            {able.map((w) => (
+              <WayRow
+                key={w.key}
+                file={file}
+                way={w}
+                most={scale}
+                enough={now.enough}
+                unit={unit}
+                recommended={!decision && w === recommended}
+                decided={isDecided(w)}
+                soFar={kits.soFar}
+                open={opened === w.key}
+                onOpen={() => setOpened(opened === w.key ? null : w.key)}
+                onChoose={mayDecide ? () => setChosen(w) : null}
+              />
+            ))}
+          </ul>
+          {unable.length > 0 && (
+            <ul aria-label="Ways that are shut" className="mt-2">
+              {unable.map((w) => (
+                <li key={w.key} className="px-4 py-1 text-small">
+                  <span className="font-semibold">{w.name}:</span> {w.whyNot}
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+        {!file.shop.costs && (
+          <p className="no-print">
+            No way has a price: the shop has not set what an hour costs.{' '}
+            <TextLink to="/shop">Set it</TextLink>, and the firms under <TextLink to="/out">Out</TextLink>.
+          </p>
+        )}
+        <Beside file={file} judgement={judgement} unit={unit} />
+        <p className="text-small text-soft">
+          A two-point gauge cannot tell how the wear is shared between the sides: the odds are over every
+          share from even to one-sided, widened by the gauge. A straight edge along the wall narrows them.{' '}
+          {mayMeasure && file.engine.kits.length > 0 && (
+            <Button look="quiet" className="no-print" onClick={() => setCame(true)}>
+              Came in at another size
+            </Button>
+          )}
+          {mayMeasure && construction.boring && (
+            <Button look="quiet" className="no-print" onClick={() => setSide(true)}>
+              Wear of one side
+            </Button>
+          )}
+        </p>
+      </section>
       {came && (
         <Suspense fallback={null}>
           <CameInSheet file={file} onClose={() => setCame(false)} />
         </Suspense>
       )}
       {side && <SideWearSheet file={file} unit={unit} onClose={() => setSide(false)} />}
-    </StationBody>
+    </StationFrame>
   );
 }

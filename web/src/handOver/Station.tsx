@@ -1,4 +1,4 @@
-import { StationBody } from '../bar/index.js';
+import { StationFrame } from '../frame/index.js';
 import { useSpreads } from '../bore/index.js';
 import { useJobContext } from '../job/index.js';
 import { VerdictMark } from '../ui/index.js';
@@ -15,27 +15,25 @@ export function ReportStation() {
   const spreadOf = useSpreads();
   const report = useMemo(() => reportOf(file, unit, spreadOf), [file, unit, spreadOf]);
   return (
-    <StationBody>
-      <div className="min-h-0 flex-1 overflow-y-auto px-5 pb-6 print:overflow-visible print:px-0">
-        <article className="mx-auto max-w-240 bg-sheet p-5">
-          <header className="flex flex-wrap items-start justify-between gap-4">
-            <div>
-              <h2 className="text-title leading-tight font-semibold">{report.title}</h2>
-              <p className="text-soft">{report.subtitle}</p>
-            </div>
-            <PdfButton jobId={file.job.id} unit={unit} />
-          </header>
-          {report.sections.map((s) => (
-            <section key={s.key} className="mt-5 break-inside-avoid-page">
-              <h3 className="border-b border-ink/60 pb-1 font-semibold text-blue">{s.title}</h3>
-              {s.blocks.map((b, i) => (
-                <Part key={i} block={b} />
-              ))}
-            </section>
-          ))}
-        </article>
-      </div>
-    </StationBody>
+    <StationFrame label="Report" next={null}>
+      <article className="mx-auto max-w-240 bg-sheet p-5">
+        <header className="flex flex-wrap items-start justify-between gap-4">
+          <div>
+            <h2 className="text-title leading-tight font-semibold">{report.title}</h2>
+            <p className="text-soft">{report.subtitle}</p>
+          </div>
+          <PdfButton jobId={file.job.id} unit={unit} />
+        </header>
+        {report.sections.map((s) => (
+          <section key={s.key} className="mt-5 break-inside-avoid-page">
+            <h3 className="border-b border-ink/60 pb-1 font-semibold text-blue">{s.title}</h3>
+            {s.blocks.map((b, i) => (
+              <Part key={i} block={b} />
+            ))}
+          </section>
+        ))}
+      </article>
+    </StationFrame>
   );
 }
 

@@ -1,4 +1,4 @@
-import { bottomEnd, CAUGHT, DEBRIS_TABLE, debrisOf, notLookedAt, type Judgement } from '@tribos/core';
+import { bottomEnd, CAUGHT, DEBRIS_TABLE, debrisOf, type Judgement } from '@tribos/core';
 import { CauseSays } from '../cause/index.js';
 import { PartsToGet } from '../parts/index.js';
 import { Button, Kbd } from '../ui/index.js';
@@ -18,19 +18,10 @@ export function CleanSide({
   onOpen: (what: 'debris' | 'cause' | 'bottom' | 'laid' | 'keys') => void;
 }) {
   const { file } = clean;
-  const left = notLookedAt(file);
   const caught = debrisOf(file);
   const bottom = bottomEnd(file, judgement.items);
   return (
     <>
-      <div className="border-l-5 border-brass bg-sheet p-4">
-        <h2 className="font-semibold text-brass">Next</h2>
-        <p className="text-lead leading-snug">
-          {left.length > 0
-            ? `${left.length} ${left.length === 1 ? 'part' : 'parts'} to look at.`
-            : 'Every part is looked at.'}
-        </p>
-      </div>
       <CauseSays file={file} onOpen={() => onOpen('cause')} />
       <section className="mt-4" aria-label="Debris">
         <h2 className="text-small font-semibold text-soft">In oil, filter and case</h2>

@@ -1,6 +1,8 @@
 import { lazy, Suspense, useRef, useState } from 'react';
-import { KeysSheet, StationBody, useFootKeys } from '../bar/index.js';
+import { notLookedAt } from '@tribos/core';
+import { KeysSheet, useFootKeys } from '../bar/index.js';
 import { CauseSheet } from '../cause/index.js';
+import { Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { StationPhotos } from '../photos/index.js';
@@ -39,6 +41,7 @@ export function CleanStation() {
   const { file, judgement, unit } = context;
   const clean = useClean(context);
   const { now, asked } = clean;
+  const left = notLookedAt(file).length;
   const mayDo = useMay('measure');
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
@@ -72,34 +75,36 @@ export function CleanStation() {
   });
   return (
     <>
-      <StationBody>
-        <div
-          data-long
-          className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] short:flex-none short:overflow-visible"
-        >
-          <div className="min-w-0">
-            <PartRows clean={clean} mayDo={mayDo} onWall={(wall) => setOpen({ wall })} />
-            <StationPhotos
-              jobId={file.job.id}
-              station="clean"
-              caption={now?.part.name ?? ''}
-              label="Photo"
-              mayTake={mayDo}
-              camera={camera}
+      <StationFrame
+        label="Clean"
+        next={
+          <Next
+            says={
+              left > 0 ? `${left} ${left === 1 ? 'part' : 'parts'} to look at.` : 'Every part is looked at.'
+            }
+          />
+        }
+        aside={<CleanSide clean={clean} judgement={judgement} mayDo={mayDo} onOpen={setOpen} />}
+        bar={
+          mayDo && (
+            <CleanBar
+              clean={clean}
+              act={act}
+              does={asked === null && now?.is === null ? 'Reuse' : 'On to the next'}
             />
-          </div>
-          <aside aria-label="What stands" className="relative">
-            <CleanSide clean={clean} judgement={judgement} mayDo={mayDo} onOpen={setOpen} />
-          </aside>
-        </div>
-      </StationBody>
-      {mayDo && (
-        <CleanBar
-          clean={clean}
-          act={act}
-          does={asked === null && now?.is === null ? 'Reuse' : 'On to the next'}
+          )
+        }
+      >
+        <PartRows clean={clean} mayDo={mayDo} onWall={(wall) => setOpen({ wall })} />
+        <StationPhotos
+          jobId={file.job.id}
+          station="clean"
+          caption={now?.part.name ?? ''}
+          label="Photo"
+          mayTake={mayDo}
+          camera={camera}
         />
-      )}
+      </StationFrame>
       {open === 'cause' && <CauseSheet file={file} onClose={close} />}
       {open === 'bottom' && <BottomSheet clean={clean} judgement={judgement} onClose={close} />}
       {open === 'keys' && <KeysSheet own={KEYS} alone onClose={close} />}

@@ -12,6 +12,7 @@ import {
   type JobFile,
 } from '@tribos/core';
 import { numberOrNull, useContractForm } from '../forms/index.js';
+import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
@@ -28,15 +29,10 @@ export function IntakeStation() {
   const { file, version } = useJobContext();
   const { job } = file;
   return (
-    <div className="relative px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto">
-      <div className="grid items-start gap-4 lg:grid-cols-[1fr_24rem]">
-        <div className="grid gap-4">
-          <Facts key={version} file={file} version={version} />
-          {/* On a phone, which is a camera, photos come first. */}
-          <div className="max-md:order-first">
-            <PhotoStrip jobId={job.id} station="intake" />
-          </div>
-        </div>
+    <StationFrame
+      label="What came in"
+      next={null}
+      aside={
         <div className="grid gap-4">
           <LikelyFindings file={file} />
           <Codes engine={file.engine} />
@@ -48,8 +44,16 @@ export function IntakeStation() {
             Saw: chain and bar off, plug lead off. The maker’s manual for this exact engine comes first.
           </p>
         </div>
+      }
+    >
+      <div className="grid gap-4">
+        <Facts key={version} file={file} version={version} />
+        {/* On a phone, which is a camera, photos come first. */}
+        <div className="max-md:order-first">
+          <PhotoStrip jobId={job.id} station="intake" />
+        </div>
       </div>
-    </div>
+    </StationFrame>
   );
 }
 

@@ -1,4 +1,5 @@
 export { newEntry } from './entry.js';
+export { nextHere } from './nextHere.js';
 export { refusedBy } from './refusedBy.js';
 export { useEntryForm } from './useEntryForm.js';
 export { useJob, useJobContext, type JobContext } from './useJob.js';

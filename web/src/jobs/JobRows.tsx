@@ -17,31 +17,31 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
         <li key={job.id} className="border-b border-rule">
           <Link
             to={stationPath(job.id, job.next?.station ?? 'measure')}
-            className="grid min-h-14 grid-cols-[3.5rem_minmax(0,1fr)] items-center gap-x-4 px-3 py-1.5 hover:bg-page md:grid-cols-[3.5rem_minmax(0,1fr)_minmax(0,1.2fr)_9.5rem]"
+            className="grid min-h-14 grid-cols-[3.5rem_minmax(0,1fr)] items-start gap-x-4 px-3 py-2 hover:bg-page md:grid-cols-[3.5rem_minmax(0,1fr)_minmax(0,1.7fr)_8rem]"
           >
-            <span className="figure self-start text-soft">{jobNumber(job.number)}</span>
+            <span className="figure text-soft">{jobNumber(job.number)}</span>
             <span className="min-w-0">
-              <span className="block truncate font-semibold">{job.engine}</span>
-              <span className="block truncate text-soft">
+              <span className="block font-semibold">{job.engine}</span>
+              <span className="block text-small text-soft">
                 {job.customer}
-                {job.complaint && ` · ${job.complaint}`}
+                {job.bench && ` · ${job.bench}`}
               </span>
+              {job.complaint && <span className="block truncate text-small text-soft">{job.complaint}</span>}
             </span>
             <span className="min-w-0 max-md:col-start-2">
-              <span className="block border-l-4 border-brass pl-2 leading-snug">{nextText(job, unit)}</span>
-              <span className="block pl-3 text-small text-soft">
+              <span className="block leading-snug">{nextText(job, unit)}</span>
+              <span className="block text-small text-soft">
                 <Stands job={job} />
               </span>
             </span>
             <span className="text-small text-soft max-md:col-start-2 md:text-right">
               <Promised day={job.promised} />
-              {job.decided && <span className="block truncate">decided: {job.decided}</span>}
+              {job.decided && <span className="block">decided: {job.decided}</span>}
               {!job.decided && job.overall && (
                 <span className="flex md:justify-end">
                   <VerdictMark state={job.overall} />
                 </span>
               )}
-              {job.bench && <span className="block truncate">{job.bench}</span>}
             </span>
           </Link>
         </li>

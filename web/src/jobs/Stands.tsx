@@ -8,7 +8,7 @@ export function Stands({ job: { next, waitsSince } }: { job: Pick<JobRow, 'next'
   return (
     <>
       <span className="block">
-        <span className="font-semibold">{stationName(next.reached)}</span>
+        <span className="font-semibold text-brass">{stationName(next.reached)}</span>
         {next.since && ` since ${dayText(next.since)}`}
         {next.by && `, ${next.by}`}
         {waitsSince && <span className="text-undecided"> · waits since {dayText(waitsSince)}</span>}

@@ -1,5 +1,12 @@
 import { memo, type ReactNode } from 'react';
-import type { JobFile, LengthUnit, Prepared, Place, Figure } from '@tribos/core';
+import {
+  quantitiesOf,
+  type JobFile,
+  type LengthUnit,
+  type Prepared,
+  type Place,
+  type Figure,
+} from '@tribos/core';
 import { WallMap } from '../bore/index.js';
 import { LimitStrip } from '../verdicts/index.js';
 import { PlaceRows } from './PlaceRows.js';
@@ -44,8 +51,15 @@ export const CylinderColumn = memo(function CylinderColumn({
         <PlaceRows {...shared} />
       </div>
       <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
-        {items.map((item) => (
-          <LimitStrip key={item.key} item={item} unit={unit} big={item.feature === 'bore'} onOpen={onItem} />
+        {quantitiesOf(items).map(({ key, leads, other }) => (
+          <LimitStrip
+            key={key}
+            item={leads}
+            other={other}
+            unit={unit}
+            big={leads.feature === 'bore'}
+            onOpen={onItem}
+          />
         ))}
       </div>
     </Around>

@@ -1,12 +1,13 @@
-import { KeysSheet, nextHere, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
+import { KeysSheet, NoteSheet, ReadingBar, ReadingFace, useBar, useBarKeys } from '../bar/index.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
-import { useJobContext } from '../job/index.js';
+import { Next, StationFrame } from '../frame/index.js';
+import { nextHere, useJobContext } from '../job/index.js';
 import { useWaitingOf } from '../outbox/index.js';
 import { toggleUnit } from '../kit/settings.js';
 import { Button } from '../ui/index.js';
-import { NextBox, WhatStands, WorkingSheet } from '../verdicts/index.js';
+import { WhatStands, WorkingSheet } from '../verdicts/index.js';
 import { CrossChecks } from './CrossChecks.js';
 import { CylinderColumn } from './CylinderColumn.js';
 import { NextButtons } from './NextButtons.js';
@@ -103,17 +104,6 @@ export function MeasureStation() {
   );
   const alone = file.engine.cylinders.length === 1;
   const nothingRead = judgement.overall === null;
-  const nextBox = (
-    <NextBox next={next} unit={unit}>
-      <NextButtons
-        next={next}
-        entry={entry}
-        context={context}
-        onZero={onZero}
-        onWork={() => setOpen({ kind: 'work' })}
-      />
-    </NextBox>
-  );
   const gaugesBefore = <GaugesBefore context={context} station={station} inHand={entry.gauge} />;
   const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import') => (
     <Button look="quiet" onClick={() => setOpen({ kind })}>
@@ -123,52 +113,23 @@ export function MeasureStation() {
 
   return (
     <>
-      <StationBody bar={entry}>
-        <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block short:flex-none short:overflow-visible">
-          <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto short:overflow-visible">
-            <div className="mb-3 lg:hidden">{nextBox}</div>
-            {(rooms.length > 0 || room !== null) && (
-              <RoomTabs file={file} rooms={rooms} room={room} walk={walk} onPick={entry.pick} />
-            )}
-            {room !== null && (
-              <ThingsPanel
-                file={file}
-                prepared={prepared}
-                judgement={judgement}
-                room={room}
-                current={station}
-                unit={unit}
-                onPick={entry.pick}
-                onItem={onItem}
-              />
-            )}
-            <div
-              hidden={room !== null}
-              className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
-            >
-              {file.engine.cylinders.map((name, cylinder) => (
-                <CylinderColumn
-                  key={name}
-                  file={file}
-                  prepared={prepared}
-                  items={judgement.itemsAt('measure')[cylinder]!}
-                  cylinder={cylinder}
-                  current={isOfCylinder(station) && station.cylinder === cylinder ? station : null}
-                  unit={unit}
-                  most={most}
-                  alone={alone}
-                  onPick={entry.pick}
-                  onFinding={onFinding}
-                  onItem={onItem}
-                />
-              ))}
-            </div>
-          </div>
-          <aside
-            aria-label="Verdicts"
-            className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l short:overflow-visible"
-          >
-            <div className="hidden lg:block">{nextBox}</div>
+      <StationFrame
+        label="Readings"
+        asideLabel="Verdicts"
+        reading={<ReadingFace bar={entry} />}
+        next={
+          <Next says={next.sentence(unit)}>
+            <NextButtons
+              next={next}
+              entry={entry}
+              context={context}
+              onZero={onZero}
+              onWork={() => setOpen({ kind: 'work' })}
+            />
+          </Next>
+        }
+        aside={
+          <>
             {nothingRead && gaugesBefore}
             <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
             <CrossChecks prepared={prepared} unit={unit} />
@@ -183,19 +144,58 @@ export function MeasureStation() {
               {quiet('Hands free', 'hands-free')}
               {quiet('Keys', 'keys')}
             </div>
-          </aside>
+          </>
+        }
+        bar={
+          <ReadingBar
+            file={file}
+            unit={unit}
+            entry={entry}
+            by={context.by}
+            refused={refused}
+            waiting={waiting}
+            count={{ at: plan.indexOf(placeKey(station)) + 1, of: plan.length }}
+            onZero={zeroable && entry.gauge ? () => onZero(entry.gauge!.id) : null}
+          />
+        }
+      >
+        {(rooms.length > 0 || room !== null) && (
+          <RoomTabs file={file} rooms={rooms} room={room} walk={walk} onPick={entry.pick} />
+        )}
+        {room !== null && (
+          <ThingsPanel
+            file={file}
+            prepared={prepared}
+            judgement={judgement}
+            room={room}
+            current={station}
+            unit={unit}
+            onPick={entry.pick}
+            onItem={onItem}
+          />
+        )}
+        <div
+          hidden={room !== null}
+          className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
+        >
+          {file.engine.cylinders.map((name, cylinder) => (
+            <CylinderColumn
+              key={name}
+              file={file}
+              prepared={prepared}
+              items={judgement.itemsAt('measure')[cylinder]!}
+              cylinder={cylinder}
+              current={isOfCylinder(station) && station.cylinder === cylinder ? station : null}
+              unit={unit}
+              most={most}
+              alone={alone}
+              onPick={entry.pick}
+              onFinding={onFinding}
+              onItem={onItem}
+            />
+          ))}
         </div>
-      </StationBody>
-      <ReadingBar
-        file={file}
-        unit={unit}
-        entry={entry}
-        by={context.by}
-        refused={refused}
-        waiting={waiting}
-        count={{ at: plan.indexOf(placeKey(station)) + 1, of: plan.length }}
-        onZero={zeroable && entry.gauge ? () => onZero(entry.gauge!.id) : null}
-      />
+      </StationFrame>
       {shown && (
         <WorkingSheet
           file={file}

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  quantitiesOf,
   bracketText,
   listedThings,
   MEASURED,
@@ -151,8 +152,8 @@ export function ThingsPanel({
         )}
       </div>
       <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
-        {figures.map((item) => (
-          <LimitStrip key={item.key} item={item} unit={unit} big={false} onOpen={onItem} />
+        {quantitiesOf(figures).map(({ key, leads, other }) => (
+          <LimitStrip key={key} item={leads} other={other} unit={unit} big={false} onOpen={onItem} />
         ))}
       </div>
     </div>

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
-import { StationBody } from '../bar/index.js';
+import { Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
@@ -23,40 +23,17 @@ export function OutsideStation() {
   const what = way && outsideOf(way.route);
   const firms = (file.shop.firms ?? []).filter((f) => what && f.works.some((w) => w.what === what));
   return (
-    <StationBody>
-      <div className="relative grid min-h-0 flex-1 content-start gap-5 overflow-y-auto px-5 pb-6 lg:grid-cols-[minmax(0,1fr)_18rem]">
+    <StationFrame
+      label="Sent out"
+      next={
+        <Next
+          says={
+            judgement.nextAt('outside')?.sentence(unit) ?? 'Nothing is out, and nothing waits to be sent.'
+          }
+        />
+      }
+      aside={
         <div className="grid content-start gap-4">
-          {wanted && way && mayOrder && <Draft file={file} way={way} />}
-          {tickets.map((t) => (
-            <TicketCard
-              key={t.ticket.id}
-              file={file}
-              judgement={judgement}
-              standing={t}
-              mayDo={mayDo}
-              mayOrder={mayOrder}
-            />
-          ))}
-          {tickets.length === 0 && !(wanted && way && mayOrder) && (
-            <Empty>
-              <p>
-                {decision
-                  ? wanted
-                    ? 'What was decided goes out: somebody who may decide writes the ticket.'
-                    : 'Nothing of this job goes out for what was decided.'
-                  : 'Nothing is decided yet: what goes out, and to what size, follows from the decision.'}{' '}
-                <TextLink to={stationPath(file.job.id, 'decide')}>Decide</TextLink>
-              </p>
-            </Empty>
-          )}
-        </div>
-        <aside aria-label="What stands" className="grid content-start gap-4">
-          <div className="border-l-5 border-brass bg-sheet p-4">
-            <h2 className="font-semibold text-brass">Next</h2>
-            <p className="text-lead leading-snug">
-              {judgement.nextAt('outside')?.sentence(unit) ?? 'Nothing is out, and nothing waits to be sent.'}
-            </p>
-          </div>
           {firms.map((f) => (
             <FirmPicture key={f.id} firm={f} unit={unit} />
           ))}
@@ -69,9 +46,35 @@ export function OutsideStation() {
             Boring, plating, sleeving and crank work are for specialists: the ticket says what is wanted, not
             how. The piston goes with its bore.
           </p>
-        </aside>
+        </div>
+      }
+    >
+      <div className="grid content-start gap-4">
+        {wanted && way && mayOrder && <Draft file={file} way={way} />}
+        {tickets.map((t) => (
+          <TicketCard
+            key={t.ticket.id}
+            file={file}
+            judgement={judgement}
+            standing={t}
+            mayDo={mayDo}
+            mayOrder={mayOrder}
+          />
+        ))}
+        {tickets.length === 0 && !(wanted && way && mayOrder) && (
+          <Empty>
+            <p>
+              {decision
+                ? wanted
+                  ? 'What was decided goes out: somebody who may decide writes the ticket.'
+                  : 'Nothing of this job goes out for what was decided.'
+                : 'Nothing is decided yet: what goes out, and to what size, follows from the decision.'}{' '}
+              <TextLink to={stationPath(file.job.id, 'decide')}>Decide</TextLink>
+            </p>
+          </Empty>
+        )}
       </div>
       {part && <PartTicket file={file} onClose={() => setPart(false)} />}
-    </StationBody>
+    </StationFrame>
   );
 }

@@ -1,33 +1,67 @@
 import { Menu, MenuButton, MenuItem, MenuItems } from '@headlessui/react';
-import { ChevronDown } from 'lucide-react';
 import { useNavigate } from 'react-router';
 import type { SessionView } from '@tribos/contract';
+import { isPhone } from '../kit/media.js';
+import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { signOut } from './useSession.js';
 
 const ITEM =
   'flex min-h-11 w-full items-center px-4 text-left data-focus:bg-page data-focus:font-semibold whitespace-nowrap';
 
+/** `TA` of Tomasz Arden. */
+const initials = (name: string): string =>
+  name
+    .split(/\s+/u)
+    .filter(Boolean)
+    .map((word) => word[0]!.toUpperCase())
+    .filter((_, i, all) => i === 0 || i === all.length - 1)
+    .join('');
+
 /** Who is at the screen: change to somebody else, see to one’s own password and devices, sign out. */
-export function PersonMenu({ session, change }: { session: SessionView; change: () => void }) {
+export function PersonMenu({
+  session,
+  change,
+  find,
+}: {
+  session: SessionView;
+  change: () => void;
+  /** Opens the search; on a phone it is in here, with units and light. */
+  find: () => void;
+}) {
   const navigate = useNavigate();
+  const { unit, theme } = useSettings();
   const { name, role } = session.person;
+  const asWhom = `${role}${session.byPin ? ', by PIN' : ''}`;
+  const own: readonly (readonly [string, () => void])[] = isPhone()
+    ? [
+        ['Find', find],
+        [`Show ${unit === 'mm' ? 'inches' : 'millimetres'}`, toggleUnit],
+        [`Bay light ${theme === 'light' ? 'on' : 'off'}`, toggleTheme],
+      ]
+    : [];
   return (
     <Menu>
-      <MenuButton className="inline-flex min-h-11 items-center gap-2 px-2.5 text-right leading-tight whitespace-nowrap">
-        <span>
-          <span className="block max-w-24 truncate sm:max-w-40">{name}</span>
-          <span className="hidden text-small text-soft sm:block">
-            <span className="sr-only">, </span>
-            {role}
-            {session.byPin ? ', by PIN' : ''}
-          </span>
-        </span>
-        <ChevronDown size={16} aria-hidden="true" />
+      <MenuButton
+        aria-label={`${name}, ${asWhom}`}
+        className="inline-flex size-11 shrink-0 items-center justify-center font-bold"
+      >
+        {initials(name)}
       </MenuButton>
       <MenuItems
         anchor="bottom end"
         className="z-50 grid border border-rule border-t-4 border-t-brass bg-sheet outline-none"
       >
+        <p className="px-4 py-2 leading-tight">
+          {name}
+          <span className="block text-small text-soft">{asWhom}</span>
+        </p>
+        {own.map(([label, act]) => (
+          <MenuItem key={label}>
+            <button type="button" className={ITEM} onClick={act}>
+              {label}
+            </button>
+          </MenuItem>
+        ))}
         <MenuItem>
           <button type="button" className={ITEM} onClick={change}>
             Change person

@@ -11,9 +11,9 @@ import {
   type RingWork,
 } from '@tribos/core';
 import { lengthText } from '../forms/index.js';
+import { Next } from '../frame/index.js';
 import { newEntry, type JobContext } from '../job/index.js';
 import { Button, LinkButton } from '../ui/index.js';
-import { NextBox } from '../verdicts/index.js';
 import { StepForm } from './StepForm.js';
 import { placeOf } from './useRingWork.js';
 import { depthOf, type RingActs } from './ringActs.js';
@@ -66,7 +66,7 @@ export function NextStep({
     return open?.sentence(unit) ?? 'Everything here is ready.';
   };
   return (
-    <NextBox next={{ sentence }} unit={unit}>
+    <Next says={sentence()}>
       {!ready && !work && <LinkButton to={`/jobs/${job.id}/decide`}>Decide</LinkButton>}
       {!ready && work && (
         <p className="text-small text-soft">
@@ -108,6 +108,6 @@ export function NextStep({
           onFile={acts.filed}
         />
       )}
-    </NextBox>
+    </Next>
   );
 }

@@ -2,12 +2,13 @@ import {
   KeysSheet,
   NoteSheet,
   ReadingBar,
+  ReadingFace,
   rememberedGauge,
-  StationBody,
   useBar,
   useBarKeys,
 } from '../bar/index.js';
 import { PistonCheckSheet } from '../fit/index.js';
+import { StationFrame } from '../frame/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { HoneSheet } from '../hone/index.js';
 import { useJobContext } from '../job/index.js';
@@ -162,105 +163,25 @@ export function PrepareStation() {
       {name}
     </Button>
   );
-  const nextBox = (
-    <NextStep
-      context={context}
-      cylinder={cylinder}
-      before={beforeRings}
-      open={openStep}
-      work={work}
-      acts={acts}
-      asked={asked}
-      warm={readHere.error}
-    />
-  );
-
   return (
     <>
-      <StationBody bar={entry}>
-        <div className="relative grid min-h-0 flex-1 content-start overflow-y-auto lg:grid-cols-[minmax(0,1fr)_20rem] lg:content-stretch lg:overflow-hidden print:block short:flex-none short:overflow-visible">
-          <div className="relative px-5 pb-4 lg:min-h-0 lg:overflow-y-auto short:overflow-visible">
-            <div className="mb-3 lg:hidden">{nextBox}</div>
-            <div className="grid gap-4 bg-sheet p-3">
-              <div className="flex flex-wrap items-center gap-x-4">
-                <h2 className="text-title font-semibold">Rings</h2>
-                {engine.cylinders.length > 1 && (
-                  <div role="group" aria-label="Cylinder" className="flex gap-1">
-                    {engine.cylinders.map((name, i) => (
-                      <button
-                        key={name}
-                        type="button"
-                        aria-pressed={i === cylinder}
-                        onClick={() => acts.toCylinder(i)}
-                        className={`min-h-11 border-b-4 px-3 ${i === cylinder ? 'border-brass font-semibold text-brass' : 'border-transparent'}`}
-                      >
-                        {name}
-                      </button>
-                    ))}
-                  </div>
-                )}
-                <p className="ml-auto text-small text-soft">
-                  {bore.mean === null ? (
-                    `bore where it is checked, ${depthText(depths.least, unit)}: not read`
-                  ) : (
-                    <>
-                      bore where it is checked, {depthText(depths.least, unit)}:{' '}
-                      <span className="figure text-ink">{withUnit(bore.mean, { unit, step: 1_000 })}</span> at
-                      20 °C
-                    </>
-                  )}
-                </p>
-              </div>
-              <OrderOfWork steps={steps} unit={unit} />
-              {mine.length === 0 ? (
-                <Empty>
-                  <p>No ring sheet is on file for this piston, and no gap was tried.</p>
-                </Empty>
-              ) : (
-                <ul className="border-t border-ink/60">
-                  {mine.map((r) => (
-                    <RingRow
-                      key={r.target.ring}
-                      file={file}
-                      work={r}
-                      figures={figures.filter((f) => f.key.includes(`ring.gap.${r.target.ring}:`))}
-                      here={r === work}
-                      unit={unit}
-                      onPick={() => acts.goTo(r)}
-                      onCard={() => setOpen({ kind: 'card', ring: r.target.ring })}
-                      onWorking={(f) => setOpen({ kind: 'item', key: f.key })}
-                    />
-                  ))}
-                </ul>
-              )}
-              <div className="grid gap-6">
-                <PistonRows
-                  file={file}
-                  prepared={context.prepared}
-                  figures={judgement.itemsOf[cylinder] ?? []}
-                  cylinder={cylinder}
-                  pack={pack}
-                  unit={unit}
-                  onLook={() => setOpen({ kind: 'piston' })}
-                  onPick={entry.pick}
-                />
-                {pack && <RingClock key={cylinder} file={file} cylinder={cylinder} pack={pack} />}
-                <HoneSheet
-                  key={`hone-${cylinder}`}
-                  file={file}
-                  cylinder={cylinder}
-                  unit={unit}
-                  bore={bore.mean ?? engine.bore}
-                  sheetAngle={pack?.hatch ?? null}
-                />
-              </div>
-            </div>
-          </div>
-          <aside
-            aria-label="What stands"
-            className="relative border-rule px-5 pb-4 lg:min-h-0 lg:overflow-y-auto lg:border-l short:overflow-visible"
-          >
-            <div className="hidden lg:block">{nextBox}</div>
+      <StationFrame
+        label="Rings"
+        reading={<ReadingFace bar={entry} />}
+        next={
+          <NextStep
+            context={context}
+            cylinder={cylinder}
+            before={beforeRings}
+            open={openStep}
+            work={work}
+            acts={acts}
+            asked={asked}
+            warm={readHere.error}
+          />
+        }
+        aside={
+          <>
             <RingSide
               file={file}
               work={work}
@@ -279,21 +200,98 @@ export function PrepareStation() {
               Rings and filed ends cut: file one way, face inwards; wash before you try. The maker’s manual
               wins over anything here.
             </p>
-          </aside>
+          </>
+        }
+        bar={
+          all.length > 0 && (
+            <ReadingBar
+              file={file}
+              unit={unit}
+              entry={entry}
+              by={context.by}
+              refused={refused}
+              waiting={waiting}
+              count={{ at: all.findIndex((r) => r === work) + 1, of: all.length }}
+              onZero={null}
+            />
+          )
+        }
+      >
+        <div className="grid gap-4 bg-sheet p-3">
+          <div className="flex flex-wrap items-center gap-x-4">
+            <h2 className="text-title font-semibold">Rings</h2>
+            {engine.cylinders.length > 1 && (
+              <div role="group" aria-label="Cylinder" className="flex gap-1">
+                {engine.cylinders.map((name, i) => (
+                  <button
+                    key={name}
+                    type="button"
+                    aria-pressed={i === cylinder}
+                    onClick={() => acts.toCylinder(i)}
+                    className={`min-h-11 border-b-4 px-3 ${i === cylinder ? 'border-brass font-semibold text-brass' : 'border-transparent'}`}
+                  >
+                    {name}
+                  </button>
+                ))}
+              </div>
+            )}
+            <p className="ml-auto text-small text-soft">
+              {bore.mean === null ? (
+                `bore where it is checked, ${depthText(depths.least, unit)}: not read`
+              ) : (
+                <>
+                  bore where it is checked, {depthText(depths.least, unit)}:{' '}
+                  <span className="figure text-ink">{withUnit(bore.mean, { unit, step: 1_000 })}</span> at 20
+                  °C
+                </>
+              )}
+            </p>
+          </div>
+          <OrderOfWork steps={steps} unit={unit} />
+          {mine.length === 0 ? (
+            <Empty>
+              <p>No ring sheet is on file for this piston, and no gap was tried.</p>
+            </Empty>
+          ) : (
+            <ul className="border-t border-ink/60">
+              {mine.map((r) => (
+                <RingRow
+                  key={r.target.ring}
+                  file={file}
+                  work={r}
+                  figures={figures.filter((f) => f.key.includes(`ring.gap.${r.target.ring}:`))}
+                  here={r === work}
+                  unit={unit}
+                  onPick={() => acts.goTo(r)}
+                  onCard={() => setOpen({ kind: 'card', ring: r.target.ring })}
+                  onWorking={(f) => setOpen({ kind: 'item', key: f.key })}
+                />
+              ))}
+            </ul>
+          )}
+          <div className="grid gap-6">
+            <PistonRows
+              file={file}
+              prepared={context.prepared}
+              figures={judgement.itemsOf[cylinder] ?? []}
+              cylinder={cylinder}
+              pack={pack}
+              unit={unit}
+              onLook={() => setOpen({ kind: 'piston' })}
+              onPick={entry.pick}
+            />
+            {pack && <RingClock key={cylinder} file={file} cylinder={cylinder} pack={pack} />}
+            <HoneSheet
+              key={`hone-${cylinder}`}
+              file={file}
+              cylinder={cylinder}
+              unit={unit}
+              bore={bore.mean ?? engine.bore}
+              sheetAngle={pack?.hatch ?? null}
+            />
+          </div>
         </div>
-      </StationBody>
-      {all.length > 0 && (
-        <ReadingBar
-          file={file}
-          unit={unit}
-          entry={entry}
-          by={context.by}
-          refused={refused}
-          waiting={waiting}
-          count={{ at: all.findIndex((r) => r === work) + 1, of: all.length }}
-          onZero={null}
-        />
-      )}
+      </StationFrame>
       {shown && <WorkingSheet file={file} item={shown} unit={unit} onClose={close} onWhy={null} />}
       {open?.kind === 'note' && <NoteSheet file={file} onClose={close} />}
       {open?.kind === 'keys' && <KeysSheet own={OWN_KEYS} onClose={close} />}

@@ -1,6 +1,5 @@
 import { Suspense } from 'react';
 import { notYetStarted } from '@tribos/core';
-import { StationBody } from '../bar/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { BackPanel } from '../strip/index.js';
@@ -16,40 +15,38 @@ export function RefitStation() {
   const mayDo = useMay('measure');
   const missing = notYetStarted(file, judgement.items, unit);
   return (
-    <StationBody>
-      <Suspense fallback={<Loading what="what goes back" />}>
-        <BackPanel context={context} mayDo={mayDo}>
-          <section
-            aria-label="First start"
-            className={`mb-4 border-l-5 bg-sheet p-3 ${missing.length > 0 ? 'border-undecided' : 'border-within'}`}
-          >
-            <h2 className="text-title font-semibold">First start</h2>
-            {missing.length > 0 ? (
-              <>
-                <p className="text-lead font-semibold text-undecided">Shut. Still missing:</p>
-                <ul className="mt-1">
-                  {missing.map((m) => (
-                    <li key={m} className="border-t border-rule py-1">
-                      {m}
-                    </li>
-                  ))}
-                </ul>
-              </>
-            ) : (
-              <p className="text-lead font-semibold text-within">
-                Open: everything is back, counted and filled.
-              </p>
-            )}
-            <p className="mt-2 text-small text-soft">
-              Outdoors or with extraction: carbon monoxide. Kill switch checked, hands and clothes clear,
-              extinguisher at hand. A water-cooled watercraft engine is never run dry.
+    <Suspense fallback={<Loading what="what goes back" />}>
+      <BackPanel context={context} mayDo={mayDo}>
+        <section
+          aria-label="First start"
+          className={`mb-4 border-l-5 bg-sheet p-3 ${missing.length > 0 ? 'border-undecided' : 'border-within'}`}
+        >
+          <h2 className="text-title font-semibold">First start</h2>
+          {missing.length > 0 ? (
+            <>
+              <p className="text-lead font-semibold text-undecided">Shut. Still missing:</p>
+              <ul className="mt-1">
+                {missing.map((m) => (
+                  <li key={m} className="border-t border-rule py-1">
+                    {m}
+                  </li>
+                ))}
+              </ul>
+            </>
+          ) : (
+            <p className="text-lead font-semibold text-within">
+              Open: everything is back, counted and filled.
             </p>
-          </section>
-          <LeakAfter file={file} mayDo={mayDo} />
-          <Fluids file={file} mayDo={mayDo} />
-          <Checks file={file} mayDo={mayDo} />
-        </BackPanel>
-      </Suspense>
-    </StationBody>
+          )}
+          <p className="mt-2 text-small text-soft">
+            Outdoors or with extraction: carbon monoxide. Kill switch checked, hands and clothes clear,
+            extinguisher at hand. A water-cooled watercraft engine is never run dry.
+          </p>
+        </section>
+        <LeakAfter file={file} mayDo={mayDo} />
+        <Fluids file={file} mayDo={mayDo} />
+        <Checks file={file} mayDo={mayDo} />
+      </BackPanel>
+    </Suspense>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import {
+  quantitiesOf,
   CAM_EVENTS,
   CAM_TIMED,
   CAM_UNDO,
@@ -112,21 +113,14 @@ export function CamTiming({
         </p>
       )}
       <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
-        {nearest(figures).map((f) => (
-          <div key={f.key} className="border-t border-rule">
-            <LimitStrip item={f} unit={unit} onOpen={onItem} />
-          </div>
-        ))}
+        {quantitiesOf(figures.filter((f) => EVENTS.some((e) => f.feature === `setup.cam.${e}`))).map(
+          ({ key, leads, other }) => (
+            <div key={key} className="border-t border-rule">
+              <LimitStrip item={leads} other={other} unit={unit} onOpen={onItem} />
+            </div>
+          ),
+        )}
       </div>
     </section>
   );
 }
-
-/** Of each event the end of its range that it lies nearer to: the band shows the other. */
-const nearest = (figures: readonly Figure[]): readonly Figure[] =>
-  EVENTS.flatMap((e) =>
-    figures
-      .filter((f) => f.feature === `setup.cam.${e}`)
-      .sort((a, b) => (a.p ?? 0) - (b.p ?? 0))
-      .slice(0, 1),
-  );

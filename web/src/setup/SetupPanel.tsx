@@ -19,7 +19,8 @@ import {
   type Place,
   type Thing,
 } from '@tribos/core';
-import { KeysSheet, NoteSheet, ReadingBar, StationBody, useBar, useBarKeys } from '../bar/index.js';
+import { KeysSheet, NoteSheet, ReadingBar, ReadingFace, useBar, useBarKeys } from '../bar/index.js';
+import { StationFrame } from '../frame/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import type { JobContext } from '../job/index.js';
 import { toggleUnit } from '../kit/settings.js';
@@ -126,12 +127,12 @@ export function SetupPanel({
   );
   if (!section)
     return (
-      <StationBody>
+      <StationFrame label="Set-up" next={null}>
         {tabs}
         <Empty>
           <p>This engine’s sheet has no limit for deck, squish, valves or cams, and no ports.</p>
         </Empty>
-      </StationBody>
+      </StationFrame>
     );
   const onItem = (f: { readonly key: string }) => setOpen(f.key);
   const things = (only: (m: Measurand) => boolean) => (
@@ -150,11 +151,30 @@ export function SetupPanel({
   );
   return (
     <>
-      <StationBody bar={entry}>
+      <StationFrame
+        label={section.name}
+        next={null}
+        reading={<ReadingFace bar={entry} />}
+        bar={
+          <ReadingBar
+            file={file}
+            unit={unit}
+            entry={entry}
+            by={context.by}
+            refused={refused}
+            waiting={waiting}
+            count={{
+              at: walk.findIndex((p) => placeKey(p) === placeKey(entry.station)) + 1,
+              of: walk.length,
+            }}
+            onZero={null}
+          />
+        }
+      >
         <div className="mb-2 flex flex-wrap items-end justify-between gap-x-6">
           {tabs}
           {sections.length > 1 && (
-            <nav aria-label="What is set up" className="no-print flex flex-wrap gap-x-1 px-5">
+            <nav aria-label="What is set up" className="no-print flex flex-wrap gap-x-1">
               {sections.map((s) => (
                 <button
                   key={s.key}
@@ -172,111 +192,89 @@ export function SetupPanel({
             </nav>
           )}
         </div>
-        <div
-          role="group"
-          aria-label={section.name}
-          tabIndex={0}
-          className="relative px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto"
-        >
-          {section.key === 'squish' &&
-            said.map((s) => (
-              <p
-                key={s}
-                className="mb-2 border-l-5 border-undecided bg-sheet p-3 text-lead first-letter:uppercase"
-              >
-                {s}
-              </p>
-            ))}
-          {section.key === 'valves' && <BuildBar file={file} mayDo={mayDo} onSay={() => setOpen('build')} />}
-          {section.key === 'squish' && things(section.has)}
-          {section.key === 'squish' && (
-            <>
-              <GasketStack file={file} unit={unit} mayDo={mayDo} where="base" />
-              <GasketStack file={file} unit={unit} mayDo={mayDo} where="head" />
-              <Geometry file={file} unit={unit} />
-              {mayDo && !GASKETS.of(file.engine)?.gaskets.length && (
-                <WorkHere
-                  file={file}
-                  what="gasket-changed"
-                  byCylinder={false}
-                  label="Another gasket is in"
-                  hint="Which, how thick, under what: this sheet has none"
-                />
-              )}
-              {mayDo && (
-                <WorkHere
-                  file={file}
-                  what="skimmed"
-                  byCylinder={false}
-                  label="The head was skimmed"
-                  hint="How much came off, where, by whom"
-                />
-              )}
-            </>
-          )}
-          {section.key === 'valves' && (
-            <>
-              <ValveTable
+        {section.key === 'squish' &&
+          said.map((s) => (
+            <p
+              key={s}
+              className="mb-2 border-l-5 border-undecided bg-sheet p-3 text-lead first-letter:uppercase"
+            >
+              {s}
+            </p>
+          ))}
+        {section.key === 'valves' && <BuildBar file={file} mayDo={mayDo} onSay={() => setOpen('build')} />}
+        {section.key === 'squish' && things(section.has)}
+        {section.key === 'squish' && (
+          <>
+            <GasketStack file={file} unit={unit} mayDo={mayDo} where="base" />
+            <GasketStack file={file} unit={unit} mayDo={mayDo} where="head" />
+            <Geometry file={file} unit={unit} />
+            {mayDo && !GASKETS.of(file.engine)?.gaskets.length && (
+              <WorkHere
                 file={file}
-                prepared={prepared}
-                unit={unit}
-                figures={judgement.items}
-                current={entry.station}
-                onPick={pick}
-                onItem={onItem}
+                what="gasket-changed"
+                byCylinder={false}
+                label="Another gasket is in"
+                hint="Which, how thick, under what: this sheet has none"
               />
-              {measures.includes(LASH) && <LashChoice file={file} unit={unit} mayDo={mayDo} />}
-              <ValveRoom
+            )}
+            {mayDo && (
+              <WorkHere
                 file={file}
-                unit={unit}
-                figures={judgement.items}
-                current={entry.station}
-                onPick={pick}
+                what="skimmed"
+                byCylinder={false}
+                label="The head was skimmed"
+                hint="How much came off, where, by whom"
               />
-              <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
-              {mayDo && measures.includes(LASH) && (
-                <WorkHere
-                  file={file}
-                  what="cams-set"
-                  byCylinder={false}
-                  label="The cams were set anew"
-                  hint="Which cam, by how much, why"
-                />
-              )}
-              {measures.includes(CHAIN_RIVET) && (
-                <div className="mt-4">{things((m) => m === CHAIN_RIVET)}</div>
-              )}
-            </>
-          )}
-          {section.key === 'ports' && (
-            <>
-              <PortMap file={file} unit={unit} current={entry.station} onPick={pick} />
-              {mayDo && (
-                <WorkHere
-                  file={file}
-                  what="ports-worked"
-                  byCylinder
-                  label="Its ports were worked"
-                  hint="Which ports, what was done, edges bevelled"
-                />
-              )}
-            </>
-          )}
-        </div>
-      </StationBody>
-      <ReadingBar
-        file={file}
-        unit={unit}
-        entry={entry}
-        by={context.by}
-        refused={refused}
-        waiting={waiting}
-        count={{
-          at: walk.findIndex((p) => placeKey(p) === placeKey(entry.station)) + 1,
-          of: walk.length,
-        }}
-        onZero={null}
-      />
+            )}
+          </>
+        )}
+        {section.key === 'valves' && (
+          <>
+            <ValveTable
+              file={file}
+              prepared={prepared}
+              unit={unit}
+              figures={judgement.items}
+              current={entry.station}
+              onPick={pick}
+              onItem={onItem}
+            />
+            {measures.includes(LASH) && <LashChoice file={file} unit={unit} mayDo={mayDo} />}
+            <ValveRoom
+              file={file}
+              unit={unit}
+              figures={judgement.items}
+              current={entry.station}
+              onPick={pick}
+            />
+            <CamTiming file={file} unit={unit} figures={judgement.items} mayDo={mayDo} onItem={onItem} />
+            {mayDo && measures.includes(LASH) && (
+              <WorkHere
+                file={file}
+                what="cams-set"
+                byCylinder={false}
+                label="The cams were set anew"
+                hint="Which cam, by how much, why"
+              />
+            )}
+            {measures.includes(CHAIN_RIVET) && <div className="mt-4">{things((m) => m === CHAIN_RIVET)}</div>}
+          </>
+        )}
+        {section.key === 'ports' && (
+          <>
+            <PortMap file={file} unit={unit} current={entry.station} onPick={pick} />
+            {mayDo && (
+              <WorkHere
+                file={file}
+                what="ports-worked"
+                byCylinder
+                label="Its ports were worked"
+                hint="Which ports, what was done, edges bevelled"
+              />
+            )}
+          </>
+        )}
+      </StationFrame>
       {shown && (
         <WorkingSheet file={file} item={shown} unit={unit} onClose={() => setOpen(null)} onWhy={null} />
       )}

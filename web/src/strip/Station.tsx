@@ -2,7 +2,8 @@ import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
 import { listAsDone, type BoltHole } from '@tribos/core';
-import { KeysSheet, StationBody, useFootKeys } from '../bar/index.js';
+import { KeysSheet, useFootKeys } from '../bar/index.js';
+import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { useMay } from '../people/index.js';
@@ -16,7 +17,7 @@ import { NoteForAssembly } from './NoteForAssembly.js';
 import { OddSheet } from './OddSheet.js';
 import { StripBar } from './StripBar.js';
 import { StripColumn } from './StripColumn.js';
-import { StripSide } from './StripSide.js';
+import { StripNext, StripSide } from './StripSide.js';
 import { WholeList } from './WholeList.js';
 import { useStrip } from './useStrip.js';
 
@@ -135,47 +136,43 @@ export function StripStation() {
 
   if (!plan.chosen)
     return (
-      <StationBody>
-        <div className="px-5 pb-6 md:min-h-0 md:flex-1 md:overflow-y-auto">
-          <Begin strip={strip} tools={tools} />
-        </div>
-      </StationBody>
+      <StationFrame label="Strip" next={null}>
+        <Begin strip={strip} tools={tools} />
+      </StationFrame>
     );
   return (
     <>
-      <StationBody>
-        <div
-          data-long
-          className="relative grid grid-cols-[minmax(0,1fr)] content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem] short:flex-none short:overflow-visible"
-        >
-          <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3">
-            <StripColumn
-              strip={strip}
-              unit={unit}
-              onHole={(hole, map) => setOpen({ kind: 'bolt', hole, map })}
-              onAll={sheet('list')}
-            />
-            <StationPhotos
-              jobId={file.job.id}
-              station="strip"
-              caption={shown?.step.what ?? ''}
-              label="Photo of this step"
-              mayTake={mayDo}
-              camera={camera}
-            >
-              {says && <span role="status">{says}</span>}
-            </StationPhotos>
-          </div>
-          <aside aria-label="What stands" className="relative">
-            <StripSide
-              strip={strip}
-              tools={tools.tools}
-              onOpen={(what) => setOpen(what === 'trays' ? { kind: 'trays', scanned: null } : { kind: what })}
-            />
-          </aside>
+      <StationFrame
+        label="Strip"
+        next={<StripNext strip={strip} onNote={sheet('note')} />}
+        aside={
+          <StripSide
+            strip={strip}
+            tools={tools.tools}
+            onOpen={(what) => setOpen(what === 'trays' ? { kind: 'trays', scanned: null } : { kind: what })}
+          />
+        }
+        bar={mayDo && <StripBar strip={strip} />}
+      >
+        <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3">
+          <StripColumn
+            strip={strip}
+            unit={unit}
+            onHole={(hole, map) => setOpen({ kind: 'bolt', hole, map })}
+            onAll={sheet('list')}
+          />
+          <StationPhotos
+            jobId={file.job.id}
+            station="strip"
+            caption={shown?.step.what ?? ''}
+            label="Photo of this step"
+            mayTake={mayDo}
+            camera={camera}
+          >
+            {says && <span role="status">{says}</span>}
+          </StationPhotos>
         </div>
-      </StationBody>
-      {mayDo && <StripBar strip={strip} />}
+      </StationFrame>
       {open?.kind === 'odd' && <OddSheet strip={strip} onClose={close} />}
       {open?.kind === 'note' && <NoteForAssembly strip={strip} onClose={close} />}
       {open?.kind === 'add' && <AddStep strip={strip} onClose={close} />}

@@ -1,5 +1,5 @@
-import { LastSaid } from '../bar/index.js';
-import { Kbd } from '../ui/index.js';
+import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { Bar, BarPart, BarPress, BarTrouble, LastSaid } from '../frame/index.js';
 import type { Strip } from './useStrip.js';
 
 /** The bar of the strip: what Space does, what is counted, what was last. */
@@ -16,66 +16,62 @@ export function StripBar({ strip }: { strip: Strip }) {
           ? `${press.length} done`
           : 'done';
   return (
-    <section
-      aria-label="Strip bar"
-      className="no-print shrink-0 border-t-2 border-ink bg-sheet max-md:sticky max-md:bottom-0 max-md:z-20 short:sticky short:bottom-0 short:z-20"
-    >
-      {trouble && (
-        <p role="alert" className="border-b border-rule px-4 py-2 text-lead font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
-      <div className="grid grid-cols-1 sm:grid-cols-[17rem_minmax(0,1fr)_15rem]">
-        <div className="px-4 py-2">
-          {shown ? (
-            <>
-              <p className="text-small text-soft">{back ? 'goes back' : `into tray ${tray}`}</p>
-              <button
-                type="button"
-                onClick={() => strip.act(stop !== null)}
-                className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass"
-              >
-                {stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
-              </button>
-              <p className="text-small text-soft max-sm:hidden">
-                <Kbd>Space</Kbd> {says} · or the foot-switch
-              </p>
-            </>
-          ) : (
-            <p className="py-3 text-lead">{back ? 'Everything is back.' : 'Nothing is left on this list.'}</p>
-          )}
-        </div>
-        <div className="border-rule px-4 py-1 sm:border-l sm:py-2">
-          {hand && !stop ? (
-            <>
-              <p className="text-small text-soft">
-                {hand.name},{' '}
+    <Bar label="Strip bar" over={<BarTrouble text={trouble} />}>
+      <BarPart part="first">
+        {shown ? (
+          <BarPress
+            says={stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
+            keys={stop ? ': moves the mark, held takes it' : back ? ' · goes back' : ` · into tray ${tray}`}
+            onPress={() => strip.act(stop !== null)}
+          />
+        ) : (
+          <p className="text-lead">{back ? 'Everything is back.' : 'Nothing is left on this list.'}</p>
+        )}
+      </BarPart>
+      <BarPart part="middle">
+        {hand && !stop ? (
+          <div className="flex min-w-0 items-center gap-4">
+            <Counter strip={strip} item={hand.item} name={hand.name} count={hand.count} big />
+            <p className="min-w-0 leading-tight">
+              <span className="block">{hand.name}</span>
+              <span className="block text-small text-soft">
                 {hand.inside ? (back ? 'taken out' : 'put in') : back ? 'counted back' : 'counted out'}
-                {loose.length > 1 && ` · ${loose.length - 1} more below`}
-              </p>
-              <Counter strip={strip} item={hand.item} name={hand.name} count={hand.count} big />
-              {loose.length > 1 && (
-                <ul className="mt-1 flex flex-wrap gap-x-5">
-                  {loose
-                    .filter((l) => l !== hand)
-                    .map((l) => (
-                      <li key={l.item} className="flex items-center gap-2">
-                        <Counter strip={strip} item={l.item} name={l.name} count={l.count} />
-                        <span className="text-small">{l.name}</span>
-                      </li>
-                    ))}
-                </ul>
-              )}
-            </>
-          ) : (
-            <p className="py-3 text-soft">
-              {stop ? 'Counted once the question is answered.' : shown ? 'Nothing loose comes with it.' : ''}
+              </span>
             </p>
-          )}
-        </div>
-        <LastSaid said={lastSaid} onBack={last ? strip.takeBack : null} />
-      </div>
-    </section>
+            {loose.length > 1 && <MoreLoose strip={strip} more={loose.filter((l) => l !== hand)} />}
+          </div>
+        ) : (
+          <p className="text-soft">
+            {stop ? 'Counted once the question is answered.' : shown ? 'Nothing loose comes with it.' : ''}
+          </p>
+        )}
+      </BarPart>
+      <LastSaid said={lastSaid} onBack={last ? strip.takeBack : null} />
+    </Bar>
+  );
+}
+
+/** What else is loose with it, each with its own count, unfolded over the bar. */
+function MoreLoose({ strip, more }: { strip: Strip; more: Strip['loose'] }) {
+  return (
+    <Popover className="ml-auto shrink-0">
+      <PopoverButton className="min-h-11 px-2 text-blue underline underline-offset-4">
+        {more.length} more
+      </PopoverButton>
+      <PopoverPanel
+        anchor="top end"
+        className="z-50 border border-rule border-t-4 border-t-brass bg-sheet p-3"
+      >
+        <ul className="grid gap-1">
+          {more.map((l) => (
+            <li key={l.item} className="flex items-center gap-3">
+              <Counter strip={strip} item={l.item} name={l.name} count={l.count} />
+              <span>{l.name}</span>
+            </li>
+          ))}
+        </ul>
+      </PopoverPanel>
+    </Popover>
   );
 }
 
@@ -92,7 +88,7 @@ function Counter({
   count: number;
   big?: boolean;
 }) {
-  const button = `inline-flex items-center justify-center border border-ink ${big ? 'h-12 w-16 text-reading' : 'size-11 text-lead'}`;
+  const button = `inline-flex items-center justify-center border border-ink ${big ? 'h-11 w-14 text-reading' : 'size-11 text-lead'}`;
   return (
     <span className="inline-flex items-center gap-3">
       <button

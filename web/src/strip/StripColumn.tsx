@@ -71,11 +71,11 @@ export function StripColumn({
               aria-hidden="true"
               className={`size-2.5 shrink-0 ${s.state === 'over' ? 'border border-soft' : 'bg-soft'}`}
             />
-            <span className="min-w-0 flex-1 truncate">
+            <span className="min-w-0 flex-1">
               {s.step.what}
               <span className="sr-only">{s.state === 'over' ? ', left out' : ', done'}</span>
             </span>
-            <span className="max-w-1/2 truncate text-small">
+            <span className="max-w-1/2 text-right text-small">
               {s.state === 'over' ? ODD[s.odd.at(-1)?.why ?? 'skipped'] : (s.answered?.answer ?? takesOf(s))}
             </span>
           </li>
@@ -110,7 +110,7 @@ export function StripColumn({
               className="flex min-h-11 w-full items-center gap-3 text-left"
             >
               <span className="min-w-0 flex-1 text-lead">{s.step.what}</span>
-              <span className="max-w-1/2 truncate text-small text-soft">{takesOf(s)}</span>
+              <span className="max-w-1/2 text-right text-small text-soft">{takesOf(s)}</span>
             </button>
           </li>
         ))}

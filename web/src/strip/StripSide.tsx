@@ -1,7 +1,30 @@
 import { NOTES, STRIP_NOTE, stripLog } from '@tribos/core';
+import { Next } from '../frame/index.js';
 import type { ToolNeeded } from '../tools/index.js';
 import { Button, Kbd } from '../ui/index.js';
 import type { Strip } from './useStrip.js';
+
+/** The step at hand, or its question, and what is to be written down of it for assembly. */
+export function StripNext({ strip, onNote }: { strip: Strip; onNote: () => void }) {
+  const { shown, stop, back } = strip;
+  return (
+    <Next
+      says={
+        shown
+          ? stop
+            ? shown.step.stop!.ask
+            : `${back ? 'Back: ' : ''}${shown.step.what}.`
+          : 'Nothing on this list.'
+      }
+    >
+      {shown?.step.note && !back && (
+        <Button look="quiet" onClick={onNote}>
+          {shown.step.note.ask} <Kbd>/</Kbd>
+        </Button>
+      )}
+    </Next>
+  );
+}
 
 /** Beside the list: what is next, trays, notes for assembly, tools for what comes. */
 export function StripSide({
@@ -13,7 +36,7 @@ export function StripSide({
   tools: readonly ToolNeeded[];
   onOpen: (what: 'ledger' | 'trays' | 'note' | 'add' | 'card' | 'thread' | 'keys' | 'odd' | 'scan') => void;
 }) {
-  const { trays, ledger, shown, crank, back } = strip;
+  const { trays, ledger, crank, back } = strip;
   const notes = stripLog(strip.file).filter(STRIP_NOTE.is).slice(-4).reverse();
   const gone = ledger.filter((l) => l.surplus > 0 || l.gone.lost > 0);
   const quiet = (name: string, key: string, what: Parameters<typeof onOpen>[0]) => (
@@ -23,23 +46,6 @@ export function StripSide({
   );
   return (
     <>
-      <div className="border-l-5 border-brass bg-sheet p-4">
-        <h2 className="font-semibold text-brass">Next</h2>
-        <p className="text-lead leading-snug">
-          {shown
-            ? strip.stop
-              ? shown.step.stop!.ask
-              : `${back ? 'Back: ' : ''}${shown.step.what}.`
-            : 'Nothing on this list.'}
-        </p>
-        {shown?.step.note && !back && (
-          <p className="mt-1">
-            <Button look="quiet" onClick={() => onOpen('note')}>
-              {shown.step.note.ask} <Kbd>/</Kbd>
-            </Button>
-          </p>
-        )}
-      </div>
       {(gone.length > 0 || crank.mayNotClose !== null) && (
         <section className="mt-4" aria-label="Not accounted for">
           <h2 className="text-small font-semibold text-soft">Before it may be closed</h2>
@@ -64,7 +70,7 @@ export function StripSide({
                 <span className="figure">{t.number}</span> {t.name}
                 {t.place && <span className="text-soft"> · {t.place}</span>}
                 {t.holds.length > 0 && (
-                  <span className="block truncate pl-4 text-small font-normal text-soft">
+                  <span className="block pl-4 text-small font-normal text-soft">
                     {t.holds.map((h) => `${h.count} ${h.name}`).join(', ')}
                   </span>
                 )}

@@ -27,7 +27,7 @@ export function ToolList({
           <li key={t.name} className="flex items-center gap-3 border-t border-rule">
             <span className="min-w-0 flex-1 py-1">
               <span className="font-semibold">{t.name}</span>
-              <span className="block truncate text-small text-soft">{t.use}</span>
+              <span className="block text-small text-soft">{t.use}</span>
             </span>
             <span role="group" aria-label={t.name} className="flex shrink-0">
               {([true, false] as const).map((have) => (

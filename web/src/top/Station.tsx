@@ -22,7 +22,7 @@ export function TopStation() {
   const at: Part = PARTS.find(([p]) => p === query.get('at'))?.[0] ?? 'assembly';
   const tight = torqueRun(file);
   const tabs = (
-    <div role="tablist" aria-label="Parts of Top" className="no-print flex flex-wrap gap-x-2 px-5">
+    <div role="tablist" aria-label="Parts of Top" className="no-print flex flex-wrap gap-x-2">
       {PARTS.map(([part, name]) => (
         <button
           key={part}

@@ -12,7 +12,8 @@ import {
   type GroupState,
   type JobFile,
 } from '@tribos/core';
-import { LastSaid, StationBody, useFootKeys, type Face } from '../bar/index.js';
+import { useFootKeys } from '../bar/index.js';
+import { Bar, BarPart, BarPress, LastSaid, StationFrame, type Face } from '../frame/index.js';
 import { connectLine, onFigure, sayPlace, useLineState } from '../gaugeLine/index.js';
 import { Button, dayText, Empty, Kbd, ReasonSheet, TextField } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
@@ -64,10 +65,10 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
   });
   if (groups.length === 0)
     return (
-      <StationBody>
+      <StationFrame label="Torque" next={null}>
         {tabs}
         <Empty>No torque plan is on file for this engine: its sheet takes one, group by group.</Empty>
-      </StationBody>
+      </StationFrame>
     );
   const shown = group ?? groups.at(-1)!;
   const step = now && group ? group.group.steps[now.pass]! : null;
@@ -78,67 +79,13 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
   const overdue = shown.wrench?.due != null && shown.wrench.due < new Date().toISOString().slice(0, 10);
   return (
     <>
-      <StationBody face={faceOf(torque)}>
-        {tabs}
-        <div
-          role="group"
-          aria-label="Torque"
-          tabIndex={0}
-          className="grid content-start gap-4 px-5 pb-4 md:min-h-0 md:flex-1 md:overflow-y-auto lg:grid-cols-[minmax(0,1fr)_19rem]"
-        >
-          <section
-            className="border-l-5 border-brass bg-sheet p-4"
-            aria-live="polite"
-            aria-label="Torque run"
-            data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
-          >
-            {group === null ? (
-              <p className="text-reading font-semibold text-within">Everything is tightened.</p>
-            ) : asks !== null ? (
-              <>
-                <p className="text-reading leading-tight font-semibold">{asks}</p>
-                <div className="mt-3 flex flex-wrap gap-3">
-                  {(['free', 'touches'] as const).map((is, i) => (
-                    <Button
-                      key={is}
-                      look={torque.marked === i ? 'brass' : undefined}
-                      onClick={() => torque.answer(is)}
-                    >
-                      {is === 'free' ? 'It turns freely' : 'Something touches'} <Kbd>{i + 1}</Kbd>
-                    </Button>
-                  ))}
-                </div>
-              </>
-            ) : (
-              <>
-                <p className="text-lead text-soft">
-                  {group.group.name}, step {now!.pass + 1} of {group.group.steps.length}
-                </p>
-                <p className="text-reading leading-tight font-semibold">
-                  {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
-                </p>
-                <p className="figure text-[2.75rem] leading-none font-semibold">
-                  {stepText(step!, group.wrench)}
-                </p>
-                {group.wrench?.adapter && step!.by === 'torque' && (
-                  <p className="text-soft">
-                    set so, for {stepText(step!, null)} at the bolt through the adapter
-                  </p>
-                )}
-                {now!.pass === group.group.steps.length - 1 && (
-                  <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>
-                )}
-                {group.group.before && <p className="mt-1">{group.group.before}</p>}
-              </>
-            )}
-            <TorqueMap group={shown} groups={groups} now={now} />
-            {trouble && open === null && (
-              <p role="alert" className="text-lead font-semibold text-beyond">
-                {trouble}
-              </p>
-            )}
-          </section>
-          <aside aria-label="Groups" className="grid content-start gap-4">
+      <StationFrame
+        label="Torque"
+        asideLabel="Groups"
+        face={faceOf(torque)}
+        next={null}
+        aside={
+          <div className="grid content-start gap-4">
             <ol className="border-t border-ink/60 bg-sheet">
               {groups.map((g) => (
                 <li key={g.group.key} className="border-b border-rule px-3 py-2">
@@ -209,51 +156,100 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
             <p className="text-small text-soft">
               Use the figure and thread condition of the manual. One-time bolts are replaced.
             </p>
-          </aside>
-        </div>
-      </StationBody>
-      {mayDo && (
+          </div>
+        }
+        bar={
+          mayDo && (
+            <Bar label="Torque bar">
+              <BarPart part="first">
+                {group === null ? (
+                  <p className="text-lead">Nothing is left to tighten.</p>
+                ) : (
+                  <BarPress
+                    says={
+                      asks !== null
+                        ? 'Take marked answer'
+                        : !group.wrench
+                          ? 'Which wrench?'
+                          : now!.holes.length === 1
+                            ? `Bolt ${now!.holes[0]} done`
+                            : `All ${now!.holes.length} done`
+                    }
+                    onPress={() => act(asks !== null)}
+                  />
+                )}
+              </BarPart>
+              <BarPart part="middle" className="gap-x-5 flex-row! items-center justify-start!">
+                {group && (
+                  <>
+                    <Button look="quiet" onClick={() => setOpen('wrench')}>
+                      Wrench <Kbd>w</Kbd>
+                    </Button>
+                    <Button look="quiet" onClick={() => setOpen('odd')}>
+                      A bolt is not so <Kbd>x</Kbd>
+                    </Button>
+                  </>
+                )}
+              </BarPart>
+              <LastSaid said={torque.lastSaid} onBack={torque.last ? torque.takeBack : null} />
+            </Bar>
+          )
+        }
+      >
+        {tabs}
         <section
-          aria-label="Torque bar"
-          className="no-print grid shrink-0 grid-cols-1 border-t-2 border-ink bg-sheet max-md:sticky max-md:bottom-0 sm:grid-cols-[19rem_minmax(0,1fr)_15rem]"
+          className="border-l-5 border-brass bg-sheet p-4"
+          aria-live="polite"
+          aria-label="Torque run"
+          data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
         >
-          <div className="px-4 py-2">
-            {group === null ? (
-              <p className="py-3 text-lead">Nothing is left to tighten.</p>
-            ) : (
-              <button
-                type="button"
-                onClick={() => act(asks !== null)}
-                className="min-h-12 w-full bg-brass px-3 text-lead font-semibold text-on-brass"
-              >
-                {asks !== null
-                  ? 'Take marked answer'
-                  : !group.wrench
-                    ? 'Which wrench?'
-                    : now!.holes.length === 1
-                      ? `Bolt ${now!.holes[0]} done`
-                      : `All ${now!.holes.length} done`}
-              </button>
-            )}
-            <p className="text-small text-soft max-sm:hidden">
-              <Kbd>Space</Kbd> or the foot-switch
+          {group === null ? (
+            <p className="text-reading font-semibold text-within">Everything is tightened.</p>
+          ) : asks !== null ? (
+            <>
+              <p className="text-reading leading-tight font-semibold">{asks}</p>
+              <div className="mt-3 flex flex-wrap gap-3">
+                {(['free', 'touches'] as const).map((is, i) => (
+                  <Button
+                    key={is}
+                    look={torque.marked === i ? 'brass' : undefined}
+                    onClick={() => torque.answer(is)}
+                  >
+                    {is === 'free' ? 'It turns freely' : 'Something touches'} <Kbd>{i + 1}</Kbd>
+                  </Button>
+                ))}
+              </div>
+            </>
+          ) : (
+            <>
+              <p className="text-lead text-soft">
+                {group.group.name}, step {now!.pass + 1} of {group.group.steps.length}
+              </p>
+              <p className="text-reading leading-tight font-semibold">
+                {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
+              </p>
+              <p className="figure text-[2.75rem] leading-none font-semibold">
+                {stepText(step!, group.wrench)}
+              </p>
+              {group.wrench?.adapter && step!.by === 'torque' && (
+                <p className="text-soft">
+                  set so, for {stepText(step!, null)} at the bolt through the adapter
+                </p>
+              )}
+              {now!.pass === group.group.steps.length - 1 && (
+                <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>
+              )}
+              {group.group.before && <p className="mt-1">{group.group.before}</p>}
+            </>
+          )}
+          <TorqueMap group={shown} groups={groups} now={now} />
+          {trouble && open === null && (
+            <p role="alert" className="text-lead font-semibold text-beyond">
+              {trouble}
             </p>
-          </div>
-          <div className="flex flex-wrap items-center gap-x-5 border-rule px-4 py-1 sm:border-l">
-            {group && (
-              <>
-                <Button look="quiet" onClick={() => setOpen('wrench')}>
-                  Wrench <Kbd>w</Kbd>
-                </Button>
-                <Button look="quiet" onClick={() => setOpen('odd')}>
-                  A bolt is not so <Kbd>x</Kbd>
-                </Button>
-              </>
-            )}
-          </div>
-          <LastSaid said={torque.lastSaid} onBack={torque.last ? torque.takeBack : null} />
+          )}
         </section>
-      )}
+      </StationFrame>
       {open === 'wrench' && group && (
         <WrenchSheet file={file} group={group} torque={torque} onClose={() => setOpen(null)} />
       )}

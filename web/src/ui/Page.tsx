@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
+import { InLine } from './InLine.js';
 
-/** The one frame of a page: where am I, what can be done here, then the sheet. */
+/** The one frame of a page outside a job: where I am stands in the line; what can be done here, then the sheet. */
 export function Page({
   title,
   sub,
@@ -14,13 +15,15 @@ export function Page({
 }) {
   return (
     <div className="mx-auto grid w-full max-w-6xl gap-4 p-5">
-      <header className="flex flex-wrap items-center justify-between gap-3">
-        <div>
-          <h1 className="text-title font-semibold">{title}</h1>
-          {sub && <p className="text-soft">{sub}</p>}
-        </div>
-        {actions && <div className="flex flex-wrap items-start justify-end gap-2">{actions}</div>}
-      </header>
+      <InLine>
+        <h1 className="truncate text-title font-semibold">{title}</h1>
+      </InLine>
+      {(sub || actions) && (
+        <header className="flex flex-wrap items-center justify-between gap-3">
+          <p className="text-soft">{sub}</p>
+          {actions && <div className="flex flex-wrap items-start justify-end gap-2">{actions}</div>}
+        </header>
+      )}
       {children}
     </div>
   );

@@ -1,8 +1,10 @@
 export { Button } from './Button.js';
 export { CheckField, SelectField, TextArea, TextField } from './Field.js';
+export { InLine, LineSlot } from './InLine.js';
 export { FileButton } from './FileButton.js';
 export { Page } from './Page.js';
 export { ReasonSheet } from './ReasonSheet.js';
+export { RunScale } from './RunScale.js';
 export { ScribedScale } from './ScribedScale.js';
 export { Sheet } from './Sheet.js';
 export { Empty, Failed, Kbd, Loading } from './States.js';

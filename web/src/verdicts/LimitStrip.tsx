@@ -1,8 +1,7 @@
-import { memo, useId } from 'react';
+import { memo } from 'react';
 import {
   bracketText,
   formatLength,
-  limitEndText,
   valueText,
   nm,
   figureTitle,
@@ -15,6 +14,7 @@ import {
   type WorkingLine,
 } from '@tribos/core';
 import { VerdictMark, type MarkState } from '../ui/index.js';
+import { StripScale } from './StripScale.js';
 
 /** A figure without a limit of its own, with its interval: `0.026 (0.021–0.031)`. */
 function besideText(w: Extract<WorkingLine, { kind: 'interval' }>, unit: LengthUnit): string {
@@ -28,65 +28,38 @@ function besideText(w: Extract<WorkingLine, { kind: 'interval' }>, unit: LengthU
 export const markOf = (item: Figure): MarkState =>
   item.because === 'unread' ? (item.state === 'noLimit' ? 'noLimit' : 'waiting') : item.state;
 
-/** 95 % of the figure: from the whole map where it is propagated, the bracket of leaves, else ±2u. */
-function whiskerOf({ interval, bracket, value, u }: Figure): readonly [number, number] | null {
-  if (interval) return [interval.low, interval.high];
-  if (bracket) return bracket.low !== null && bracket.high !== null ? [bracket.low, bracket.high] : null;
-  return value === null || u === null ? null : [value - 2 * u, value + 2 * u];
-}
-
-interface Scale {
-  readonly from: number;
-  readonly to: number;
-}
-
-function scaleOf(item: Figure): Scale {
-  const [low95, high95] = whiskerOf(item) ?? [null, null];
-  // The mean of leaves is no figure to draw: it may lie above the leaf that dragged.
-  const value = item.bracket ? (item.bracket.low ?? item.bracket.high) : item.value;
-  const points = [item.limitAt, item.band.low, item.band.high, value, low95, high95].filter(
-    (v) => v !== null,
-  );
-  // A size near its limit is looked at near it; a clearance, a play, from nothing on.
-  if (item.feature !== 'bore' && Math.min(...points) < 0.8 * Math.max(...points)) points.push(0);
-  const [low, high] = [Math.min(...points), Math.max(...points)];
-  const room = Math.max((high - low) * 0.12, item.dimension === 'length' ? 2_000 : item.step);
-  return { from: low === 0 ? 0 : low - room, to: high + room };
+/** Under a strip: the page it is held against, and what of it nobody gives. */
+function heldAgainst({ limit, side }: Figure, other: Figure | null): string {
+  if (!limit) return 'No limit on file for this engine. Not a pass.';
+  const own = `${sourceLine(limit.source)} · ${limit.state === 'service' ? 'service limit' : 'for new parts'}`;
+  if (other === null) return own;
+  if (other.limit === null) return `${own} · no ${side === 'min' ? 'maximum' : 'minimum'} on file`;
+  const same = sourceLine(other.limit.source) === sourceLine(limit.source);
+  return same ? own : `${own}; the other end ${sourceLine(other.limit.source)}`;
 }
 
 /**
- * One judged value on a scale: range for new parts hatched, the limit as a wall with hatching behind it, the
- * value as a scribed line with its ±U whisker. Tap it for the working.
+ * One judged quantity on a scale: range for new parts hatched, its limits as walls with hatching behind them, the value as
+ * a scribed line with its ±U whisker. Tap it for the working.
+ * @param item  the figure that leads
+ * @param other the other side of the same quantity; null where there is none
  */
 export const LimitStrip = memo(function LimitStrip({
   item,
+  other = null,
   unit,
   big = false,
   onOpen,
 }: {
   item: Figure;
+  other?: Figure | null;
   unit: LengthUnit;
   big?: boolean;
   onOpen: (item: Figure) => void;
 }) {
-  const id = useId();
-  const scale = scaleOf(item);
-  const at = (v: number): number =>
-    Math.min(100, Math.max(0, ((v - scale.from) / (scale.to - scale.from)) * 100));
-  const x = (v: number): string => `${at(v).toFixed(2)}%`;
-  const { limitAt, value, band, bracket } = item;
-  const whisker = whiskerOf(item);
+  const { value, bracket } = item;
   const mark = markOf(item);
   const beside = item.working.filter((w) => w.kind === 'interval');
-  const below = item.side === 'min';
-  const beyondFrom = limitAt === null ? 0 : below ? 0 : at(limitAt);
-  const beyondWidth = limitAt === null ? 0 : below ? at(limitAt) : 100 - at(limitAt);
-  // Two figures nearer than a figure's width would overprint: the band's steps back.
-  const bandLabel =
-    band.low !== null &&
-    item.feature === 'bore' &&
-    (limitAt === null || Math.abs(at(band.low) - at(limitAt)) > 22);
-
   if (item.finding || item.found)
     return (
       <button type="button" onClick={() => onOpen(item)} className="block min-h-11 w-full py-1.5 text-left">
@@ -102,7 +75,7 @@ export const LimitStrip = memo(function LimitStrip({
   return (
     <button type="button" onClick={() => onOpen(item)} className="block w-full py-1.5 text-left">
       <span className="flex items-center justify-between gap-2">
-        <span className="line-clamp-2 font-semibold">{figureTitle(item)}</span>
+        <span className="font-semibold">{figureTitle(item)}</span>
         <span className="inline-flex shrink-0 items-center">
           <VerdictMark state={mark} />
           {item.p !== null && item.state !== 'beyond' && (
@@ -122,105 +95,15 @@ export const LimitStrip = memo(function LimitStrip({
               ? '–'
               : valueText(item, value, unit).replace(` ${unit}`, '')}
         </span>
-        <svg aria-hidden="true" width="100%" height="40" className="block overflow-visible text-ink">
-          <defs>
-            <pattern
-              id={`${id}b`}
-              width="6"
-              height="6"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(45)"
-            >
-              <path d="M0 0V6" className="stroke-within" strokeWidth="1.6" />
-            </pattern>
-            <pattern
-              id={`${id}w`}
-              width="6"
-              height="6"
-              patternUnits="userSpaceOnUse"
-              patternTransform="rotate(-45)"
-            >
-              <path d="M0 0V6" className="stroke-beyond" strokeWidth="1.6" />
-            </pattern>
-          </defs>
-          {band.low !== null && band.high !== null && (
-            <rect
-              x={x(band.low)}
-              width={`${at(band.high) - at(band.low)}%`}
-              y="6"
-              height="12"
-              fill={`url(#${id}b)`}
-            />
-          )}
-          {limitAt !== null && (
-            <>
-              <rect x={`${beyondFrom}%`} width={`${beyondWidth}%`} y="4" height="14" fill={`url(#${id}w)`} />
-              <line
-                x1={x(limitAt)}
-                x2={x(limitAt)}
-                y1="1"
-                y2="22"
-                className="stroke-beyond"
-                strokeWidth="2"
-              />
-            </>
-          )}
-          <line x1="0" x2="100%" y1="18.5" y2="18.5" stroke="currentColor" />
-          {Array.from({ length: 11 }, (_, i) => (
-            <line
-              key={i}
-              x1={`${i * 10}%`}
-              x2={`${i * 10}%`}
-              y1="18"
-              y2={i % 5 === 0 ? '24' : '22'}
-              stroke="currentColor"
-              opacity="0.6"
-            />
-          ))}
-          {value !== null && (
-            <>
-              {whisker && (
-                <line
-                  x1={x(whisker[0])}
-                  x2={x(whisker[1])}
-                  y1="12"
-                  y2="12"
-                  stroke="currentColor"
-                  strokeWidth="6"
-                  opacity="0.35"
-                />
-              )}
-              {!bracket && (
-                <line x1={x(value)} x2={x(value)} y1="1" y2="20" stroke="currentColor" strokeWidth="2.5" />
-              )}
-            </>
-          )}
-          {limitAt !== null && (
-            <text
-              x={x(limitAt)}
-              y="37"
-              textAnchor={at(limitAt) > 90 ? 'end' : at(limitAt) < 10 ? 'start' : 'middle'}
-              className="figure fill-ink text-[13px]"
-            >
-              {limitEndText(item.dimension, limitAt, below ? 'low' : 'high', unit).replace(` ${unit}`, '')}
-            </text>
-          )}
-          {bandLabel && (
-            <text x={x(band.low!)} y="37" textAnchor="start" className="figure fill-soft text-[13px]">
-              {limitEndText(item.dimension, band.low!, 'low', unit).replace(` ${unit}`, '')}
-            </text>
-          )}
-        </svg>
+        <StripScale figures={other ? [item, other] : [item]} unit={unit} />
       </span>
       {beside.map((w) => (
-        <span key={w.label} className="figure block truncate text-small">
+        <span key={w.label} className="figure block text-small">
           {workingLabel(w, unit)} {besideText(w, unit)}
         </span>
       ))}
-      <span className="relative block truncate text-small text-soft">
-        {item.limit
-          ? `${sourceLine(item.limit.source)} · ${item.limit.state === 'service' ? 'service limit' : 'for new parts'}`
-          : 'No limit on file for this engine. Not a pass.'}
+      <span className="relative block text-small text-soft">
+        {heldAgainst(item, other)}
         <span className="sr-only">. Show the working.</span>
       </span>
     </button>

@@ -1,10 +1,9 @@
-import { memo, type ReactNode } from 'react';
+import { memo } from 'react';
 import {
   verdictSentence,
   type JobFile,
   type Judgement,
   type LengthUnit,
-  type Action,
   type Figure,
   type VerdictState,
 } from '@tribos/core';
@@ -15,25 +14,6 @@ import { VerdictMark } from '../ui/index.js';
 const MOST_QUIET = 6;
 
 const ORDER: Record<VerdictState, number> = { beyond: 0, undecided: 1, noLimit: 2, within: 3 };
-
-/** The one thing to do now, the loudest thing on the screen. */
-export function NextBox({
-  next,
-  unit,
-  children,
-}: {
-  next: Pick<Action, 'sentence'>;
-  unit: LengthUnit;
-  children?: ReactNode;
-}) {
-  return (
-    <section aria-live="polite" className="border-l-5 border-brass bg-sheet px-4 py-3">
-      <h2 className="font-semibold text-brass">Next</h2>
-      <p className="text-lead leading-snug">{next.sentence(unit)}</p>
-      <div className="no-print mt-2 flex flex-wrap gap-2 empty:hidden">{children}</div>
-    </section>
-  );
-}
 
 /** What is decided and what is not, the worst first. */
 export function WhatStands({
@@ -55,7 +35,7 @@ export function WhatStands({
   const quiet = read.filter((i) => i.state === 'within' && i.subject.of === 'part');
   const shown = quiet.length > MOST_QUIET ? read.filter((i) => !quiet.includes(i)) : read;
   return (
-    <section className="mt-4">
+    <section className="mt-1">
       <h2 className="mb-1 flex justify-between text-small font-semibold text-soft">
         What stands
         <Working />

@@ -1,3 +1,3 @@
 export { LimitStrip, markOf } from './LimitStrip.js';
-export { NextBox, WhatStands } from './WhatStands.js';
+export { WhatStands } from './WhatStands.js';
 export { WorkingSheet } from './WorkingSheet.js';
