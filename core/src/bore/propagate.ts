@@ -1,8 +1,17 @@
-import { blockSeed, normalQuantile, seedOf, selectAll, selectAt, xoshiro128ss } from '../statistics/index.js';
+import {
+  blockSeed,
+  normalQuantile,
+  seedOf,
+  selectAll,
+  selectAt,
+  xoshiro128ss,
+  type Random,
+} from '../statistics/index.js';
 import type { FigureSpread } from '../verdicts/index.js';
-import { atLimit, type AtLimit } from './atLimit.js';
+import { atLimit, limitColumns } from './atLimit.js';
+import { sumNoise as fill } from './sumNoise.js';
 import { canonical, mapKey } from './canonical.js';
-import { mapModel, type MapModel, type ModelFigure, type NoiseRow } from './mapModel.js';
+import { mapModel, type MapModel, type ModelFigure } from './mapModel.js';
 import { MAP_FIGURES, type MapFigure, type MapProblem } from './mapProblem.js';
 
 // Taken once: in the loops below looking them up each time is most of the time.
@@ -63,14 +72,18 @@ const scratchFor = (model: MapModel) => ({
   least: column(),
   noise: column(),
   other: column(),
-  limit: { high: column(), low: column(), round: column(), taper: column() } satisfies AtLimit,
+  tail: column(),
+  piston: column(),
+  limit: limitColumns(BLOCK),
 });
 type Scratch = ReturnType<typeof scratchFor>;
 
 /** Draws every source of one block as a column. */
-function drawSources(model: MapModel, uniform: () => number, count: number, scratch: Scratch): void {
+function drawSources(model: MapModel, random: Random, count: number, scratch: Scratch): void {
+  const { uniform, fill } = random;
   const fillNormal = (into: Float64Array) => {
-    for (let i = 0; i < count; i += 1) into[i] = normalQuantile(uniform());
+    fill(into, count);
+    for (let i = 0; i < count; i += 1) into[i] = normalQuantile(into[i]!);
   };
   model.pools.forEach((dof, p) => {
     const factor = scratch.factors[p]!;
@@ -86,24 +99,16 @@ function drawSources(model: MapModel, uniform: () => number, count: number, scra
   });
   model.sources.forEach(({ rectangular, pool }, k) => {
     const into = scratch.sources[k]!;
-    if (rectangular) for (let i = 0; i < count; i += 1) into[i] = (uniform() - 0.5) * ROOT12;
-    else fillNormal(into);
+    if (rectangular) {
+      fill(into, count);
+      for (let i = 0; i < count; i += 1) into[i] = (into[i]! - 0.5) * ROOT12;
+    } else fillNormal(into);
     if (pool >= 0) {
       const factor = scratch.factors[pool]!;
       for (let i = 0; i < count; i += 1) into[i]! *= factor[i]!;
     }
   });
   for (const into of scratch.unseen) fillNormal(into);
-}
-
-/** Sums a row's noise over a block, column by column. */
-function fill(row: NoiseRow, sources: readonly Float64Array[], count: number, into: Float64Array): void {
-  into.fill(0, 0, count);
-  for (let k = 0; k < row.at.length; k += 1) {
-    const source = sources[row.at[k]!]!;
-    const by = row.by[k]!;
-    for (let i = 0; i < count; i += 1) into[i]! += by * source[i]!;
-  }
 }
 
 /** Largest and smallest diameter that b may make of the depths read in two directions, without noise. */
@@ -167,10 +172,17 @@ function drawFigure(
   }
 }
 
-const keeps = (v: number, side: 'max' | 'min', at: number): boolean => (side === 'max' ? v <= at : v >= at);
+/** How many of some draws keep a limit. */
+function keeping(values: Float64Array, side: 'max' | 'min', at: number): number {
+  let kept = 0;
+  if (side === 'max') {
+    for (let i = 0; i < values.length; i += 1) if (values[i]! <= at) kept += 1;
+  } else for (let i = 0; i < values.length; i += 1) if (values[i]! >= at) kept += 1;
+  return kept;
+}
 
 /** Draws of one block in which a part at its limit reads at least as far out as the figure. */
-function countTail(f: ModelFigure, model: MapModel, count: number, scratch: Scratch): number {
+function countTail(f: ModelFigure, count: number, scratch: Scratch): number {
   const { limit } = f;
   if (!limit) return 0;
   const { high, low, round, taper } = scratch.limit;
@@ -186,9 +198,8 @@ function countTail(f: ModelFigure, model: MapModel, count: number, scratch: Scra
       return n;
     case 'tightest':
     case 'loosest':
-      fill(model.piston!.noise, scratch.sources, count, scratch.other);
       for (let i = 0; i < count; i += 1) {
-        const p = scratch.other[i]!;
+        const p = scratch.piston[i]!;
         if ((limit.side === 'max' ? high[i]! - p : p - low[i]!) >= away) n += 1;
       }
       return n;
@@ -207,8 +218,7 @@ interface FitCount {
 }
 
 function countFits(model: MapModel, count: number, scratch: Scratch, counts: readonly FitCount[]): void {
-  const { sources, most, least, noise, other, limit } = scratch;
-  const tail = column();
+  const { sources, most, least, noise, other, tail, limit } = scratch;
   model.fits.forEach((fit, k) => {
     const c = counts[k]!;
     const { tight, loose, piston } = fit;
@@ -255,16 +265,17 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
   const blocks = ceil(draws / BLOCK);
   for (let block = 0; block < blocks; block += 1) {
     const count = min(BLOCK, draws - block * BLOCK);
-    drawSources(model, xoshiro128ss(blockSeed(seed, block)).uniform, count, scratch);
+    drawSources(model, xoshiro128ss(blockSeed(seed, block)), count, scratch);
     model.places.forEach((row, k) => fill(row, scratch.sources, count, scratch.places[k]!));
     fillUnseen(model, count, scratch);
+    if (model.piston) fill(model.piston.noise, scratch.sources, count, scratch.piston);
     atLimit(model, scratch.places, limits, count, scratch.limit);
     figures.forEach((f, k) => {
       const into = out[k]!.subarray(block * BLOCK, block * BLOCK + count);
       fill(f.noise, scratch.sources, count, into);
       const ofPiston = f.figure === 'tightest' || f.figure === 'loosest';
       drawFigure(f, model, count, scratch, ofPiston ? model.piston!.value : 0, into);
-      tails[k]! += countTail(f, model, count, scratch);
+      tails[k]! += countTail(f, count, scratch);
     });
     countFits(model, count, scratch, fits);
     yield (block + 1) / blocks;
@@ -275,9 +286,7 @@ export function* propagation(problem: MapProblem, draws = DRAWS): Generator<numb
     if (k < 0) return null;
     const values = out[k]!;
     const { limit } = figures[k]!;
-    let kept = 0;
-    if (limit)
-      for (let i = 0; i < values.length; i += 1) if (keeps(values[i]!, limit.side, limit.at)) kept += 1;
+    const kept = limit ? keeping(values, limit.side, limit.at) : 0;
     const edge = floor(values.length * 0.025);
     return {
       low: selectAt(values, edge),

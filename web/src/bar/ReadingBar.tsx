@@ -17,13 +17,11 @@ import {
   type LengthUnit,
   type ReadingEntry,
 } from '@tribos/core';
-import { store } from '../kit/store.js';
 import { useLineState } from '../gaugeLine/index.js';
 import type { Waiting } from '../outbox/index.js';
-import { Bar, BarPart, LastSaid } from '../frame/index.js';
+import { Bar, BarPart, Keypad, keypadOpen, KeypadSwitch, LastSaid, Typed } from '../frame/index.js';
 import { Kbd } from '../ui/index.js';
 import { Question, Refused } from './BarNotices.js';
-import { Keypad } from './Keypad.js';
 import { LeafRack } from './LeafRack.js';
 import { useTypedOn } from './typing.js';
 import type { Bar as Reading } from './useBar.js';
@@ -39,9 +37,6 @@ function goodTo(file: JobFile, entry: Reading, by: string, unit: LengthUnit): st
 
 /** Names longer than this stand smaller, in two lines. */
 const LONG = 28;
-
-/** A keypad that was wanted stays from station to station. */
-const keypadOpen = store(false);
 
 const LINE = {
   off: '',
@@ -97,7 +92,10 @@ export function ReadingBar({
           </p>
         </>
       }
-      under={keypad && !leaves && <Keypad entry={entry} station={placeKey(station)} />}
+      under={
+        keypad &&
+        !leaves && <Keypad typing={entry} signed={zero !== null} repeatable at={placeKey(station)} />
+      }
     >
       <BarPart part="first">
         <p
@@ -160,7 +158,7 @@ export function ReadingBar({
                 </span>
               )}
             </p>
-            <Taking entry={entry} unit={unit} keypad={keypad} onKeypad={() => keypadOpen.set(!keypad)} />
+            <Taking entry={entry} unit={unit} />
           </>
         )}
       </BarPart>
@@ -206,17 +204,7 @@ function TypedBeside({ entry }: { entry: Reading }) {
 }
 
 /** The figure as it is being typed, and what it makes; a finger on it brings the keypad. */
-function Taking({
-  entry,
-  unit,
-  keypad,
-  onKeypad,
-}: {
-  entry: Reading;
-  unit: LengthUnit;
-  keypad: boolean;
-  onKeypad: () => void;
-}) {
+function Taking({ entry, unit }: { entry: Reading; unit: LengthUnit }) {
   const { gauge, zero } = entry;
   const text = useTypedOn(entry.jobId);
   const parsed = text && gauge ? parseReading(text, readingContext(gauge, zero !== null)) : null;
@@ -233,27 +221,9 @@ function Taking({
           : `= ${formatLength(size, { unit: gauge!.unit, step: 1_000 })} ${gauge!.unit}`;
   return (
     <div className="flex items-center gap-3" aria-live="off">
-      <span
-        data-testid="typed"
-        className="figure inline-flex max-w-full min-w-0 items-center overflow-hidden text-taking leading-11 font-semibold short:text-reading short:leading-8"
-      >
-        {text}
-        <span aria-hidden="true" className="ml-0.5 inline-block h-10 w-1 bg-brass short:h-7" />
-      </span>
+      <Typed text={text} />
       <span className="text-lead whitespace-nowrap text-soft">{says}</span>
-      <span className="ml-auto inline-flex items-center gap-2 text-small whitespace-nowrap text-soft">
-        <span className="max-lg:hidden">
-          <Kbd>Enter</Kbd> accept
-        </span>
-        <button
-          type="button"
-          className="min-h-11 px-1 text-blue underline underline-offset-4"
-          aria-expanded={keypad}
-          onClick={onKeypad}
-        >
-          keypad
-        </button>
-      </span>
+      <KeypadSwitch />
     </div>
   );
 }

@@ -1,36 +1,23 @@
-import { useEffect, useRef } from 'react';
 import { overallOf, seenOf, testsOf } from '@tribos/core';
-import { Next, StationFrame } from '../frame/index.js';
+import { Bar, FigureBar, LastSaid, Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { PhotoStrip } from '../photos/index.js';
-import { Button, Empty, Kbd, VerdictMark } from '../ui/index.js';
+import { Empty, VerdictMark } from '../ui/index.js';
 import { CompressionPanel } from './CompressionPanel.js';
 import { LeakDownPanel } from './LeakDownPanel.js';
 import { LeakTestPanel } from './LeakTestPanel.js';
 import { SeenPanel } from './SeenPanel.js';
-import { useBefore } from './useBefore.js';
+import { useBefore, type Before } from './useBefore.js';
+import { useBeforeBar, type BeforeBar } from './useBeforeBar.js';
 
 /** What the engine is like before it comes apart: kept to hold what goes out against. */
 export function BeforeStation() {
-  const { file } = useJobContext();
+  const { file, unit } = useJobContext();
   const before = useBefore(file);
   const mayDo = useMay('measure');
   const tests = testsOf(file.engine);
-  const latest = useRef(before.takeBack);
-  useEffect(() => {
-    latest.current = before.takeBack;
-  });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const target = event.target as HTMLElement | null;
-      if (event.key !== 'Backspace' || target?.closest('input, textarea, select, [role="dialog"]')) return;
-      event.preventDefault();
-      latest.current();
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+  const bar = useBeforeBar(before, mayDo);
   const open = before.steps.filter((s) => s.done === null && s.excused === null);
   return (
     <StationFrame
@@ -74,27 +61,55 @@ export function BeforeStation() {
               It judges what came in, and decides nothing about what goes out.
             </p>
           </section>
-          {before.last && mayDo && (
-            <p>
-              <span className="text-small text-soft">last</span> {before.last}{' '}
-              <Button look="quiet" onClick={before.takeBack}>
-                take it back <Kbd>⌫</Kbd>
-              </Button>
-            </p>
-          )}
           <PhotoStrip jobId={file.job.id} station="before" />
         </div>
       }
+      bar={mayDo && <BeforeStrip before={before} bar={bar} />}
     >
       <fieldset disabled={!mayDo} className="grid min-w-0 content-start gap-4">
         <legend className="sr-only">Tests before it comes apart</legend>
-        {tests.includes('compression') && <CompressionPanel before={before} />}
-        {tests.includes('leak-down') && <LeakDownPanel before={before} />}
+        {tests.includes('compression') && <CompressionPanel before={before} bar={bar} unit={unit} />}
+        {tests.includes('leak-down') && <LeakDownPanel before={before} bar={bar} unit={unit} />}
         {tests.includes('leak-test') && <LeakTestPanel before={before} />}
         {seenOf(file.engine).map((s) => (
           <SeenPanel key={s.key} before={before} seen={s} />
         ))}
       </fieldset>
     </StationFrame>
+  );
+}
+
+/** The bar of what is read before; where nothing is read with figures, what was done last and the way back. */
+function BeforeStrip({ before, bar }: { before: Before; bar: BeforeBar }) {
+  const { at, index, spots, figure } = bar;
+  const last = before.last && <p className="leading-4.5">{before.last}</p>;
+  const onBack = before.last ? before.takeBack : null;
+  if (at === null)
+    return onBack ? (
+      <Bar label="Before bar">
+        <LastSaid said={last} onBack={onBack} />
+      </Bar>
+    ) : null;
+  return (
+    <FigureBar
+      label="Before bar"
+      where={at.where}
+      beside={
+        <>
+          <span className="figure">
+            {index + 1} of {spots.length}
+          </span>{' '}
+          · arrows{at.kept !== '' && `, kept ${at.kept}`}
+        </>
+      }
+      hint={
+        at.test === 'compression' ? `${bar.how.engine}, decompressor ${bar.how.decompressor}` : 'percent lost'
+      }
+      unit={at.unit}
+      figure={figure}
+      trouble={before.troubleAt(at.key)}
+      last={last}
+      onBack={onBack}
+    />
   );
 }

@@ -1,4 +1,8 @@
 export { Bar, BarPart, BarPress, BarTrouble, LastSaid } from './Bar.js';
+export { FigureBar, KeypadSwitch, Typed } from './FigureBar.js';
+export { Keypad } from './Keypad.js';
+export { keypadOpen } from './keypadOpen.js';
+export { useTypedFigure } from './useTypedFigure.js';
 export { Glance, type Face } from './Face.js';
 export { JobWaits, Next } from './Next.js';
 export { RunSheet, type Tick } from './RunSheet.js';

@@ -1,0 +1,46 @@
+import type { BeforeVerdict } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core';
+import { LimitStrip } from '../verdicts/index.js';
+import type { BeforeBar, Spot } from './useBeforeBar.js';
+
+/** The places of one test: what was read at each, the one in hand in brass, and under them their strips. */
+export function SpotRows({
+  bar,
+  test,
+  verdicts,
+  unit,
+}: {
+  bar: BeforeBar;
+  test: Spot['test'];
+  verdicts: readonly BeforeVerdict[];
+  unit: LengthUnit;
+}) {
+  const mine = bar.spots.filter((s) => s.test === test);
+  return (
+    <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
+      <ul>
+        {mine.map((s) => {
+          const here = s === bar.at;
+          return (
+            <li key={s.key}>
+              <button
+                type="button"
+                aria-current={here ? 'true' : undefined}
+                onClick={() => bar.pick(s.key)}
+                className={`flex min-h-11 w-full items-center gap-3 border-t border-rule px-2 text-left ${here ? 'border-l-5 border-l-brass bg-page font-semibold' : 'border-l-5 border-l-transparent'}`}
+              >
+                <span className="min-w-0 flex-1">{s.where}</span>
+                <span className="figure">{s.kept === '' ? '–' : s.kept}</span>
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <div className="divide-y divide-rule">
+        {verdicts.map((v) => (
+          <LimitStrip key={v.key} item={v.figure} unit={unit} onOpen={() => undefined} />
+        ))}
+      </div>
+    </div>
+  );
+}
