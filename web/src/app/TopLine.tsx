@@ -1,5 +1,5 @@
 import { Moon, Search, Sun } from 'lucide-react';
-import { Link, useMatch } from 'react-router';
+import { useMatch } from 'react-router';
 import type { SessionView } from '@tribos/contract';
 import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useLine, type Line } from '../kit/line.js';
@@ -23,18 +23,12 @@ export function TopLine({
   change: () => void;
 }) {
   const { unit, theme } = useSettings();
-  const inJob = useInJob();
   const quiet =
     'inline-flex min-h-11 min-w-11 items-center justify-center gap-1.5 px-1.5 whitespace-nowrap xl:px-2.5';
   // On a phone these are in the menu of who is at it.
   const wide = `${quiet} max-md:hidden`;
   return (
     <header className="no-print flex h-11 shrink-0 items-center border-b border-rule pr-3 pl-5 text-body max-md:pr-1 max-md:pl-1">
-      {!inJob && (
-        <Link to="/" className="max-w-40 shrink-0 truncate py-3 pr-4 pl-2 text-soft max-lg:hidden">
-          {session.shop.name}
-        </Link>
-      )}
       <LineSlot part="here" className="flex min-w-0 flex-1 items-center gap-x-3 max-md:pl-2" />
       <LineSlot part="hand" className="flex shrink-0 items-center" />
       <button type="button" className={wide} onClick={find} aria-label="Find">

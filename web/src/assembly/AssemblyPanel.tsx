@@ -1,7 +1,7 @@
 import { useRef, useState, type ReactNode } from 'react';
 import { stepName, type JobFile, type Judgement, type ProofRemedy, type RunStep } from '@tribos/core';
 import { useFootKeys } from '../bar/index.js';
-import { Bar, BarPart, BarPress, LastSaid, StationFrame, type Face } from '../frame/index.js';
+import { Bar, BarPart, BarPress, Folded, LastSaid, StationFrame, type Face } from '../frame/index.js';
 import { toggleGlance } from '../kit/settings.js';
 import { stationName } from '../kit/stationPath.js';
 import { StationPhotos } from '../photos/index.js';
@@ -92,48 +92,50 @@ export function AssemblyPanel({
         next={null}
         aside={<RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />}
         bar={
-          mayDo && (
+          mayDo &&
+          (now === null ? (
+            <Folded
+              label="Assembly bar"
+              says="Everything is on."
+              said={assembling.lastSaid}
+              onBack={assembling.last ? assembling.takeBack : null}
+            />
+          ) : (
             <Bar label="Assembly bar">
               <BarPart part="first">
-                {now ? (
-                  <BarPress
-                    disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
-                    keys={ask && ': moves the mark, held takes it'}
-                    says={
-                      assembling.remedy
-                        ? `Go to ${whereTo(assembling.remedy)}`
-                        : assembling.wantsPicture
-                          ? 'Take its photo'
-                          : waits
-                            ? 'Waits'
-                            : ask
-                              ? 'Take marked answer'
-                              : press.length > 1
-                                ? `All ${press.length} done`
-                                : 'Done'
-                    }
-                    onPress={() =>
-                      assembling.remedy
-                        ? assembling.go()
-                        : assembling.wantsPicture
-                          ? shoot()
-                          : assembling.act(ask !== null)
-                    }
-                  />
-                ) : (
-                  <p className="text-lead">Everything is on.</p>
-                )}
+                <BarPress
+                  disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
+                  keys={ask && ': moves the mark, held takes it'}
+                  says={
+                    assembling.remedy
+                      ? `Go to ${whereTo(assembling.remedy)}`
+                      : assembling.wantsPicture
+                        ? 'Take its photo'
+                        : waits
+                          ? 'Waits'
+                          : ask
+                            ? 'Take marked answer'
+                            : press.length > 1
+                              ? `All ${press.length} done`
+                              : 'Done'
+                  }
+                  onPress={() =>
+                    assembling.remedy
+                      ? assembling.go()
+                      : assembling.wantsPicture
+                        ? shoot()
+                        : assembling.act(ask !== null)
+                  }
+                />
               </BarPart>
               <BarPart part="middle">
-                {now && (
-                  <Button look="quiet" className="self-start" onClick={() => setOdd(now)}>
-                    Not as the list has it <Kbd>e</Kbd>
-                  </Button>
-                )}
+                <Button look="quiet" className="self-start" onClick={() => setOdd(now)}>
+                  Not as the list has it <Kbd>e</Kbd>
+                </Button>
               </BarPart>
               <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
             </Bar>
-          )
+          ))
         }
       >
         {tabs}

@@ -99,7 +99,7 @@ export function ReadingBar({
     >
       <BarPart part="first">
         <p
-          className={`font-semibold ${where.length > LONG ? 'text-body leading-4.5' : 'text-lead leading-6 max-sm:text-body'}`}
+          className={`font-semibold ${where.length > LONG ? 'text-body leading-4.5 max-lg:text-small max-lg:leading-4' : 'text-lead leading-6 max-lg:text-body max-lg:leading-4.5'}`}
           data-testid="where"
         >
           {where}

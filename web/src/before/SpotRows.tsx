@@ -29,8 +29,11 @@ export function SpotRows({
                 onClick={() => bar.pick(s.key)}
                 className={`flex min-h-11 w-full items-center gap-3 border-t border-rule px-2 text-left ${here ? 'border-l-5 border-l-brass bg-page font-semibold' : 'border-l-5 border-l-transparent'}`}
               >
-                <span className="min-w-0 flex-1">{s.where}</span>
-                <span className="figure">{s.kept === '' ? '–' : s.kept}</span>
+                <span className="min-w-0 flex-1">
+                  {s.where}
+                  {s.said && <span className="block text-small font-normal text-soft">{s.said}</span>}
+                </span>
+                <span className="figure whitespace-nowrap">{s.kept === '' ? '–' : s.kept}</span>
               </button>
             </li>
           );

@@ -14,6 +14,8 @@ export interface Spot {
   readonly unit: string;
   /** What was read there last; empty before. */
   readonly kept: string;
+  /** What was said with it; empty where nothing was. */
+  readonly said: string;
   readonly keep: (text: string) => boolean;
 }
 
@@ -43,6 +45,7 @@ function spotsOf(before: Before, how: Testing, heardSaid: () => void): readonly 
         cylinder,
         where: of(cylinder, `compression ${way}`),
         unit: how.unit,
+        said: '',
         kept: kept ? `${kept.text} ${/[a-z]$/iu.test(kept.text) ? '' : kept.unit}`.trim() : '',
         keep: (text) =>
           before.keep(key, COMPRESSION, {
@@ -65,7 +68,8 @@ function spotsOf(before: Before, how: Testing, heardSaid: () => void): readonly 
       cylinder,
       where: of(cylinder, 'leak-down'),
       unit: '%',
-      kept: last ? `${last.percent} %${last.heard.map((h) => `, ${HEARD[h].split(':')[0]}`).join('')}` : '',
+      kept: last ? `${last.percent} %` : '',
+      said: (last?.heard ?? []).map((h) => HEARD[h].split(':')[0]).join(', '),
       keep: (text) => {
         const percent = Number(text.replace(',', '.').replace('%', ''));
         const kept = before.keep(key, LEAK_DOWN, { cylinder, percent, heard: how.heard }) !== null;

@@ -1,6 +1,10 @@
 import type { ReactNode } from 'react';
 import { Kbd } from '../ui/index.js';
 
+/** Where, what is answered, what was last: in one row, or in two where the screen is narrow. */
+const OPEN =
+  'grid h-[7.625rem] grid-cols-[minmax(0,1fr)_auto] grid-rows-[3.75rem_minmax(0,1fr)] lg:h-20 lg:grid-cols-[minmax(15rem,20rem)_minmax(0,1fr)_minmax(11rem,15rem)] lg:grid-rows-1 short:h-16 short:grid-cols-[14rem_minmax(0,1fr)_9rem] short:grid-rows-1';
+
 /**
  * The one bar, of one height whatever is answered in it. What is said beside it lies over the end of the work for as long
  * as it is said, so that nothing moves under the hand.
@@ -11,11 +15,14 @@ export function Bar({
   label,
   over,
   under,
+  folded = false,
   children,
 }: {
   label: string;
   over?: ReactNode;
   under?: ReactNode;
+  /** Nothing is left to answer: one line, with the way back. */
+  folded?: boolean;
   children: ReactNode;
 }) {
   return (
@@ -24,9 +31,7 @@ export function Bar({
       className="no-print relative z-20 shrink-0 border-t-2 border-ink bg-sheet short:sticky short:bottom-0"
     >
       <div className="absolute inset-x-0 bottom-full mb-0.5 grid bg-sheet">{over}</div>
-      <div className="grid h-28 grid-cols-[minmax(0,1fr)_auto] grid-rows-[2.75rem_minmax(0,1fr)] lg:h-20 lg:grid-cols-[minmax(15rem,20rem)_minmax(0,1fr)_minmax(11rem,15rem)] lg:grid-rows-1 short:h-16 short:grid-cols-[14rem_minmax(0,1fr)_9rem] short:grid-rows-1">
-        {children}
-      </div>
+      <div className={folded ? 'grid h-11 grid-cols-[minmax(0,1fr)_auto]' : OPEN}>{children}</div>
       {under}
     </section>
   );
@@ -100,6 +105,7 @@ export function LastSaid({
   onBack,
 }: {
   said: ReactNode;
+
   /** So many entries wait to go up. */
   waiting?: number;
   onBack: (() => void) | null;
@@ -122,3 +128,34 @@ export function LastSaid({
     </BarPart>
   );
 }
+
+/** The bar once nothing is left to answer: one line that says so, what was last, and the way back. */
+export const Folded = ({
+  label,
+  says,
+  trouble,
+  said,
+  onBack,
+}: {
+  label: string;
+  says: string;
+  trouble?: string | null;
+  said: ReactNode;
+  onBack: (() => void) | null;
+}) => (
+  <Bar label={label} over={<BarTrouble text={trouble} />} folded>
+    <p className="flex min-w-0 items-center gap-3 px-4 leading-4.5">
+      <span className="shrink-0 font-semibold">{says}</span>
+      <span className="min-w-0 truncate text-small text-soft max-lg:hidden">{said && <>last: {said}</>}</span>
+    </p>
+    {onBack && (
+      <button
+        type="button"
+        onClick={onBack}
+        className="inline-flex min-h-11 items-center gap-1.5 px-4 text-small text-blue underline underline-offset-4"
+      >
+        <Kbd>⌫</Kbd> take it back
+      </button>
+    )}
+  </Bar>
+);

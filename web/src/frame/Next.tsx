@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { useJobContext, useStationId } from '../job/index.js';
+import { Link } from 'react-router';
+import { nextHere, useJobContext, useStationId } from '../job/index.js';
 import { stationName, stationPath } from '../kit/stationPath.js';
-import { TextLink } from '../ui/index.js';
 
 /** The one thing to do here, the loudest thing on the screen; under it, small, where the job waits meanwhile. */
 export function Next({ says, children }: { says: ReactNode; children?: ReactNode }) {
@@ -14,17 +14,26 @@ export function Next({ says, children }: { says: ReactNode; children?: ReactNode
   );
 }
 
-/** Where the whole job waits, while another station is open. */
+/**
+ * Where the whole job waits, while another station is open: quiet as long as something is left to do here, and the way on
+ * once nothing is.
+ */
 export function JobWaits() {
   const { file, judgement, unit } = useJobContext();
   const here = useStationId();
   const { next } = judgement;
   if (next.station === here) return null;
+  const name = stationName(next.station);
+  const isLoud = nextHere(judgement, here) === null && next.kind !== 'rest';
   return (
-    <p className="no-print mt-1 text-small text-soft">
-      The job: <TextLink to={stationPath(file.job.id, next.station)}>{stationName(next.station)}</TextLink>
-      {' · '}
-      {next.sentence(unit)}
-    </p>
+    <Link
+      to={stationPath(file.job.id, next.station)}
+      className={`no-print mt-1 block min-h-11 py-1.5 leading-snug ${isLoud ? 'bg-brass px-4 text-on-brass' : 'text-small text-soft'}`}
+    >
+      <span className={isLoud ? 'font-semibold' : 'text-blue underline underline-offset-4'}>
+        {isLoud ? `On to ${name}` : `The job waits at ${name}`}
+      </span>
+      : {next.sentence(unit)}
+    </Link>
   );
 }

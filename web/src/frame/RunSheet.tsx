@@ -25,7 +25,7 @@ const Mark = ({ mark }: { mark: StationMark | undefined }) =>
 export function RunSheet({ ticks, here }: { ticks: readonly Tick[]; here: string }) {
   return (
     <nav aria-label="Run sheet" className="no-print shrink-0 px-5 max-md:px-3">
-      <ul className="flex flex-wrap max-md:hidden">
+      <ul className="max-lg:grid max-lg:grid-cols-6 max-md:hidden lg:flex">
         {ticks
           .filter((t) => t.needed || t.id === here)
           .map((t) => (

@@ -1,4 +1,4 @@
-export { Bar, BarPart, BarPress, BarTrouble, LastSaid } from './Bar.js';
+export { Bar, BarPart, BarPress, BarTrouble, Folded, LastSaid } from './Bar.js';
 export { FigureBar, KeypadSwitch, Typed } from './FigureBar.js';
 export { Keypad } from './Keypad.js';
 export { keypadOpen } from './keypadOpen.js';

@@ -70,7 +70,7 @@ function Bench({ bench: { name, job } }: { bench: BenchView }) {
     <li className="flex flex-col bg-sheet">
       <RunScale at={placeOf(job.next?.reached)} of={RUN.length} />
       <div className="flex flex-1 flex-col gap-2 px-4 pt-1 pb-4">
-        <h2 className="flex items-center gap-2 text-small text-soft">
+        <h2 className="flex min-h-6 items-center gap-2 text-small text-soft">
           {name}
           <span className="ml-auto">
             {job.decided ? (
@@ -120,9 +120,10 @@ function WaitsForSomebody({ view: { out, gaugesDue, moved, limitsUnchecked } }: 
       <h2 className="text-lead font-semibold">Waits for somebody</h2>
       {out.map((o) => (
         <p key={o.id}>
-          <TextLink to={stationPath(o.jobId, 'outside')} className="py-0">
+          <TextLink to={stationPath(o.jobId, 'outside')} className="px-0!">
             {jobNumber(o.number)} {o.machine}
-          </TextLink>{' '}
+          </TextLink>
+          <br />
           <span className="font-semibold">{o.firm}</span>, {o.work}:{' '}
           <span
             className={

@@ -26,7 +26,7 @@ export function JobRows({ rows }: { rows: readonly JobRow[] }) {
                 {job.customer}
                 {job.bench && ` · ${job.bench}`}
               </span>
-              {job.complaint && <span className="block truncate text-small text-soft">{job.complaint}</span>}
+              {job.complaint && <span className="line-clamp-2 text-small text-soft">{job.complaint}</span>}
             </span>
             <span className="min-w-0 max-md:col-start-2">
               <span className="block leading-snug">{nextText(job, unit)}</span>

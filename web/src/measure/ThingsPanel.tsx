@@ -98,7 +98,9 @@ export function ThingsPanel({
   const holding = measures.find((m) => m.part === current.part);
   const more = holding?.heldOn?.(file);
   return (
-    <div className="grid gap-x-5 bg-sheet p-3 lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]">
+    <div
+      className={`grid gap-x-5 bg-sheet p-3 ${figures.length > 0 ? 'lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]' : ''}`}
+    >
       {room === 'bearings' && (
         <div className="min-w-0 lg:col-span-2">
           <ShellsPanel file={file} unit={unit} />
@@ -151,7 +153,7 @@ export function ThingsPanel({
           </button>
         )}
       </div>
-      <div className="min-w-0 divide-y divide-rule border-t border-ink/60">
+      <div className="min-w-0 divide-y divide-rule border-t border-ink/60 empty:hidden">
         {quantitiesOf(figures).map(({ key, leads, other }) => (
           <LimitStrip key={key} item={leads} other={other} unit={unit} big={false} onOpen={onItem} />
         ))}

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { useFootKeys } from '../bar/index.js';
-import { Next, StationFrame } from '../frame/index.js';
+import { StationFrame } from '../frame/index.js';
 import type { JobContext } from '../job/index.js';
 import { StepNow } from './StepNow.js';
 import { StripBar } from './StripBar.js';
@@ -52,12 +52,7 @@ export function BackPanel({
   );
   // With nothing left to put back, what is left to look at has all of the width.
   return left ? (
-    <StationFrame
-      label="Refit"
-      next={<Next says={`Back: ${off[0]!.step.what}.`} />}
-      aside={children}
-      bar={mayDo && <StripBar strip={strip} />}
-    >
+    <StationFrame label="Refit" next={null} aside={children} bar={mayDo && <StripBar strip={strip} />}>
       {list}
     </StationFrame>
   ) : (

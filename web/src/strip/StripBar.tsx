@@ -1,5 +1,5 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { Bar, BarPart, BarPress, BarTrouble, LastSaid } from '../frame/index.js';
+import { Bar, BarPart, BarPress, BarTrouble, Folded, LastSaid } from '../frame/index.js';
 import type { Strip } from './useStrip.js';
 
 /** The bar of the strip: what Space does, what is counted, what was last. */
@@ -15,18 +15,24 @@ export function StripBar({ strip }: { strip: Strip }) {
         : press.length > 1
           ? `${press.length} done`
           : 'done';
+  if (!shown)
+    return (
+      <Folded
+        label="Strip bar"
+        says={back ? 'Everything is back.' : 'Nothing is left on this list.'}
+        trouble={trouble}
+        said={lastSaid}
+        onBack={last ? strip.takeBack : null}
+      />
+    );
   return (
     <Bar label="Strip bar" over={<BarTrouble text={trouble} />}>
       <BarPart part="first">
-        {shown ? (
-          <BarPress
-            says={stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
-            keys={stop ? ': moves the mark, held takes it' : back ? ' · goes back' : ` · into tray ${tray}`}
-            onPress={() => strip.act(stop !== null)}
-          />
-        ) : (
-          <p className="text-lead">{back ? 'Everything is back.' : 'Nothing is left on this list.'}</p>
-        )}
+        <BarPress
+          says={stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
+          keys={stop ? ': moves the mark, held takes it' : back ? ' · goes back' : ` · into tray ${tray}`}
+          onPress={() => strip.act(stop !== null)}
+        />
       </BarPart>
       <BarPart part="middle">
         {hand && !stop ? (
@@ -42,7 +48,7 @@ export function StripBar({ strip }: { strip: Strip }) {
           </div>
         ) : (
           <p className="text-soft">
-            {stop ? 'Counted once the question is answered.' : shown ? 'Nothing loose comes with it.' : ''}
+            {stop ? 'Counted once the question is answered.' : 'Nothing loose comes with it.'}
           </p>
         )}
       </BarPart>

@@ -13,7 +13,7 @@ import {
   type JobFile,
 } from '@tribos/core';
 import { useFootKeys } from '../bar/index.js';
-import { Bar, BarPart, BarPress, LastSaid, StationFrame, type Face } from '../frame/index.js';
+import { Bar, BarPart, BarPress, Folded, LastSaid, StationFrame, type Face } from '../frame/index.js';
 import { connectLine, onFigure, sayPlace, useLineState } from '../gaugeLine/index.js';
 import { Button, dayText, Empty, Kbd, ReasonSheet, TextField } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
@@ -159,41 +159,41 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
           </div>
         }
         bar={
-          mayDo && (
+          mayDo &&
+          (group === null ? (
+            <Folded
+              label="Torque bar"
+              says="Nothing is left to tighten."
+              said={torque.lastSaid}
+              onBack={torque.last ? torque.takeBack : null}
+            />
+          ) : (
             <Bar label="Torque bar">
               <BarPart part="first">
-                {group === null ? (
-                  <p className="text-lead">Nothing is left to tighten.</p>
-                ) : (
-                  <BarPress
-                    says={
-                      asks !== null
-                        ? 'Take marked answer'
-                        : !group.wrench
-                          ? 'Which wrench?'
-                          : now!.holes.length === 1
-                            ? `Bolt ${now!.holes[0]} done`
-                            : `All ${now!.holes.length} done`
-                    }
-                    onPress={() => act(asks !== null)}
-                  />
-                )}
+                <BarPress
+                  says={
+                    asks !== null
+                      ? 'Take marked answer'
+                      : !group.wrench
+                        ? 'Which wrench?'
+                        : now!.holes.length === 1
+                          ? `Bolt ${now!.holes[0]} done`
+                          : `All ${now!.holes.length} done`
+                  }
+                  onPress={() => act(asks !== null)}
+                />
               </BarPart>
               <BarPart part="middle" className="gap-x-5 flex-row! items-center justify-start!">
-                {group && (
-                  <>
-                    <Button look="quiet" onClick={() => setOpen('wrench')}>
-                      Wrench <Kbd>w</Kbd>
-                    </Button>
-                    <Button look="quiet" onClick={() => setOpen('odd')}>
-                      A bolt is not so <Kbd>x</Kbd>
-                    </Button>
-                  </>
-                )}
+                <Button look="quiet" onClick={() => setOpen('wrench')}>
+                  Wrench <Kbd>w</Kbd>
+                </Button>
+                <Button look="quiet" onClick={() => setOpen('odd')}>
+                  A bolt is not so <Kbd>x</Kbd>
+                </Button>
               </BarPart>
               <LastSaid said={torque.lastSaid} onBack={torque.last ? torque.takeBack : null} />
             </Bar>
-          )
+          ))
         }
       >
         {tabs}
