@@ -57,15 +57,15 @@ await run(async () => {
     await shot('benches', '/', 'Window bench');
     await shot('measure', `/jobs/${job}`, 'What stands');
     await shot('measure-dark', `/jobs/${job}`, 'What stands', { theme: 'dark' });
-    await shot('measure-tablet', `/jobs/${job}`, 'What stands', { width: 820, height: 1180 });
+    await shot('phone', `/jobs/${plated}/prepare`, 'must go', { width: 390, height: 844 });
     await shot('prepare', `/jobs/${plated}/prepare`, 'must go');
     await shot('decide', `/jobs/${job}/decide`, 'Recommended');
     const pellworm = await demoJob(driver, 'Pellworm 720');
     await shot('outside', `/jobs/${pellworm}/outside`, 'Coldwater Machine');
     await shot('report', `/jobs/${pellworm}/hand-over`, 'Cautions');
-    await shot('glance', `/jobs/${job}`, 'From a metre', {
+    await shot('glance', `/jobs/${job}`, 'What stands', {
       act: async () => {
-        await press('From a metre');
+        await press('glance');
         await sees(driver, 'It is the last of the plan');
       },
     });

@@ -33,18 +33,26 @@ describe('before it comes apart', () => {
     await form.fill('Altitude, m', '1500');
     await form.enter('Altitude, m');
     await sees(driver, '83.5 % of its sea-level compression');
-    await form.fill('left, dry', '10.4');
-    // Enter keeps it and goes on: wet, then the other cylinder.
-    await press(driver, Key.ENTER);
-    await sees(driver, 'kept: 10.4 bar');
-    await press(driver, '10.6', Key.ENTER);
-    await sees(driver, 'kept: 10.6 bar');
-    await press(driver, '7.1', Key.ENTER);
+    // Digits land in the bar wherever the focus is; Enter keeps them and goes on: wet, then the other cylinder.
+    const where = async (name: string) =>
+      driver.wait(
+        async () => (await driver.findElement(By.css('[data-testid=where]')).getText()) === name,
+        8_000,
+        `never at ${name}`,
+      );
+    await driver.executeScript('document.activeElement.blur()');
+    await where('left · compression dry');
+    await press(driver, ...'10.4', Key.ENTER);
+    await where('left · compression wet');
+    await press(driver, ...'10.6', Key.ENTER);
+    await where('right · compression dry');
+    await press(driver, ...'7.1', Key.ENTER);
     await sees(driver, 'Compression right 7.1 bar dry, 8.51 bar as at sea level: past its limit.');
     await sees(driver, 'Spread across cylinders 31.7 %: past its limit.');
+    await form.push('left · leak-down');
     await form.push('bubbles in the coolant');
-    await form.fill('left, %', '42');
-    await form.enter('left, %');
+    await driver.executeScript('document.activeElement.blur()');
+    await press(driver, ...'42', Key.ENTER);
     await sees(driver, 'Heard bubbles in the coolant: gasket or casting.');
     const states = () => fileOf(id).then((f) => beforeVerdicts(f).map((v) => `${v.key} ${v.figure.state}`));
     await driver.wait(async () => (await states()).length === 4, 10_000, 'never kept');

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { atTheBench } from '../lib/atTheBench.mjs';
 import { violations } from '../lib/axe.mjs';
 import { By, sees, signIn, until } from '../lib/browser.mjs';
+import { formOf } from '../lib/form.mjs';
 import { api, demoJob } from '../lib/job.mjs';
 import { asOwner } from '../lib/world.mjs';
 
@@ -40,6 +41,7 @@ describe('a job file', () => {
     const brought = (await driver.getCurrentUrl()).split('/').at(-1)!;
     expect(brought).not.toBe(id);
     await at.visit(`/jobs/${brought}/hand-over`, theirs);
+    await formOf(driver).push('Papers and tools');
     const link = await driver.findElement(By.linkText('The file it came in'));
     expect(await link.getAttribute('href')).toContain(`/api/jobs/${brought}/original`);
   }, 60_000);

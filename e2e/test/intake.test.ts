@@ -59,7 +59,7 @@ describe('something comes in', () => {
     await at.visit(`/jobs/${id}`, 'Which engine is it?');
     await form().choose('Engine', 'Brask');
     await form().push('It is this one');
-    await sees(driver(), 'no promise given');
+    await sees(driver(), '5 of 11');
     await at.visit(`/jobs/${id}/intake`, 'Photos and sounds');
     expect(await (await form().field('Complaint')).getAttribute('value')).toBe('an orange saw, no plate');
     expect(await violations(driver())).toEqual([]);

@@ -86,7 +86,7 @@ describe('home', () => {
     await driver.wait(async () => (await driver.findElements(By.css('[role=option]'))).length === 2, 5_000);
     // The job, and whose it is.
     await press(driver, Key.ENTER);
-    await sees(driver, 'engine 59-118803');
+    await sees(driver, 'Yusuf Hallgrim · promised');
   });
 
   it('searches jobs in the address and opens a new one by keyboard', async () => {

@@ -67,12 +67,13 @@ export function JobLine({
           type="button"
           className="inline-flex min-h-11 min-w-11 items-center justify-center gap-1.5 px-1.5 max-md:hidden"
           aria-pressed={glance}
-          aria-label="From a metre"
+          title="From a metre"
           onClick={toggleGlance}
         >
           <Glasses size={18} aria-hidden="true" className={glance ? 'text-brass' : ''} />
-          <span className="hidden items-center gap-1.5 xl:inline-flex">
-            glance <Kbd>m</Kbd>
+          <span className="max-xl:sr-only">glance</span>
+          <span className="max-xl:hidden">
+            <Kbd>m</Kbd>
           </span>
         </button>
       </InLine>
@@ -119,7 +120,7 @@ function PapersMenu({
   );
   return (
     <>
-      <Menu>
+      <Menu as="div" className="relative">
         <MenuButton
           aria-label="Papers and tools"
           className="inline-flex min-h-11 min-w-11 items-center justify-center gap-1 px-1.5"
@@ -129,8 +130,8 @@ function PapersMenu({
           <ChevronDown size={16} aria-hidden="true" className="max-md:hidden" />
         </MenuButton>
         <MenuItems
-          anchor="bottom end"
-          className="z-50 grid max-w-80 border border-rule border-t-4 border-t-brass bg-sheet outline-none"
+          modal={false}
+          className="absolute top-full right-0 z-50 grid max-w-80 border border-rule border-t-4 border-t-brass bg-sheet outline-none"
         >
           <Said>
             {job.customer} · {job.promised ? `promised ${dayText(job.promised)}` : 'no promise given'}

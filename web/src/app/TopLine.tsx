@@ -31,10 +31,11 @@ export function TopLine({
     <header className="no-print flex h-11 shrink-0 items-center border-b border-rule pr-3 pl-5 text-body max-md:pr-1 max-md:pl-1">
       <LineSlot part="here" className="flex min-w-0 flex-1 items-center gap-x-3 max-md:pl-2" />
       <LineSlot part="hand" className="flex shrink-0 items-center" />
-      <button type="button" className={wide} onClick={find} aria-label="Find">
+      <button type="button" className={wide} onClick={find}>
         <Search size={16} aria-hidden="true" />
-        <span className="hidden items-center gap-1.5 xl:inline-flex">
-          Find <Kbd>Ctrl K</Kbd>
+        <span className="max-xl:sr-only">Find</span>
+        <span className="max-xl:hidden">
+          <Kbd>Ctrl K</Kbd>
         </span>
       </button>
       <button type="button" className={wide} onClick={toggleUnit}>

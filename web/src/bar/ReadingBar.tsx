@@ -69,7 +69,6 @@ export function ReadingBar({
 }) {
   const keypad = keypadOpen.use();
   const { gauge, station, say, last, zero, leaves } = entry;
-  const line = useLineState();
   const checks = gauge !== null && isCheckedSo(gauge.type);
   const checked = checks && checkedNow(file, gauge.id, new Date().toISOString()) !== null;
   const where = placeName(file, station, unit);
@@ -137,7 +136,16 @@ export function ReadingBar({
       </BarPart>
       <BarPart part="middle">
         {leaves ? (
-          <LeafRack leaves={leaves} unit={unit} typed={<TypedBeside entry={entry} />} />
+          <LeafRack
+            leaves={leaves}
+            unit={unit}
+            typed={
+              <>
+                <TypedBeside entry={entry} />
+                <LineSays />
+              </>
+            }
+          />
         ) : (
           <>
             <p className="truncate text-small leading-4 text-soft short:hidden">
@@ -151,12 +159,7 @@ export function ReadingBar({
                 goodTo(file, entry, by, unit)
               )}
               {overdue && <span className="font-semibold text-beyond"> · calibration overdue</span>}
-              {line.status !== 'off' && (
-                <span className={line.status === 'gone' ? 'font-semibold text-undecided' : ''}>
-                  {' · '}
-                  {line.trouble || LINE[line.status]}
-                </span>
-              )}
+              <LineSays before=" · " />
             </p>
             <Taking entry={entry} unit={unit} />
           </>
@@ -185,6 +188,18 @@ const lastText = (last: ReadingEntry | LeafEntry, unit: LengthUnit): string =>
         last.stack.reduce((sum, l) => sum + l, 0),
         unit,
       )} ${last.answer === 'does-not' ? 'no' : last.answer}`;
+
+/** Whether a gauge is on the line, in small; nothing while none is looked for. */
+function LineSays({ before = '' }: { before?: string }) {
+  const { status, trouble } = useLineState();
+  if (status === 'off') return null;
+  return (
+    <span className={`text-small ${status === 'gone' ? 'font-semibold text-undecided' : 'text-soft'}`}>
+      {before}
+      {trouble || LINE[status]}
+    </span>
+  );
+}
 
 /** Digits typed while leaves are answered, and what they are. */
 function TypedBeside({ entry }: { entry: Reading }) {

@@ -53,7 +53,7 @@ export function RunSheet({ ticks, here }: { ticks: readonly Tick[]; here: string
 function Folded({ ticks, here }: { ticks: readonly Tick[]; here: string }) {
   const at = ticks.findIndex((t) => t.id === here);
   return (
-    <Popover className="md:hidden">
+    <Popover className="relative md:hidden">
       <PopoverButton className="block w-full text-left">
         <RunScale at={Math.max(0, at)} of={ticks.length} />
         <span className="-mt-1 flex h-9 items-center gap-2 font-semibold text-brass">
@@ -65,10 +65,7 @@ function Folded({ ticks, here }: { ticks: readonly Tick[]; here: string }) {
           </span>
         </span>
       </PopoverButton>
-      <PopoverPanel
-        anchor={{ to: 'bottom', gap: 0 }}
-        className="z-40 w-screen overflow-y-auto border-b-2 border-ink bg-page px-5 pt-2 pb-6"
-      >
+      <PopoverPanel className="absolute top-full -right-3 -left-3 z-40 max-h-[calc(100dvh-6rem)] overflow-y-auto border-b-2 border-ink bg-page px-5 pt-2 pb-6">
         {({ close }) => (
           <>
             <h2 className="text-lead font-semibold">The run</h2>

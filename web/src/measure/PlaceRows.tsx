@@ -55,13 +55,13 @@ export const PlaceRows = memo(function PlaceRows({
                 tabIndex={here ? 0 : -1}
                 aria-current={here ? 'true' : undefined}
                 onClick={() => onPick(place)}
-                className="flex min-h-11 w-full items-center gap-2 px-3 text-left"
+                className="flex min-h-11 w-full flex-wrap items-center gap-x-2 px-3 text-left"
               >
                 <span
                   aria-hidden="true"
                   className={`block shrink-0 rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : read ? 'size-3 border-2 border-ink bg-sheet' : 'size-3 border-2 border-dotted border-ink'}`}
                 />
-                <span className="min-w-0 flex-1 text-small leading-tight">
+                <span className="min-w-28 flex-1 text-small leading-tight">
                   {underItsMap(file, place, unit)}
                   {place.part === 'piston' && place.place === 'gauge-height' && kit?.gaugeHeight
                     ? ` (${kit.gaugeHeight / 1e6} mm up)`

@@ -40,16 +40,16 @@ export function PersonMenu({
       ]
     : [];
   return (
-    <Menu>
-      <MenuButton
-        aria-label={`${name}, ${asWhom}`}
-        className="inline-flex size-11 shrink-0 items-center justify-center font-bold"
-      >
+    <Menu as="div" className="relative">
+      <MenuButton title={name} className="inline-flex size-11 shrink-0 items-center justify-center font-bold">
         {initials(name)}
+        <span className="sr-only">
+          , {name}, {asWhom}
+        </span>
       </MenuButton>
       <MenuItems
-        anchor="bottom end"
-        className="z-50 grid border border-rule border-t-4 border-t-brass bg-sheet outline-none"
+        modal={false}
+        className="absolute top-full right-0 z-50 grid border border-rule border-t-4 border-t-brass bg-sheet outline-none"
       >
         <p className="px-4 py-2 leading-tight">
           {name}

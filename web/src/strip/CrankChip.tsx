@@ -1,4 +1,6 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { stationPath } from '../kit/stationPath.js';
+import { TextLink } from '../ui/index.js';
 import { openCrank, type JobFile, type LedgerLine } from '@tribos/core';
 
 /** Where the crank is closed again: there the chip is loud. */
@@ -20,11 +22,9 @@ export function CrankChip({ file, station }: { file: JobFile; station: string })
         : 'still to be fitted';
   const isLoud = CLOSES.has(station) || closedInVain.length > 0;
   return (
-    <Popover>
-      <PopoverButton
-        aria-label={`Open crank: ${short}`}
-        className="-my-1 inline-flex min-h-11 items-center whitespace-nowrap"
-      >
+    <Popover className="relative shrink-0">
+      <PopoverButton className="-my-1 inline-flex min-h-11 items-center whitespace-nowrap">
+        <span className="sr-only">Open crank: </span>
         <span
           className={`border-2 px-2 py-0.5 text-small font-semibold ${closedInVain.length > 0 ? 'border-beyond text-beyond' : isLoud ? 'border-brass bg-brass text-on-brass' : 'border-brass text-brass'}`}
         >
@@ -32,11 +32,14 @@ export function CrankChip({ file, station }: { file: JobFile; station: string })
           <span className="md:hidden">{ways.length > 0 ? `open ${ways.length}` : 'crank'}</span>
         </span>
       </PopoverButton>
-      <PopoverPanel
-        anchor="bottom start"
-        className="z-50 grid w-96 max-w-full gap-1 border border-rule border-t-4 border-t-brass bg-sheet p-3"
-      >
+      <PopoverPanel className="absolute top-full left-0 z-50 grid w-96 gap-1 max-md:fixed max-md:inset-x-2 max-md:top-11 max-md:w-auto border border-rule border-t-4 border-t-brass bg-sheet p-3">
         <h2 className="sr-only">Open crank</h2>
+        <TextLink
+          to={stationPath(file.job.id, station === 'refit' ? 'refit' : 'strip')}
+          className="order-last"
+        >
+          To its list
+        </TextLink>
         {ways.length > 0 && (
           <p>
             <strong className="text-brass">Open to the crank:</strong> {ways.join(', ')}

@@ -60,14 +60,11 @@ export function StripBar({ strip }: { strip: Strip }) {
 /** What else is loose with it, each with its own count, unfolded over the bar. */
 function MoreLoose({ strip, more }: { strip: Strip; more: Strip['loose'] }) {
   return (
-    <Popover className="ml-auto shrink-0">
+    <Popover className="relative ml-auto shrink-0">
       <PopoverButton className="min-h-11 px-2 text-blue underline underline-offset-4">
         {more.length} more
       </PopoverButton>
-      <PopoverPanel
-        anchor="top end"
-        className="z-50 border border-rule border-t-4 border-t-brass bg-sheet p-3"
-      >
+      <PopoverPanel className="absolute right-0 bottom-full z-50 border border-rule border-t-4 border-t-brass bg-sheet p-3">
         <ul className="grid gap-1">
           {more.map((l) => (
             <li key={l.item} className="flex items-center gap-3">
