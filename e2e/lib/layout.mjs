@@ -70,14 +70,18 @@ function look() {
     cut,
     over,
     scrolls,
+    outside: Math.max(
+      0,
+      document.querySelector('main').scrollHeight - document.querySelector('main').clientHeight,
+    ),
     across: document.documentElement.scrollWidth - document.documentElement.clientWidth,
   };
 }
 
 /**
  * How a station lies on the screen.
- * @returns {Promise<{share: number, cut: string[], over: string[], scrolls: number, across: number}>} share: of the
- *   height, what the work has; cut: texts that are not whole; over: texts that lie over each other; scrolls: so many parts
- *   scroll beside each other; across: so many px it runs off
+ * @returns {Promise<{share: number, cut: string[], over: string[], scrolls: number, outside: number, across: number}>} share:
+ *   of the height, what the work has; cut: texts that are not whole; over: texts that lie over each other; scrolls: so many
+ *   parts scroll beside each other; outside: so many px the frame itself scrolls; across: so many px it runs off
  */
 export const layout = (driver) => driver.executeScript(`return (${look.toString()})()`);

@@ -57,11 +57,12 @@ describe('the screen belongs to the work', () => {
   const looks = async (what: string) => {
     for (const [width, height, least] of SCREENS) {
       await at.browser.resize(width, height);
-      const { share, cut, over, scrolls, across } = await layout(driver());
+      const { share, cut, over, scrolls, outside, across } = await layout(driver());
       const where = `${what} at ${width}`;
       expect([where, 'share', share >= least ? 'enough' : share]).toEqual([where, 'share', 'enough']);
       expect([where, 'cut', ...cut]).toEqual([where, 'cut']);
       expect([where, 'over', ...over]).toEqual([where, 'over']);
+      expect([where, 'outside', outside <= 1 ? 0 : outside]).toEqual([where, 'outside', 0]);
       expect([where, 'across', across]).toEqual([where, 'across', 0]);
       if (width < 1024) expect([where, 'scrolls', scrolls <= 1]).toEqual([where, 'scrolls', true]);
     }

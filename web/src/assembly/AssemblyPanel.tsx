@@ -105,7 +105,7 @@ export function AssemblyPanel({
               <BarPart part="first">
                 <BarPress
                   disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
-                  keys={ask && ': moves the mark, held takes it'}
+                  {...(ask && { how: 'moves the mark, held takes it' })}
                   says={
                     assembling.remedy
                       ? `Go to ${whereTo(assembling.remedy)}`

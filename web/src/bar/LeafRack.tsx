@@ -46,7 +46,7 @@ export function LeafRack({ leaves, unit, typed }: { leaves: Leaves; unit: Length
   }, [laid, whole]);
   return (
     <div role="group" aria-label="Leaf rack" className="grid min-w-0">
-      <p className="flex items-baseline gap-x-2 overflow-hidden leading-5 whitespace-nowrap">
+      <p className="flex h-4.5 items-baseline gap-x-2 overflow-hidden leading-4.5 whitespace-nowrap">
         {laid > 0 ? (
           <>
             <span className="text-small text-soft">
@@ -91,8 +91,8 @@ export function LeafRack({ leaves, unit, typed }: { leaves: Leaves; unit: Length
                   className={`figure h-11 min-w-12 rounded-edge border px-1 text-small ${on ? 'border-brass bg-brass font-semibold text-on-brass' : said === 'goes' ? 'border-within text-within' : said ? 'border-beyond text-beyond' : 'border-rule bg-page'}`}
                 >
                   <span className="block leading-4 whitespace-nowrap">{leafText(leaf, unit)}</span>
-                  <span aria-hidden="true" className="block text-small leading-4 empty:hidden">
-                    {said ? SIGNS[said] : inMetric(unit, [leaf]).trim()}
+                  <span aria-hidden="true" className="block text-small leading-4 whitespace-nowrap empty:hidden">
+                    {said ? SIGNS[said] : inMetric(unit, [leaf]).replace(/[()]/gu, '').trim()}
                   </span>
                 </button>
               </li>

@@ -96,7 +96,7 @@ export function ReadingBar({
         !leaves && <Keypad typing={entry} signed={zero !== null} repeatable at={placeKey(station)} />
       }
     >
-      <BarPart part="first">
+      <BarPart part="first" className="overflow-clip">
         <p
           className={`font-semibold ${where.length > LONG ? 'text-body leading-4.5 max-lg:text-small max-lg:leading-4' : 'text-lead leading-6 max-lg:text-body max-lg:leading-4.5'}`}
           data-testid="where"
@@ -134,7 +134,7 @@ export function ReadingBar({
           )}
         </p>
       </BarPart>
-      <BarPart part="middle">
+      <BarPart part="middle" className="overflow-clip">
         {leaves ? (
           <LeafRack
             leaves={leaves}

@@ -63,13 +63,13 @@ export const BarPart = ({
 /** What one press does: the loudest thing in the bar, with the key that does the same. */
 export function BarPress({
   says,
-  keys,
+  how = 'or the foot-switch',
   disabled = false,
   onPress,
 }: {
   says: string;
-  /** Beside Space and the foot-switch, what is to be known of the press. */
-  keys?: ReactNode;
+  /** What Space does besides being pressed: `moves the mark, held takes it`. */
+  how?: string;
   disabled?: boolean;
   onPress: () => void;
 }) {
@@ -84,7 +84,7 @@ export function BarPress({
         {says}
       </button>
       <p className="truncate text-small text-soft max-sm:hidden short:hidden">
-        <Kbd>Space</Kbd> or the foot-switch{keys}
+        <Kbd>Space</Kbd> {how}
       </p>
     </>
   );
@@ -112,7 +112,7 @@ export function LastSaid({
 }) {
   return (
     <BarPart part="last" className="flex-row! items-center gap-3">
-      <div className="min-w-0 flex-1 leading-4.5 max-lg:hidden">
+      <div className="line-clamp-4 min-w-0 flex-1 leading-4.5 max-lg:hidden">
         {said ?? <span className="text-soft">nothing yet</span>}
         {waiting > 0 && <p className="text-small text-soft">{waiting} waiting to go up</p>}
       </div>

@@ -30,7 +30,7 @@ export function StripBar({ strip }: { strip: Strip }) {
       <BarPart part="first">
         <BarPress
           says={stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
-          keys={stop ? ': moves the mark, held takes it' : back ? ' · goes back' : ` · into tray ${tray}`}
+          how={stop ? 'moves the mark, held takes it' : back ? 'goes back' : `into tray ${tray}`}
           onPress={() => strip.act(stop !== null)}
         />
       </BarPart>
