@@ -91,7 +91,10 @@ export function LeafRack({ leaves, unit, typed }: { leaves: Leaves; unit: Length
                   className={`figure h-11 min-w-12 rounded-edge border px-1 text-small ${on ? 'border-brass bg-brass font-semibold text-on-brass' : said === 'goes' ? 'border-within text-within' : said ? 'border-beyond text-beyond' : 'border-rule bg-page'}`}
                 >
                   <span className="block leading-4 whitespace-nowrap">{leafText(leaf, unit)}</span>
-                  <span aria-hidden="true" className="block text-small leading-4 whitespace-nowrap empty:hidden">
+                  <span
+                    aria-hidden="true"
+                    className="block text-small leading-4 whitespace-nowrap empty:hidden"
+                  >
                     {said ? SIGNS[said] : inMetric(unit, [leaf]).replace(/[()]/gu, '').trim()}
                   </span>
                 </button>
