@@ -68,6 +68,18 @@ export async function openBrowser({ width = 1280, height = 800, touch = false, c
         uploadThroughput: upload,
       });
     },
+    /** Draws a finger across the screen, a little under its top. */
+    async swipe(by, y = 70) {
+      const from = 195 - by / 2;
+      const touch = (type, x) =>
+        driver.sendDevToolsCommand('Input.dispatchTouchEvent', {
+          type,
+          touchPoints: x === undefined ? [] : [{ x, y }],
+        });
+      await touch('touchStart', from);
+      for (let step = 1; step <= 5; step += 1) await touch('touchMove', from + (by * step) / 5);
+      await touch('touchEnd');
+    },
     async close() {
       await driver.quit().catch(() => undefined);
       rmSync(profile, { recursive: true, force: true, maxRetries: 3 });

@@ -135,9 +135,9 @@ describe('on the phone', () => {
       expect(await violations(thumb)).toEqual([]);
       await thumb.findElement(By.linkText('Before')).click();
       await sees(thumb, 'As it came in');
-      await swipe(thumb, -200);
+      await phone.swipe(-200);
       await thumb.wait(until.urlContains('/strip'), 5_000);
-      await swipe(thumb, 200);
+      await phone.swipe(200);
       await thumb.wait(until.urlContains('/before'), 5_000);
       await thumb.findElement(By.css('a[aria-label="To the benches"]')).click();
       await sees(thumb, 'Waits for somebody');
@@ -168,15 +168,3 @@ describe('on the phone', () => {
     }
   }, 60_000);
 });
-
-/** Draws a finger across the middle of the work. */
-async function swipe(thumb: Awaited<ReturnType<typeof openBrowser>>['driver'], by: number) {
-  const touch = (type: string, x?: number) =>
-    thumb.sendDevToolsCommand('Input.dispatchTouchEvent', {
-      type,
-      touchPoints: x === undefined ? [] : [{ x, y: 70 }],
-    });
-  await touch('touchStart', 195 - by / 2);
-  for (let step = 1; step <= 5; step += 1) await touch('touchMove', 195 - by / 2 + (by * step) / 5);
-  await touch('touchEnd');
-}

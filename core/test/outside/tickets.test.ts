@@ -98,7 +98,7 @@ describe('a ticket', () => {
 
   it('is on no run sheet once a way is decided that sends nothing, until something is sent all the same', () => {
     const book = new Book(TWIN);
-    const way = (route: 'bore' | 'as-is') => [
+    const way = (route: 'bore' | 'reuse') => [
       {
         id: 'd',
         at: '2026-01-01T00:00:00.000Z',
@@ -112,9 +112,9 @@ describe('a ticket', () => {
     const needed = (file: JobFile) => judgeJob(file).marks['outside']?.needed ?? true;
     expect(needed(book.file())).toBe(true);
     expect(needed({ ...book.file(), decisions: way('bore') })).toBe(true);
-    expect(needed({ ...book.file(), decisions: way('as-is') })).toBe(false);
+    expect(needed({ ...book.file(), decisions: way('reuse') })).toBe(false);
     book.keep(TICKET, ticket());
-    expect(needed({ ...book.file(), decisions: way('as-is') })).toBe(true);
+    expect(needed({ ...book.file(), decisions: way('reuse') })).toBe(true);
   });
 
   it('waits to be sent from the decision on, and no longer once it is', () => {
