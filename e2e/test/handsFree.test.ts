@@ -29,7 +29,7 @@ describe('with the gauge stand-in and a foot-switch', () => {
     await connected();
     // A question (wear that looks like a slip) is a press more; what is asked for again is read again.
     let presses = 0;
-    const text = () => driver.findElement(By.css('[aria-label=Verdicts]')).getText();
+    const text = () => driver.findElement(By.css('[data-work]')).getText();
     for (; presses < 60 && /\d+ to go|last of the plan|twice more/u.test(await text()); presses += 1) {
       await press(driver, SPACE);
       await driver.sleep(250);
@@ -62,7 +62,7 @@ describe('with the gauge stand-in and a foot-switch', () => {
     await size.sendKeys('84.030');
     await driver.findElement(By.xpath('//label[contains(.,"anticlockwise")]')).click();
     await at.station.button('Read by deviation from here').click();
-    const text = () => driver.findElement(By.css('[aria-label=Verdicts]')).getText();
+    const text = () => driver.findElement(By.css('[data-work]')).getText();
     // From here on nothing but the foot-switch.
     for (let n = 0; n < 60 && !(await text()).includes('closing zero'); n += 1) {
       await press(driver, SPACE);

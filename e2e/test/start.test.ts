@@ -103,7 +103,8 @@ describe('npm start', () => {
       expect(await refused.ready).toBe(false);
       expect(refused.output()).toContain('which everybody knows');
     }
-  });
+    // Five starts, each with a database of its own to make or to mend.
+  }, 180_000);
 
   it('says what to do about a taken port, a bad option and a reset of someone else’s database', async () => {
     const blocker = createServer();

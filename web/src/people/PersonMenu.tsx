@@ -42,10 +42,10 @@ export function PersonMenu({
   return (
     <Menu as="div" className="relative">
       <MenuButton title={name} className="inline-flex size-11 shrink-0 items-center justify-center font-bold">
-        {initials(name)}
         <span className="sr-only">
-          , {name}, {asWhom}
+          {name}, {asWhom},{' '}
         </span>
+        {initials(name)}
       </MenuButton>
       <MenuItems
         modal={false}
