@@ -49,6 +49,10 @@ describe('before it comes apart', () => {
     await press(driver, ...'7.1', Key.ENTER);
     await sees(driver, 'Compression right 7.1 bar dry, 8.51 bar as at sea level: past its limit.');
     await sees(driver, 'Spread across cylinders 31.7 %: past its limit.');
+    // A strip shows its working.
+    await form.push('Compression, right');
+    await sees(driver, 'How well it is known');
+    await press(driver, Key.ESCAPE);
     await form.push('left · leak-down');
     await form.push('bubbles in the coolant');
     await driver.executeScript('document.activeElement.blur()');

@@ -46,6 +46,7 @@ export function CompressionPanel({
         <Altitude before={before} altitude={air.altitude} />
       </div>
       <SpotRows
+        file={before.file}
         bar={bar}
         test="compression"
         unit={unit}

@@ -29,6 +29,7 @@ export function LeakDownPanel({ before, bar, unit }: { before: Before; bar: Befo
         ))}
       </div>
       <SpotRows
+        file={before.file}
         bar={bar}
         test="leak-down"
         unit={unit}

@@ -1,20 +1,24 @@
-import type { BeforeVerdict } from '@tribos/core';
-import type { LengthUnit } from '@tribos/core';
-import { LimitStrip } from '../verdicts/index.js';
+import { useState } from 'react';
+import type { BeforeVerdict, JobFile, LengthUnit } from '@tribos/core';
+import { LimitStrip, WorkingSheet } from '../verdicts/index.js';
 import type { BeforeBar, Spot } from './useBeforeBar.js';
 
 /** The places of one test: what was read at each, the one in hand in brass, and under them their strips. */
 export function SpotRows({
+  file,
   bar,
   test,
   verdicts,
   unit,
 }: {
+  file: JobFile;
   bar: BeforeBar;
   test: Spot['test'];
   verdicts: readonly BeforeVerdict[];
   unit: LengthUnit;
 }) {
+  const [open, setOpen] = useState<string | null>(null);
+  const shown = verdicts.find((v) => v.key === open);
   const mine = bar.spots.filter((s) => s.test === test);
   return (
     <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
@@ -41,9 +45,18 @@ export function SpotRows({
       </ul>
       <div className="divide-y divide-rule">
         {verdicts.map((v) => (
-          <LimitStrip key={v.key} item={v.figure} unit={unit} onOpen={() => undefined} />
+          <LimitStrip key={v.key} item={v.figure} unit={unit} onOpen={() => setOpen(v.key)} />
         ))}
       </div>
+      {shown && (
+        <WorkingSheet
+          file={file}
+          item={shown.figure}
+          unit={unit}
+          onClose={() => setOpen(null)}
+          onWhy={null}
+        />
+      )}
     </div>
   );
 }
