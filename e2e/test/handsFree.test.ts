@@ -60,7 +60,7 @@ describe('with the gauge stand-in and a foot-switch', () => {
     const size = await at.station.field('Size set, mm');
     await size.clear();
     await size.sendKeys('84.030');
-    await driver.findElement(By.xpath('//label[contains(.,"anticlockwise")]')).click();
+    await driver.findElement(By.xpath('//button[.="anticlockwise"]')).click();
     await at.station.button('Read by deviation from here').click();
     const text = () => driver.findElement(By.css('[data-work]')).getText();
     // From here on nothing but the foot-switch.

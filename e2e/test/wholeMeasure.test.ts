@@ -40,7 +40,7 @@ describe('a comparator', () => {
     await size.clear();
     await size.sendKeys('77.020', Key.ENTER);
     await sees(driver, 'Push the contact in and look.');
-    await driver.findElement(By.xpath('//label[contains(.,"anticlockwise")]')).click();
+    await driver.findElement(By.xpath('//button[.="anticlockwise"]')).click();
     await at.station.button('Read by deviation from here').click();
     await sees(driver, 'clockwise is smaller · 1 of 3');
     await press(driver, ...'-4');
@@ -119,7 +119,7 @@ describe('what was found and done', () => {
     await (await at.station.field('How deep, mm')).sendKeys('0.015');
     await (await at.station.field('Below the deck, mm')).sendKeys('32');
     await at.station.button('Keep it').click();
-    await sees(driver, 'A place needs both');
+    await sees(driver, 'A figure is needed.');
     await (await at.station.field('Direction, degrees')).sendKeys('188', Key.ENTER);
     await driver.wait(
       until.elementLocated(By.css('[aria-label="score 0.015 mm deep, 32 mm down at 188°"]')),

@@ -1,6 +1,6 @@
 import { HOUSE, RING_PACKS, sheetsOf } from '@tribos/core';
 import { engines } from '@tribos/demo';
-import { blank, draftOf, valueOf, type DraftRecord } from '../src/specs/draft.js';
+import { blank, draftOf, valueOf, type DraftRecord } from '../src/forms/draft.js';
 
 const packs = engines.flatMap((e) => {
   const part = RING_PACKS.of(e);

@@ -1,4 +1,4 @@
-import { integer, object, oneOf, orNull } from '../shape/index.js';
+import { integer, measured, object, oneOf, orNull } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 import { entryKind, type EntryOf } from './entryKind.js';
 import { angle, cylinder, size } from './fields.js';
@@ -27,7 +27,7 @@ export const FINDING = entryKind(
     /** Where on the wall: depth from the deck, direction over the whole turn; null when not noted. */
     place: orNull(object({ depth: size, angle })),
     /** How deep, radial from the worn wall, nm; null when not measured. */
-    deep: orNull(integer<Nanometres>(0, 10_000_000)),
+    deep: orNull(measured('length', integer<Nanometres>(0, 10_000_000))),
     /** What a fingernail says of it; null when it was not tried. */
     nail: orNull(oneOf('catches', 'slides')),
   },

@@ -1,10 +1,10 @@
 import { derived, wallOf, type JobFile } from '../job/index.js';
 import { entryKind, cylinder, onCylinder, Refused, type EntryOf } from '../log/index.js';
-import { integer, orNull, ref, text } from '../shape/index.js';
+import { integer, measured, orNull, ref, text } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 import { ANY_SHARE, type Shares } from './cleanup.js';
 
-const depth = integer<Nanometres>(0, 5_000_000);
+const depth = measured('length', integer<Nanometres>(0, 5_000_000));
 
 /**
  * Wear of one side, radial: a straight edge laid along the wall from the unworn land, the thickest leaf that goes under

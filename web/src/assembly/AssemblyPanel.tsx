@@ -1,7 +1,7 @@
-import { useRef, useState, type ReactNode } from 'react';
+import { useRef, useState, type ReactNode, type RefObject } from 'react';
 import { stepName, type JobFile, type Judgement, type ProofRemedy, type RunStep } from '@tribos/core';
 import { useFootKeys } from '../bar/index.js';
-import { Bar, BarPart, BarPress, Folded, LastSaid, StationFrame, type Face } from '../frame/index.js';
+import { PressBar, StationFrame, type Face } from '../frame/index.js';
 import { toggleGlance } from '../kit/settings.js';
 import { stationName } from '../kit/stationPath.js';
 import { StationPhotos } from '../photos/index.js';
@@ -24,8 +24,7 @@ export function AssemblyPanel({
   tabs: ReactNode;
 }) {
   const assembling = useAssembly(file, judgement);
-  const { begun, hasOwn, now, press, ask, waits } = assembling;
-  const [alone, setAlone] = useState(true);
+  const { begun, now, ask, waits } = assembling;
   const [odd, setOdd] = useState<RunStep | null>(null);
   const [noPhoto, setNoPhoto] = useState(false);
   const camera = useRef<HTMLInputElement>(null);
@@ -55,32 +54,7 @@ export function AssemblyPanel({
     return (
       <StationFrame label="Assembly" next={null}>
         {tabs}
-        <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
-          <h2 className="text-title font-semibold">Put the top end together</h2>
-          <p>
-            Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
-            cannot stay is caught with its reason. What is not proved yet says so and waits.
-          </p>
-          {mayDo && (
-            <>
-              <CheckField
-                label="One person works here: a second look comes after a break"
-                checked={alone}
-                onChange={(e) => setAlone(e.target.checked)}
-              />
-              <div className="mt-2 flex flex-wrap gap-3">
-                <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
-                  Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
-                </Button>
-                {hasOwn && (
-                  <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
-                    By the general list
-                  </Button>
-                )}
-              </div>
-            </>
-          )}
-        </section>
+        <BeginIt assembling={assembling} mayDo={mayDo} />
       </StationFrame>
     );
   return (
@@ -92,80 +66,35 @@ export function AssemblyPanel({
         next={null}
         aside={<RunList file={file} judgement={judgement} assembling={assembling} onStep={setOdd} />}
         bar={
-          mayDo &&
-          (now === null ? (
-            <Folded
+          mayDo && (
+            <PressBar
               label="Assembly bar"
-              says="Everything is on."
+              rest={now === null ? 'Everything is on.' : null}
+              press={{
+                disabled: waits !== null && !assembling.wantsPicture && !assembling.remedy,
+                ...(ask && { how: 'moves the mark, held takes it' }),
+                says: pressSays(assembling),
+                onPress: () =>
+                  assembling.remedy
+                    ? assembling.go()
+                    : assembling.wantsPicture
+                      ? shoot()
+                      : assembling.act(ask !== null),
+              }}
               said={assembling.lastSaid}
               onBack={assembling.last ? assembling.takeBack : null}
-            />
-          ) : (
-            <Bar label="Assembly bar">
-              <BarPart part="first">
-                <BarPress
-                  disabled={waits !== null && !assembling.wantsPicture && !assembling.remedy}
-                  {...(ask && { how: 'moves the mark, held takes it' })}
-                  says={
-                    assembling.remedy
-                      ? `Go to ${whereTo(assembling.remedy)}`
-                      : assembling.wantsPicture
-                        ? 'Take its photo'
-                        : waits
-                          ? 'Waits'
-                          : ask
-                            ? 'Take marked answer'
-                            : press.length > 1
-                              ? `All ${press.length} done`
-                              : 'Done'
-                  }
-                  onPress={() =>
-                    assembling.remedy
-                      ? assembling.go()
-                      : assembling.wantsPicture
-                        ? shoot()
-                        : assembling.act(ask !== null)
-                  }
-                />
-              </BarPart>
-              <BarPart part="middle">
-                <Button look="quiet" className="self-start" onClick={() => setOdd(now)}>
-                  Not as the list has it <Kbd>e</Kbd>
-                </Button>
-              </BarPart>
-              <LastSaid said={assembling.lastSaid} onBack={assembling.last ? assembling.takeBack : null} />
-            </Bar>
-          ))
+            >
+              <Button look="quiet" className="self-start" onClick={() => now && setOdd(now)}>
+                Not as the list has it <Kbd>e</Kbd>
+              </Button>
+            </PressBar>
+          )
         }
       >
         {tabs}
         <div className="grid min-w-0 content-start gap-3">
           <StepAtHand file={file} assembling={assembling} />
-          <StationPhotos
-            jobId={file.job.id}
-            station="top"
-            caption={now?.step.what ?? ''}
-            label="Photo of this step"
-            mayTake={mayDo}
-            camera={camera}
-            onTaken={(id) => {
-              if (now?.step.photo && now.pictured === null) assembling.pictured(id);
-            }}
-          >
-            {now?.step.photo &&
-              (now.pictured ? (
-                <span className="font-semibold text-within">
-                  {now.pictured.photo ? '✓ its photo is taken' : `no photo: ${now.pictured.text}`}
-                </span>
-              ) : (
-                <span className="font-semibold text-brass">A photo belongs to this one.</span>
-              ))}
-            {mayDo && assembling.wantsPicture && (
-              <Button look="quiet" onClick={() => setNoPhoto(true)}>
-                No photo, and why
-              </Button>
-            )}
-          </StationPhotos>
+          <StepPhoto {...{ file, assembling, mayDo, camera }} onNone={() => setNoPhoto(true)} />
         </div>
       </StationFrame>
       {noPhoto && now && (
@@ -184,6 +113,98 @@ export function AssemblyPanel({
     </>
   );
 }
+
+/** The photo of the step at hand, where one belongs to it. */
+function StepPhoto({
+  file,
+  assembling,
+  mayDo,
+  camera,
+  onNone,
+}: {
+  file: JobFile;
+  assembling: Assembling;
+  mayDo: boolean;
+  camera: RefObject<HTMLInputElement | null>;
+  onNone: () => void;
+}) {
+  const { now } = assembling;
+  return (
+    <StationPhotos
+      jobId={file.job.id}
+      station="top"
+      caption={now?.step.what ?? ''}
+      label="Photo of this step"
+      mayTake={mayDo}
+      camera={camera}
+      onTaken={(id) => {
+        if (now?.step.photo && now.pictured === null) assembling.pictured(id);
+      }}
+    >
+      {now?.step.photo &&
+        (now.pictured ? (
+          <span className="font-semibold text-within">
+            {now.pictured.photo ? '✓ its photo is taken' : `no photo: ${now.pictured.text}`}
+          </span>
+        ) : (
+          <span className="font-semibold text-brass">A photo belongs to this one.</span>
+        ))}
+      {mayDo && assembling.wantsPicture && (
+        <Button look="quiet" onClick={onNone}>
+          No photo, and why
+        </Button>
+      )}
+    </StationPhotos>
+  );
+}
+
+/** By which list, and whether one person works here. */
+function BeginIt({ assembling, mayDo }: { assembling: Assembling; mayDo: boolean }) {
+  const { hasOwn } = assembling;
+  const [alone, setAlone] = useState(true);
+  return (
+    <section className="max-w-2xl border-l-5 border-brass bg-sheet p-4">
+      <h2 className="text-title font-semibold">Put the top end together</h2>
+      <p>
+        Plain steps go as lists, one press each. Where it ruins engines you are asked what you see; what
+        cannot stay is caught with its reason. What is not proved yet says so and waits.
+      </p>
+      {mayDo && (
+        <>
+          <CheckField
+            label="One person works here: a second look comes after a break"
+            checked={alone}
+            onChange={(e) => setAlone(e.target.checked)}
+          />
+          <div className="mt-2 flex flex-wrap gap-3">
+            <Button look="brass" onClick={() => assembling.begin(hasOwn ? 'sheet' : 'general', alone)}>
+              Begin, by {hasOwn ? 'this engine’s list' : 'the general list'}
+            </Button>
+            {hasOwn && (
+              <Button look="quiet" onClick={() => assembling.begin('general', alone)}>
+                By the general list
+              </Button>
+            )}
+          </div>
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What one press does. */
+const pressSays = ({ remedy, wantsPicture, waits, ask, press }: Assembling): string =>
+  remedy
+    ? `Go to ${whereTo(remedy)}`
+    : wantsPicture
+      ? 'Take its photo'
+      : waits
+        ? 'Waits'
+        : ask
+          ? 'Take marked answer'
+          : press.length > 1
+            ? `All ${press.length} done`
+            : 'Done';
 
 const PARTS = { 'set-up': 'Set-up', torque: 'Torque' } as const;
 /** Where what a step waits for is had, by its name. */

@@ -1,41 +1,30 @@
-import { NOTE, whoOf, type BodyOf, type EntryOf, type JobFile } from '@tribos/core';
-import { FieldTrouble } from '../forms/index.js';
-import { useEntryForm } from '../job/index.js';
-import { Button, Kbd, Sheet, TextArea } from '../ui/index.js';
+import { NOTE, whoOf, type JobFile } from '@tribos/core';
+import { EntrySheet, Kept } from '../entry/index.js';
+import { Kbd, Sheet } from '../ui/index.js';
 
+/** Written into the log of the job, in words. */
 export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
-  const form = useEntryForm<{ text: string }, EntryOf<typeof NOTE>, BodyOf<typeof NOTE>>(
-    file,
-    NOTE,
-    { text: '' },
-    ({ text }) => {
-      if (text.trim() === '') throw new FieldTrouble('text', 'Nothing is written yet.');
-      return { text: text.trim() };
-    },
-  );
-  const notes = file.log.filter((e) => e.kind === 'note');
   return (
-    <Sheet title="Note" onClose={onClose}>
-      <form onSubmit={(e) => void form.keep(onClose)(e)} className="grid gap-4">
-        <TextArea
-          label="Into the log of this job"
-          autoFocus
-          maxLength={2000}
-          error={form.formState.errors.text?.message}
-          {...form.register('text')}
+    <EntrySheet
+      title="Note"
+      kind={NOTE}
+      asks={{ text: { label: 'Into the log of this job', looks: 'long', first: true } }}
+      needs={{ text: 'Nothing is written yet.' }}
+      keep="Keep the note"
+      below={
+        <Kept
+          of={file.log.filter(NOTE.is).map((n) => ({
+            id: n.id,
+            says: (
+              <>
+                {n.text} <span className="text-small text-soft">{whoOf(n)}</span>
+              </>
+            ),
+          }))}
         />
-        <Button look="brass" type="submit">
-          Keep the note
-        </Button>
-      </form>
-      <ul className="mt-4">
-        {notes.map((n) => (
-          <li key={n.id} className="border-t border-rule py-2">
-            {n.text} <span className="text-small text-soft">{whoOf(n)}</span>
-          </li>
-        ))}
-      </ul>
-    </Sheet>
+      }
+      onClose={onClose}
+    />
   );
 }
 

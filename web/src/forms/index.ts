@@ -1,3 +1,6 @@
+export { AskField, ROWS } from './AskField.js';
+export { type Ask, type Asks, type AsksOf } from './asks.js';
+export { blank, draftOf, valueOf, type Draft, type DraftRecord, type DraftTroubles } from './draft.js';
 export { lengthOf, lengthOrNull, lengthText, numberOrNull } from './lengthField.js';
 export { FieldTrouble, useCheckedForm } from './useCheckedForm.js';
 export { contractTroubles, useContractForm } from './useContractForm.js';

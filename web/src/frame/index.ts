@@ -1,3 +1,4 @@
+export { PressBar } from './PressBar.js';
 export { Bar, BarPart, BarPress, BarTrouble, Folded, LastSaid } from './Bar.js';
 export { FigureBar, KeypadSwitch, Typed } from './FigureBar.js';
 export { Keypad } from './Keypad.js';

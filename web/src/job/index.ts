@@ -1,4 +1,5 @@
 export { newEntry } from './entry.js';
+export { logEntryOf } from './logEntryOf.js';
 export { nextHere } from './nextHere.js';
 export { refusedBy } from './refusedBy.js';
 export { useEntryForm } from './useEntryForm.js';

@@ -1,30 +1,27 @@
-import { KeysSheet, NoteSheet, ReadingBar, ReadingFace, useBar, useBarKeys } from '../bar/index.js';
+import { readingSheets, ReadingStation, useBar, type Bar, type ReadingSheets } from '../bar/index.js';
 import { PistonMatch, WarmUpSheet } from '../fit/index.js';
-import { connectLine } from '../gaugeLine/index.js';
 import { GaugesBefore } from '../gauges/index.js';
-import { Next, StationFrame } from '../frame/index.js';
-import { nextHere, useJobContext } from '../job/index.js';
-import { useWaitingOf } from '../outbox/index.js';
-import { toggleUnit } from '../kit/settings.js';
-import { Button } from '../ui/index.js';
-import { WhatStands, WorkingSheet } from '../verdicts/index.js';
+import { Next } from '../frame/index.js';
+import { nextHere, useJobContext, type JobContext } from '../job/index.js';
+import { Button, useSheets, type Sheets, type SheetsOf } from '../ui/index.js';
+import { WhatStands } from '../verdicts/index.js';
 import { CrossChecks } from './CrossChecks.js';
 import { CylinderColumn } from './CylinderColumn.js';
 import { NextButtons } from './NextButtons.js';
 import { PutAside } from './PutAside.js';
 import { RoomTabs, ThingsPanel } from './ThingsPanel.js';
-import { lazy, Suspense, useCallback, useEffect, useState, useMemo } from 'react';
+import { lazy, useCallback, useMemo } from 'react';
 import {
   cylinderOf,
   isCheckedSo,
   isOfCylinder,
   openZero,
-  placeKey,
   roomsMeasured,
   walkIn,
   walkOf,
   type Figure,
   type NextAction,
+  type Place,
 } from '@tribos/core';
 
 const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
@@ -35,12 +32,18 @@ const ZeroCheckSheet = lazy(async () => ({ default: (await import('./ZeroCheckSh
 const HandsFreeSheet = lazy(async () => ({ default: (await import('./HandsFreeSheet.js')).HandsFreeSheet }));
 const ImportSheet = lazy(async () => ({ default: (await import('./ImportSheet.js')).ImportSheet }));
 
-type Open =
-  | { readonly kind: 'item'; readonly key: string }
-  | { readonly kind: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import' }
-  | { readonly kind: 'zero' | 'check'; readonly gauge: string }
-  | { readonly kind: 'finding' | 'warm-up'; readonly cylinder: number }
-  | null;
+interface Open extends ReadingSheets {
+  readonly work: null;
+  readonly 'came-in': null;
+  readonly 'hands-free': null;
+  readonly import: null;
+  /** A gauge, by its id. */
+  readonly zero: string;
+  readonly check: null;
+  /** A cylinder. */
+  readonly finding: number;
+  readonly 'warm-up': number;
+}
 
 const AT_REST = {
   kind: 'rest',
@@ -53,70 +56,34 @@ const AT_REST = {
 /** Bores, pistons and what the readings prove. */
 export function MeasureStation() {
   const context = useJobContext();
-  const { file, prepared, judgement, unit } = context;
-  const [open, setOpen] = useState<Open>(null);
+  const { file, judgement, unit } = context;
+  const sheets = useSheets<Open>();
   const walk = useMemo(() => {
     const asked = walkIn(file);
     // With its top left on and nothing to decide below, the cylinders are there to be read all the same.
     return asked.length > 0 ? asked : walkOf(file, true);
   }, [file]);
   const entry = useBar(context, walk);
-  const { station } = entry;
-  const at = isOfCylinder(station) ? station.cylinder : 0;
-  const room = isOfCylinder(station) ? null : station.part.split('.')[0]!;
-  const rooms = roomsMeasured(file);
-  const comparator = entry.gauge?.type === 'dial-bore' && station.part === 'bore';
-  const checkable = entry.gauge !== null && isCheckedSo(entry.gauge.type);
-  const zeroable = comparator || checkable;
-  const onZero = (gauge: string) =>
-    setOpen({ kind: checkable && gauge === entry.gauge?.id ? 'check' : 'zero', gauge });
   const next = nextHere(judgement, 'measure') ?? AT_REST;
+  const { onZero, zeroOf, gaugeOf } = useZeroing(context, entry, sheets);
   // The gauge being zeroed, or put back into what it was zeroed in.
-  const zeroing = open?.kind === 'zero' ? (file.instruments.find((i) => i.id === open.gauge) ?? null) : null;
-  const zero = zeroing && openZero(judgement.readings.zeros, zeroing.id);
-  useBarKeys(
-    entry,
-    {
-      note: () => setOpen({ kind: 'note' }),
-      keys: () => setOpen({ kind: 'keys' }),
-      unit: toggleUnit,
-      zero: () => {
-        if (zeroable && entry.gauge) onZero(entry.gauge.id);
-      },
-      closeZero: next.kind === 'closing-zero' ? () => onZero(next.gauge) : null,
-    },
-    context,
-    zeroing && zero ? { gauge: zeroing, zero } : null,
-  );
-  // The gauge of this device is looked for while someone measures, and kept for the next job.
-  useEffect(connectLine, []);
-  const { refused, waiting } = useWaitingOf(file.job.id);
-
-  const plan = walk.map(placeKey);
-  const close = () => setOpen(null);
-  const onItem = useCallback((item: Figure) => setOpen({ kind: 'item', key: item.key }), []);
-  const onFinding = useCallback((cylinder: number) => setOpen({ kind: 'finding', cylinder }), []);
-  // By key, so that the working follows the readings while it is open.
-  const shown = open?.kind === 'item' ? judgement.items.find((i) => i.key === open.key) : undefined;
-  const most = Math.max(
-    20_000,
-    ...judgement.bores.map((b) => (b.survey ? b.survey.largest.of.value - b.reference.value : 0)),
-  );
-  const alone = file.engine.cylinders.length === 1;
-  const nothingRead = judgement.overall === null;
-  const gaugesBefore = <GaugesBefore context={context} station={station} inHand={entry.gauge} />;
-  const quiet = (name: string, kind: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import') => (
-    <Button look="quiet" onClick={() => setOpen({ kind })}>
-      {name}
-    </Button>
-  );
-
+  const zeroing = sheets.isOpen === 'zero' ? gaugeOf(sheets.about) : null;
+  const held = zeroing && zeroOf(zeroing);
+  const at = isOfCylinder(entry.station) ? entry.station.cylinder : 0;
   return (
     <>
-      <StationFrame
+      <ReadingStation
+        context={context}
+        entry={entry}
+        walk={walk}
+        sheets={sheets}
+        zeroing={{
+          onZero: entry.gauge && isZeroed(entry) ? () => onZero(entry.gauge!.id) : null,
+          onClose: next.kind === 'closing-zero' ? () => onZero(next.gauge) : null,
+          held: zeroing && held ? { gauge: zeroing, zero: held } : null,
+        }}
         label="Readings"
         asideLabel="Verdicts"
-        reading={<ReadingFace bar={entry} />}
         next={
           <Next says={next.sentence(unit)}>
             <NextButtons
@@ -124,111 +91,162 @@ export function MeasureStation() {
               entry={entry}
               context={context}
               onZero={onZero}
-              onWork={() => setOpen({ kind: 'work' })}
+              onWork={() => sheets.open('work')}
             />
           </Next>
         }
-        aside={
-          <>
-            {nothingRead && gaugesBefore}
-            <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
-            <CrossChecks prepared={prepared} unit={unit} />
-            <PutAside file={file} prepared={prepared} />
-            <PistonMatch context={context} />
-            {!nothingRead && gaugesBefore}
-            <div className="no-print mt-3 flex flex-wrap">
-              {quiet('Work done', 'work')}
-              {file.engine.kits.length > 0 && quiet('Came in at another size', 'came-in')}
-              {quiet('Note', 'note')}
-              {quiet('From a table', 'import')}
-              {quiet('Hands free', 'hands-free')}
-              {quiet('Keys', 'keys')}
-            </div>
-          </>
-        }
-        bar={
-          <ReadingBar
-            file={file}
-            unit={unit}
-            entry={entry}
-            by={context.by}
-            refused={refused}
-            waiting={waiting}
-            count={{ at: plan.indexOf(placeKey(station)) + 1, of: plan.length }}
-            onZero={zeroable && entry.gauge ? () => onZero(entry.gauge!.id) : null}
-          />
-        }
+        aside={<Stands context={context} entry={entry} sheets={sheets} />}
       >
-        {(rooms.length > 0 || room !== null) && (
-          <RoomTabs file={file} rooms={rooms} room={room} walk={walk} onPick={entry.pick} />
-        )}
-        {room !== null && (
-          <ThingsPanel
-            file={file}
-            prepared={prepared}
-            judgement={judgement}
-            room={room}
-            current={station}
-            unit={unit}
-            onPick={entry.pick}
-            onItem={onItem}
-          />
-        )}
-        <div
-          hidden={room !== null}
-          className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
-        >
-          {file.engine.cylinders.map((name, cylinder) => (
-            <CylinderColumn
-              key={name}
-              file={file}
-              prepared={prepared}
-              items={judgement.itemsAt('measure')[cylinder]!}
-              cylinder={cylinder}
-              current={isOfCylinder(station) && station.cylinder === cylinder ? station : null}
-              unit={unit}
-              most={most}
-              alone={alone}
-              onPick={entry.pick}
-              onFinding={onFinding}
-              onItem={onItem}
-            />
-          ))}
-        </div>
-      </StationFrame>
-      {shown && (
-        <WorkingSheet
+        <Readings context={context} entry={entry} walk={walk} sheets={sheets} />
+      </ReadingStation>
+      {sheets.over({
+        ...readingSheets(context, [], (shown) =>
+          shown.feature === 'clearance' ? () => sheets.open('warm-up', cylinderOf(shown) ?? 0) : null,
+        ),
+        ...ownSheets(context, entry, at, zeroOf, gaugeOf),
+      })}
+    </>
+  );
+}
+
+/** A comparator is zeroed for a map, a micrometer or calliper checked before it is used. */
+const isChecked = ({ gauge }: Bar): boolean => gauge !== null && isCheckedSo(gauge.type);
+const isZeroed = (entry: Bar): boolean =>
+  (entry.gauge?.type === 'dial-bore' && entry.station.part === 'bore') || isChecked(entry);
+
+function useZeroing({ file, judgement }: JobContext, entry: Bar, sheets: Sheets<Open>) {
+  return {
+    onZero: (gauge: string) =>
+      isChecked(entry) && gauge === entry.gauge?.id ? sheets.open('check') : sheets.open('zero', gauge),
+    gaugeOf: (id: unknown) => file.instruments.find((i) => i.id === id) ?? null,
+    zeroOf: (gauge: { readonly id: string }) => openZero(judgement.readings.zeros, gauge.id),
+  };
+}
+type Zeroing = ReturnType<typeof useZeroing>;
+
+/** What lies over this station alone. */
+const ownSheets = (
+  context: JobContext,
+  entry: Bar,
+  at: number,
+  zeroOf: Zeroing['zeroOf'],
+  gaugeOf: Zeroing['gaugeOf'],
+): Omit<SheetsOf<Open>, keyof ReadingSheets> => {
+  const { file, judgement, unit } = context;
+  return {
+    finding: (cylinder, close) => (
+      <FindingSheet file={file} cylinder={cylinder} unit={unit} onClose={close} />
+    ),
+    work: (_, close) => <WorkSheet file={file} judgement={judgement} cylinder={at} onClose={close} />,
+    'came-in': (_, close) => <CameInSheet file={file} onClose={close} />,
+    zero: (id, close) => {
+      const gauge = gaugeOf(id);
+      return (
+        gauge && (
+          <ZeroSheet context={context} gauge={gauge} cylinder={at} zero={zeroOf(gauge)} onClose={close} />
+        )
+      );
+    },
+    check: (_, close) => entry.gauge && <ZeroCheckSheet file={file} gauge={entry.gauge} onClose={close} />,
+    'hands-free': (_, close) => <HandsFreeSheet onClose={close} />,
+    import: (_, close) => <ImportSheet context={context} onClose={close} />,
+    'warm-up': (cylinder, close) => <WarmUpSheet context={context} cylinder={cylinder} onClose={close} />,
+  };
+};
+
+/** What the readings prove, and the quieter things. */
+function Stands({ context, entry, sheets }: { context: JobContext; entry: Bar; sheets: Sheets<Open> }) {
+  const { file, prepared, judgement, unit } = context;
+  const nothingRead = judgement.overall === null;
+  const gaugesBefore = <GaugesBefore context={context} station={entry.station} inHand={entry.gauge} />;
+  const quiet = (name: string, sheet: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import') => (
+    <Button look="quiet" onClick={() => sheets.open(sheet)}>
+      {name}
+    </Button>
+  );
+  const { open } = sheets;
+  const onItem = useCallback((item: Figure) => open('item', item.key), [open]);
+  return (
+    <>
+      {nothingRead && gaugesBefore}
+      <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
+      <CrossChecks prepared={prepared} unit={unit} />
+      <PutAside file={file} prepared={prepared} />
+      <PistonMatch context={context} />
+      {!nothingRead && gaugesBefore}
+      <div className="no-print mt-3 flex flex-wrap">
+        {quiet('Work done', 'work')}
+        {file.engine.kits.length > 0 && quiet('Came in at another size', 'came-in')}
+        {quiet('Note', 'note')}
+        {quiet('From a table', 'import')}
+        {quiet('Hands free', 'hands-free')}
+        {quiet('Keys', 'keys')}
+      </div>
+    </>
+  );
+}
+
+/** A column a cylinder, or the things of the room that is read. */
+function Readings({
+  context,
+  entry,
+  walk,
+  sheets: { open },
+}: {
+  context: JobContext;
+  entry: Bar;
+  walk: readonly Place[];
+  sheets: Sheets<Open>;
+}) {
+  const { file, prepared, judgement, unit } = context;
+  const { station } = entry;
+  const room = isOfCylinder(station) ? null : station.part.split('.')[0]!;
+  const rooms = roomsMeasured(file);
+  const onItem = useCallback((item: Figure) => open('item', item.key), [open]);
+  const onFinding = useCallback((cylinder: number) => open('finding', cylinder), [open]);
+  const most = Math.max(
+    20_000,
+    ...judgement.bores.map((b) => (b.survey ? b.survey.largest.of.value - b.reference.value : 0)),
+  );
+  const alone = file.engine.cylinders.length === 1;
+  return (
+    <>
+      {(rooms.length > 0 || room !== null) && (
+        <RoomTabs file={file} rooms={rooms} room={room} walk={walk} onPick={entry.pick} />
+      )}
+      {room !== null && (
+        <ThingsPanel
           file={file}
-          item={shown}
+          prepared={prepared}
+          judgement={judgement}
+          room={room}
+          current={station}
           unit={unit}
-          onClose={close}
-          onWhy={
-            shown.feature === 'clearance'
-              ? () => setOpen({ kind: 'warm-up', cylinder: cylinderOf(shown) ?? 0 })
-              : null
-          }
+          onPick={entry.pick}
+          onItem={onItem}
         />
       )}
-      {open?.kind === 'note' && <NoteSheet file={file} onClose={close} />}
-      {open?.kind === 'keys' && <KeysSheet onClose={close} />}
-      <Suspense fallback={null}>
-        {open?.kind === 'finding' && (
-          <FindingSheet file={file} cylinder={open.cylinder} unit={unit} onClose={close} />
-        )}
-        {open?.kind === 'work' && (
-          <WorkSheet file={file} judgement={judgement} cylinder={at} unit={unit} onClose={close} />
-        )}
-        {open?.kind === 'came-in' && <CameInSheet file={file} onClose={close} />}
-        {zeroing && <ZeroSheet context={context} gauge={zeroing} cylinder={at} zero={zero} onClose={close} />}
-        {open?.kind === 'check' && entry.gauge && (
-          <ZeroCheckSheet file={file} gauge={entry.gauge} onClose={close} />
-        )}
-        {open?.kind === 'hands-free' && <HandsFreeSheet onClose={close} />}
-        {open?.kind === 'import' && <ImportSheet context={context} onClose={close} />}
-        {open?.kind === 'warm-up' && (
-          <WarmUpSheet context={context} cylinder={open.cylinder} onClose={close} />
-        )}
-      </Suspense>
+      <div
+        hidden={room !== null}
+        className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}
+      >
+        {file.engine.cylinders.map((name, cylinder) => (
+          <CylinderColumn
+            key={name}
+            file={file}
+            prepared={prepared}
+            items={judgement.itemsAt('measure')[cylinder]!}
+            cylinder={cylinder}
+            current={isOfCylinder(station) && station.cylinder === cylinder ? station : null}
+            unit={unit}
+            most={most}
+            alone={alone}
+            onPick={entry.pick}
+            onFinding={onFinding}
+            onItem={onItem}
+          />
+        ))}
+      </div>
     </>
   );
 }

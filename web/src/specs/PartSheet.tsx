@@ -6,7 +6,7 @@ import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, Page } from '../ui/index.js';
-import { blank, draftOf, valueOf, type Draft, type DraftTroubles } from './draft.js';
+import { blank, draftOf, valueOf, type Draft, type DraftTroubles } from '../forms/draft.js';
 import { PartBeside } from './PartView.js';
 import { ShapeForm } from './ShapeForm.js';
 

@@ -2,7 +2,14 @@ import { Plus, X } from 'lucide-react';
 import type { LengthUnit, Shape, SheetPart } from '@tribos/core';
 import { Button, CheckField, SelectField, TextField } from '../ui/index.js';
 import { leading, wordOf } from './partWords.js';
-import { blank, FILLED_IN, type Draft, type DraftRecord, type DraftTroubles, type OrNone } from './draft.js';
+import {
+  blank,
+  FILLED_IN,
+  type Draft,
+  type DraftRecord,
+  type DraftTroubles,
+  type OrNone,
+} from '../forms/draft.js';
 
 interface Of {
   readonly part: SheetPart;

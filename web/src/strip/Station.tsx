@@ -181,9 +181,7 @@ export function StripStation() {
         <WholeList strip={strip} onKeep={mayEdit ? () => void keepList() : null} onClose={close} />
       )}
       {open?.kind === 'keys' && <KeysSheet own={KEYS} alone onClose={close} />}
-      {open?.kind === 'bolt' && (
-        <BoltSheet file={file} map={open.map} hole={open.hole} unit={unit} onClose={close} />
-      )}
+      {open?.kind === 'bolt' && <BoltSheet map={open.map} hole={open.hole} unit={unit} onClose={close} />}
       <Suspense fallback={null}>
         {open?.kind === 'trays' && <TraySheet strip={strip} scanned={open.scanned} onClose={close} />}
         {open?.kind === 'card' && <BoltCardSheet file={file} onClose={close} />}

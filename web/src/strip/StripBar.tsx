@@ -1,5 +1,6 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { Bar, BarPart, BarPress, BarTrouble, Folded, LastSaid } from '../frame/index.js';
+import { capital } from '@tribos/core';
+import { PressBar } from '../frame/index.js';
 import type { Strip } from './useStrip.js';
 
 /** The bar of the strip: what Space does, what is counted, what was last. */
@@ -15,45 +16,36 @@ export function StripBar({ strip }: { strip: Strip }) {
         : press.length > 1
           ? `${press.length} done`
           : 'done';
-  if (!shown)
-    return (
-      <Folded
-        label="Strip bar"
-        says={back ? 'Everything is back.' : 'Nothing is left on this list.'}
-        trouble={trouble}
-        said={lastSaid}
-        onBack={last ? strip.takeBack : null}
-      />
-    );
   return (
-    <Bar label="Strip bar" over={<BarTrouble text={trouble} />}>
-      <BarPart part="first">
-        <BarPress
-          says={stop ? 'Take marked answer' : `${says.charAt(0).toUpperCase()}${says.slice(1)}`}
-          how={stop ? 'moves the mark, held takes it' : back ? 'goes back' : `into tray ${tray}`}
-          onPress={() => strip.act(stop !== null)}
-        />
-      </BarPart>
-      <BarPart part="middle">
-        {hand && !stop ? (
-          <div className="flex min-w-0 items-center gap-4">
-            <Counter strip={strip} item={hand.item} name={hand.name} count={hand.count} big />
-            <p className="min-w-0 leading-tight">
-              <span className="block">{hand.name}</span>
-              <span className="block text-small text-soft">
-                {hand.inside ? (back ? 'taken out' : 'put in') : back ? 'counted back' : 'counted out'}
-              </span>
-            </p>
-            {loose.length > 1 && <MoreLoose strip={strip} more={loose.filter((l) => l !== hand)} />}
-          </div>
-        ) : (
-          <p className="text-soft">
-            {stop ? 'Counted once the question is answered.' : 'Nothing loose comes with it.'}
+    <PressBar
+      label="Strip bar"
+      rest={shown ? null : back ? 'Everything is back.' : 'Nothing is left on this list.'}
+      press={{
+        says: stop ? 'Take marked answer' : capital(says),
+        how: stop ? 'moves the mark, held takes it' : back ? 'goes back' : `into tray ${tray}`,
+        onPress: () => strip.act(stop !== null),
+      }}
+      trouble={trouble}
+      said={lastSaid}
+      onBack={last ? strip.takeBack : null}
+    >
+      {hand && !stop ? (
+        <div className="flex min-w-0 items-center gap-4">
+          <Counter strip={strip} item={hand.item} name={hand.name} count={hand.count} big />
+          <p className="min-w-0 leading-tight">
+            <span className="block">{hand.name}</span>
+            <span className="block text-small text-soft">
+              {hand.inside ? (back ? 'taken out' : 'put in') : back ? 'counted back' : 'counted out'}
+            </span>
           </p>
-        )}
-      </BarPart>
-      <LastSaid said={lastSaid} onBack={last ? strip.takeBack : null} />
-    </Bar>
+          {loose.length > 1 && <MoreLoose strip={strip} more={loose.filter((l) => l !== hand)} />}
+        </div>
+      ) : (
+        <p className="text-soft">
+          {stop ? 'Counted once the question is answered.' : 'Nothing loose comes with it.'}
+        </p>
+      )}
+    </PressBar>
   );
 }
 

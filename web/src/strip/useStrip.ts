@@ -15,7 +15,6 @@ import {
   REFITTED,
   STRIP_ADDED,
   STRIP_ANSWER,
-  STRIP_NOTE,
   STRIP_ODD,
   STRIP_PLAN,
   STRIP_UNDO,
@@ -33,7 +32,6 @@ import {
   type EntryKind,
   type Loose,
   type Move,
-  type NoteAbout,
   type OddWhy,
   type PlannedStep,
   type Scope,
@@ -193,6 +191,7 @@ export function useStrip({ file, by }: JobContext, backFrom = false) {
     last,
     lastSaid,
     act,
+    settle,
     answer,
     done,
     begin: (scope: Scope, list: 'sheet' | 'general', purpose: 'rebuild' | 'look') =>
@@ -220,13 +219,6 @@ export function useStrip({ file, by }: JobContext, backFrom = false) {
     odd: (why: OddWhy, text = '') => {
       if (shown && keep(STRIP_ODD, { step: shown.step.key, name: shown.step.what, why, text })) settle();
     },
-    note: (about: NoteAbout, text: string, step: PlannedStep | null) =>
-      keep(STRIP_NOTE, {
-        step: step?.step.key ?? '',
-        about,
-        for: step?.step.note?.at ?? step?.step.key ?? '',
-        text,
-      }),
     add: (what: string, items: readonly Loose[]) =>
       keep(STRIP_ADDED, {
         key: `added-${v7().slice(-12)}`,

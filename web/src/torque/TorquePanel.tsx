@@ -1,24 +1,14 @@
-import { useEffect, useRef, useState, type ReactNode } from 'react';
-import {
-  CONDITIONS,
-  diameterOf,
-  fromBase,
-  laterText,
-  NUT_FACTOR,
-  preload,
-  settingOf,
-  stepsText,
-  stepText,
-  type GroupState,
-  type JobFile,
-} from '@tribos/core';
+import { useEffect, useRef, type ReactNode } from 'react';
+import { fromBase, settingOf, stepText, type GroupState, type JobFile } from '@tribos/core';
 import { useFootKeys } from '../bar/index.js';
-import { Bar, BarPart, BarPress, Folded, LastSaid, StationFrame, type Face } from '../frame/index.js';
-import { connectLine, onFigure, sayPlace, useLineState } from '../gaugeLine/index.js';
-import { Button, dayText, Empty, Kbd, ReasonSheet, TextField } from '../ui/index.js';
+import { PressBar, StationFrame, type Face } from '../frame/index.js';
+import { connectLine, onFigure, sayPlace } from '../gaugeLine/index.js';
+import { Button, Empty, Kbd, ReasonSheet, Trouble, useSheets, type SheetsOf } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
 import { OddBoltSheet } from './OddBoltSheet.js';
+import { TorqueGroups } from './TorqueGroups.js';
 import { TorqueMap } from './TorqueMap.js';
+import { SEEN, TorqueNow } from './TorqueNow.js';
 import { useTorque, type Torque } from './useTorque.js';
 import { WrenchSheet } from './WrenchSheet.js';
 
@@ -30,26 +20,35 @@ function wrenchLine({ now, group }: Torque, model: string): string | null {
   return `AT part=torque nominal=${fromBase('torque', setting, group.wrench.unit).toFixed(2)} thing=${now.holes[0]} gauge=wrench engine=${model.replaceAll(' ', '-')}`;
 }
 
-/** The torque run: the map, the one at hand, what the wrench is set to, one press for each step. */
-export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boolean; tabs: ReactNode }) {
-  const torque = useTorque(file);
-  const { groups, group, now, asks, trouble } = torque;
-  const [open, setOpen] = useState<'wrench' | 'odd' | null>(null);
-  const [checking, setChecking] = useState<string | null>(null);
-  const [anew, setAnew] = useState<GroupState | null>(null);
-  const line = useLineState();
+/** A wrench on the line: it is told what it is set to, and a click of it counts for one bolt. */
+function useWrenchLine(torque: Torque, model: string): void {
   const latest = useRef(torque.clicked);
   useEffect(() => {
     latest.current = torque.clicked;
   });
   useEffect(connectLine, []);
   useEffect(() => onFigure((figure) => latest.current(figure)), []);
-  const held = wrenchLine(torque, file.engine.model);
+  const held = wrenchLine(torque, model);
   useEffect(() => {
     if (held) sayPlace(held);
   }, [held]);
+}
+
+interface Open {
+  readonly wrench: null;
+  readonly odd: null;
+  readonly check: GroupState;
+  readonly anew: GroupState;
+}
+
+/** The torque run: the map, the one at hand, what the wrench is set to, one press for each step. */
+export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boolean; tabs: ReactNode }) {
+  const torque = useTorque(file);
+  const { groups, group, now, asks, trouble } = torque;
+  const sheets = useSheets<Open>();
+  useWrenchLine(torque, file.engine.model);
   const act = (held: boolean) => {
-    if (mayDo) setOpen(torque.act(held));
+    if (mayDo && torque.act(held) === 'wrench') sheets.open('wrench');
   };
   useFootKeys({
     act,
@@ -58,8 +57,8 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
       ? {
           Backspace: torque.takeBack,
           ...(asks === null ? {} : { '1': () => torque.answer('free'), '2': () => torque.answer('touches') }),
-          w: () => setOpen('wrench'),
-          x: () => setOpen('odd'),
+          w: () => sheets.open('wrench'),
+          x: () => sheets.open('odd'),
         }
       : {},
   });
@@ -71,12 +70,6 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
       </StationFrame>
     );
   const shown = group ?? groups.at(-1)!;
-  const step = now && group ? group.group.steps[now.pass]! : null;
-  const checked = groups.find((g) => g.group.key === checking);
-  const d = shown.holes[0] ? diameterOf(shown.holes[0].thread) : null;
-  const k = (NUT_FACTOR as Readonly<Record<string, number | undefined>>)[shown.group.condition];
-  const last = shown.group.steps.findLast((s) => s.by === 'torque');
-  const overdue = shown.wrench?.due != null && shown.wrench.due < new Date().toISOString().slice(0, 10);
   return (
     <>
       <StationFrame
@@ -85,115 +78,33 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
         face={faceOf(torque)}
         next={null}
         aside={
-          <div className="grid content-start gap-4">
-            <ol className="border-t border-ink/60 bg-sheet">
-              {groups.map((g) => (
-                <li key={g.group.key} className="border-b border-rule px-3 py-2">
-                  <p className={`font-semibold first-letter:uppercase ${g === group ? 'text-brass' : ''}`}>
-                    {g.group.name} {g.done && <span className="text-within">✓ tight</span>}
-                  </p>
-                  <p className="figure text-small">{stepsText(g)}</p>
-                  <p className="text-small text-soft">
-                    {g.order.length} bolts, threads {CONDITIONS[g.group.condition]}, order{' '}
-                    {g.group.numbered === 'maker' ? 'by the maker’s numbers' : 'from where they sit'};{' '}
-                    {g.group.source.document}, {g.group.source.page}
-                  </p>
-                  {g.again && <p className="text-small text-undecided">Begun anew: {g.again}.</p>}
-                  {[...g.odd.entries()].map(([h, o]) => (
-                    <p key={h} className="text-small text-undecided">
-                      Bolt {h}: {o.text}
-                    </p>
-                  ))}
-                  {laterText(g) && (
-                    <Later
-                      text={laterText(g)!}
-                      due={g.due?.on ?? null}
-                      onDay={mayDo ? (on) => torque.later(g.group.key, on) : null}
-                    />
-                  )}
-                  {g.done && g.checked && (
-                    <p className="text-small text-within">Clicked once more: nothing moved.</p>
-                  )}
-                  {mayDo && g.done && !g.checked && g.group.steps.every((s) => s.by !== 'angle') && (
-                    <Button look="quiet" onClick={() => setChecking(g.group.key)}>
-                      Click once more
-                    </Button>
-                  )}
-                  {mayDo && g.passes.some((p) => p.done.size > 0) && (
-                    <Button look="quiet" onClick={() => setAnew(g)}>
-                      Begin it anew
-                    </Button>
-                  )}
-                </li>
-              ))}
-            </ol>
-            {line.status === 'ready' && (
-              <p className="text-small text-within">
-                {line.name || 'A wrench'} on the line: a click near what is wanted counts for one bolt.
-              </p>
-            )}
-            {shown.wrench ? (
-              <p className="text-small">
-                <span className="font-semibold">{shown.wrench.name}</span>, up to{' '}
-                <span className="figure">{shown.wrench.range}</span> N·m
-                {shown.wrench.due === null ? (
-                  <span className="text-undecided">, calibration not on file</span>
-                ) : (
-                  <span className={overdue ? 'font-semibold text-beyond' : 'text-soft'}>
-                    , calibrated until {dayText(shown.wrench.due)}
-                    {overdue && ': overdue'}
-                  </span>
-                )}
-              </p>
-            ) : null}
-            {d !== null && k !== undefined && last && (
-              <p className="text-small text-soft">
-                <span className="figure">{last.value}</span> N·m pulls about{' '}
-                <span className="figure">{preload(last.value, d, k).toFixed(1)}</span> kN here (F = T/(K·d), K{' '}
-                {k}); another state of the threads pulls otherwise.
-              </p>
-            )}
-            <p className="text-small text-soft">
-              Use the figure and thread condition of the manual. One-time bolts are replaced.
-            </p>
-          </div>
+          <TorqueGroups
+            torque={torque}
+            shown={shown}
+            mayDo={mayDo}
+            onCheck={(g) => sheets.open('check', g)}
+            onAnew={(g) => sheets.open('anew', g)}
+          />
         }
         bar={
-          mayDo &&
-          (group === null ? (
-            <Folded
+          mayDo && (
+            <PressBar
               label="Torque bar"
-              says="Nothing is left to tighten."
+              rest={group === null ? 'Nothing is left to tighten.' : null}
+              press={{ says: pressSays(torque), onPress: () => act(asks !== null) }}
               said={torque.lastSaid}
               onBack={torque.last ? torque.takeBack : null}
-            />
-          ) : (
-            <Bar label="Torque bar">
-              <BarPart part="first">
-                <BarPress
-                  says={
-                    asks !== null
-                      ? 'Take marked answer'
-                      : !group.wrench
-                        ? 'Which wrench?'
-                        : now!.holes.length === 1
-                          ? `Bolt ${now!.holes[0]} done`
-                          : `All ${now!.holes.length} done`
-                  }
-                  onPress={() => act(asks !== null)}
-                />
-              </BarPart>
-              <BarPart part="middle" className="gap-x-5 flex-row! items-center justify-start!">
-                <Button look="quiet" onClick={() => setOpen('wrench')}>
+            >
+              <div className="flex flex-wrap gap-x-5">
+                <Button look="quiet" onClick={() => sheets.open('wrench')}>
                   Wrench <Kbd>w</Kbd>
                 </Button>
-                <Button look="quiet" onClick={() => setOpen('odd')}>
+                <Button look="quiet" onClick={() => sheets.open('odd')}>
                   A bolt is not so <Kbd>x</Kbd>
                 </Button>
-              </BarPart>
-              <LastSaid said={torque.lastSaid} onBack={torque.last ? torque.takeBack : null} />
-            </Bar>
-          ))
+              </div>
+            </PressBar>
+          )
         }
       >
         {tabs}
@@ -203,109 +114,49 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
           aria-label="Torque run"
           data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
         >
-          {group === null ? (
-            <p className="text-reading font-semibold text-within">Everything is tightened.</p>
-          ) : asks !== null ? (
-            <>
-              <p className="text-reading leading-tight font-semibold">{asks}</p>
-              <div className="mt-3 flex flex-wrap gap-3">
-                {(['free', 'touches'] as const).map((is, i) => (
-                  <Button
-                    key={is}
-                    look={torque.marked === i ? 'brass' : undefined}
-                    onClick={() => torque.answer(is)}
-                  >
-                    {is === 'free' ? 'It turns freely' : 'Something touches'} <Kbd>{i + 1}</Kbd>
-                  </Button>
-                ))}
-              </div>
-            </>
-          ) : (
-            <>
-              <p className="text-lead text-soft">
-                {group.group.name}, step {now!.pass + 1} of {group.group.steps.length}
-              </p>
-              <p className="text-reading leading-tight font-semibold">
-                {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
-              </p>
-              <p className="figure text-[2.75rem] leading-none font-semibold">
-                {stepText(step!, group.wrench)}
-              </p>
-              {group.wrench?.adapter && step!.by === 'torque' && (
-                <p className="text-soft">
-                  set so, for {stepText(step!, null)} at the bolt through the adapter
-                </p>
-              )}
-              {now!.pass === group.group.steps.length - 1 && (
-                <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>
-              )}
-              {group.group.before && <p className="mt-1">{group.group.before}</p>}
-            </>
-          )}
+          <TorqueNow torque={torque} />
           <TorqueMap group={shown} groups={groups} now={now} />
-          {trouble && open === null && (
-            <p role="alert" className="text-lead font-semibold text-beyond">
-              {trouble}
-            </p>
-          )}
+          {sheets.isOpen === null && <Trouble className="text-lead font-semibold">{trouble}</Trouble>}
         </section>
       </StationFrame>
-      {open === 'wrench' && group && (
-        <WrenchSheet file={file} group={group} torque={torque} onClose={() => setOpen(null)} />
-      )}
-      {open === 'odd' && group && (
-        <OddBoltSheet
-          group={group}
-          hole={now?.holes[0] ?? group.order[0]!}
-          torque={torque}
-          onClose={() => setOpen(null)}
-        />
-      )}
-      {anew && (
-        <ReasonSheet
-          title={`Begin ${anew.group.name} anew`}
-          label="Why again"
-          hint="Slacken the whole group first, in stages; all of it is open then, and what was read on it as well."
-          most={500}
-          keep="All of it again"
-          trouble={trouble}
-          onKeep={(text) => torque.again(anew.group.key, text)}
-          onClose={() => setAnew(null)}
-        />
-      )}
-      {checked && <CheckSheet group={checked} torque={torque} onClose={() => setChecking(null)} />}
+      {sheets.over(sheetsOf(file, torque))}
     </>
   );
 }
 
-/** When a group is tightened again, and the day somebody sets for it. */
-function Later({
-  text,
-  due,
-  onDay,
-}: {
-  text: string;
-  due: string | null;
-  onDay: ((on: string) => void) | null;
-}) {
-  return (
-    <div className="mt-1">
-      <p className={`text-small font-semibold ${due ? '' : 'text-brass'}`}>{text}</p>
-      {onDay && (
-        <div className="no-print max-w-44">
-          <TextField
-            label={due ? 'Another day' : 'The day'}
-            type="date"
-            value={due ?? ''}
-            onChange={(e) => {
-              if (/^\d{4}-\d{2}-\d{2}$/u.test(e.target.value)) onDay(e.target.value);
-            }}
-          />
-        </div>
-      )}
-    </div>
-  );
-}
+const sheetsOf = (file: JobFile, torque: Torque): SheetsOf<Open> => {
+  const { group, now } = torque;
+  return {
+    wrench: (_, close) => group && <WrenchSheet file={file} group={group} torque={torque} onClose={close} />,
+    odd: (_, close) =>
+      group && (
+        <OddBoltSheet group={group} hole={now?.holes[0] ?? group.order[0]!} torque={torque} onClose={close} />
+      ),
+    check: (of, close) => <CheckSheet group={of} torque={torque} onClose={close} />,
+    anew: ({ group: of }, close) => (
+      <ReasonSheet
+        title={`Begin ${of.name} anew`}
+        label="Why again"
+        hint="Slacken the whole group first, in stages; all of it is open then, and what was read on it as well."
+        most={500}
+        keep="All of it again"
+        trouble={torque.trouble}
+        onKeep={(text) => torque.again(of.key, text)}
+        onClose={close}
+      />
+    ),
+  };
+};
+
+/** What one press does. */
+const pressSays = ({ group, now, asks }: Torque): string =>
+  asks !== null
+    ? 'Take marked answer'
+    : !group?.wrench
+      ? 'Which wrench?'
+      : now!.holes.length === 1
+        ? `Bolt ${now!.holes[0]} done`
+        : `All ${now!.holes.length} done`;
 
 /** What is read from a metre: the bolt, what the wrench is set to. */
 function faceOf({ group, now, asks, marked, trouble }: Torque): Face {
@@ -314,7 +165,7 @@ function faceOf({ group, now, asks, marked, trouble }: Torque): Face {
     return {
       of: group.group.name,
       big: asks,
-      answers: ['It turns freely', 'Something touches'].map((text, i) => ({ text, marked: marked === i })),
+      answers: SEEN.map(([, text], i) => ({ text, marked: marked === i })),
       waits: trouble,
     };
   return {

@@ -1,4 +1,5 @@
 export { Button } from './Button.js';
+export { Choices } from './Choices.js';
 export { CheckField, SelectField, TextArea, TextField } from './Field.js';
 export { InLine, LineSlot } from './InLine.js';
 export { FileButton } from './FileButton.js';
@@ -9,5 +10,7 @@ export { ScribedScale } from './ScribedScale.js';
 export { Sheet } from './Sheet.js';
 export { Empty, Failed, Kbd, Loading } from './States.js';
 export { FileLink, LinkButton, TextLink } from './TextLink.js';
+export { Trouble } from './Trouble.js';
 export { VERDICT_WORDS, VerdictMark, type MarkState } from './VerdictMark.js';
 export { dayText, momentText } from './dayText.js';
+export { useSheets, type Sheets, type SheetsOf } from './useSheets.js';

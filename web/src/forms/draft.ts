@@ -1,5 +1,5 @@
 import { parseReading, type LengthUnit, type Shape } from '@tribos/core';
-import { lengthText, numberOrNull } from '../forms/index.js';
+import { lengthText, numberOrNull } from './lengthField.js';
 
 /** What stands in a form made from a description: figures as they are typed, a choice not made yet as nothing. */
 export type Draft = string | boolean | DraftRecord | readonly Draft[] | OrNone;
@@ -75,6 +75,8 @@ function numberOf(text: string, shape: Shape, unit: LengthUnit, path: string, tr
   if (made.of === 'length') {
     const read = parseReading(text, { unit });
     if (!read.ok) troubles[path] = read.sentence;
+    else if (read.value < made.least || read.value > made.most)
+      troubles[path] = `From ${lengthText(made.least, unit)} to ${lengthText(made.most, unit)} ${unit}.`;
     return read.ok ? read.value : null;
   }
   const value = numberOrNull(text.replace(/°$/u, ''));
@@ -82,6 +84,7 @@ function numberOf(text: string, shape: Shape, unit: LengthUnit, path: string, tr
     troubles[path] = `“${text}” is no figure.`;
     return null;
   }
+  if (value < made.least || value > made.most) troubles[path] = `From ${made.least} to ${made.most}.`;
   return value;
 }
 
