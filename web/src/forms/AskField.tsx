@@ -3,6 +3,7 @@ import { CheckField, SelectField, TextArea, TextField } from '../ui/Field.js';
 import { Choices } from '../ui/Choices.js';
 import { Trouble } from '../ui/Trouble.js';
 import type { Ask } from './asks.js';
+import { ROWS, SPAN } from './rows.js';
 import type { Draft, DraftRecord, DraftTroubles, OrNone } from './draft.js';
 
 const UNITS = { length: null, angle: 'degrees', plain: '' } as const;
@@ -12,10 +13,6 @@ function labelled(label: string, made: Made, unit: LengthUnit): string {
   const in_ = made.as === 'number' ? (UNITS[made.of] ?? unit) : '';
   return in_ === '' ? label : `${label}, ${in_}`;
 }
-
-const SPAN = { 1: 'sm:col-span-6', 2: 'sm:col-span-3', 3: 'sm:col-span-2' } as const;
-/** Six columns, so that two or three fields stand side by side. */
-export const ROWS = 'grid gap-4 sm:grid-cols-6';
 
 /** One field of a description with its words: the one way a field of an entry or of a sheet is typed. */
 export function AskField({

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Draft, DraftRecord } from './draft.js';
+import type { Draft } from './draft.js';
 
 /** How one field is asked for: its words. What may be answered its description says. */
 export interface Ask {
@@ -8,12 +8,12 @@ export interface Ask {
   /** Its choices in words, in the order they are offered; those not named are not offered. */
   readonly words?: Readonly<Record<string, string>>;
   /** What a number or an id is chosen among. */
-  readonly among?: readonly (readonly [value: string | number, name: string])[];
+  readonly among?: readonly (readonly [value: string | number, name: string, isTaken?: boolean])[];
   /** What it is called to give no answer, where none is needed. */
   readonly none?: string;
   /** Side by side with its neighbours: two or three in a row. */
-  readonly beside?: 2 | 3;
-  readonly looks?: 'figure' | 'long' | 'date' | 'buttons';
+  readonly beside?: 1 | 2 | 3;
+  readonly looks?: 'figure' | 'long' | 'date' | 'buttons' | 'tick';
   readonly placeholder?: string;
   /** It has the focus when the form opens. */
   readonly first?: boolean;
@@ -26,6 +26,3 @@ export interface Ask {
 export type Asks = Readonly<Record<string, Ask>>;
 /** Some fields of what is sent, each with its words. */
 export type AsksOf<B> = { readonly [K in keyof Omit<B, 'id' | 'at' | 'kind'>]?: Ask };
-
-/** Draft of a field that is text. */
-export const textOf = (draft: DraftRecord, field: string): string => String(draft[field] ?? '');

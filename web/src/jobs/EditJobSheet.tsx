@@ -2,11 +2,19 @@ import { useSave } from '../kit/useSave.js';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { EditJob, type BenchesView, type JobView } from '@tribos/contract';
-import { FieldTrouble, numberOrNull, useContractForm } from '../forms/index.js';
+import {
+  FieldTrouble,
+  figure,
+  FormFields,
+  numberOrNull,
+  SaveTrouble,
+  useContractForm,
+  type FormAsks,
+} from '../forms/index.js';
 import type { JobContext } from '../job/index.js';
-import { api, ApiError } from '../kit/api.js';
+import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
-import { Button, CheckField, SelectField, Sheet, TextField } from '../ui/index.js';
+import { Button, Sheet } from '../ui/index.js';
 
 export const PLAN_NAMES = {
   quick: 'quick: 2 directions × 2 depths',
@@ -54,7 +62,7 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
     },
   });
   const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
-  const { register, handleSubmit, formState } = useContractForm<Values, EditJob>(
+  const form = useContractForm<Values, EditJob>(
     EditJob,
     {
       bench: job.bench ?? '',
@@ -69,92 +77,52 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
     },
     bodyOf,
   );
-  const { errors } = formState;
   const save = useSave((v: Values) => api.patch<JobView>(`/jobs/${job.id}`, bodyOf(v)), {
     topic: 'jobs',
     id: job.id,
     view: keys.job(job.id),
     done: onClose,
   });
-  const conflict =
-    save.error instanceof ApiError && save.error.status === 409
-      ? (save.error.problem.current as { version: number; job: typeof job })
-      : null;
-
+  const at = (benches.data?.benches ?? []).map((b): [string, string, boolean] => {
+    const holds = b.job && b.job.id !== job.id ? b.job : null;
+    return [
+      b.name,
+      `${b.name}${holds ? ` (holds ${String(holds.number).padStart(4, '0')})` : ''}`,
+      holds !== null,
+    ];
+  });
   return (
     <Sheet title="Job details" onClose={onClose}>
-      <form onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)} className="grid gap-4">
-        <div className="grid gap-4 sm:grid-cols-2">
-          <SelectField label="Bench" {...register('bench')}>
-            <option value="">on the shelf</option>
-            {(benches.data?.benches ?? []).map((b) => (
-              <option key={b.name} value={b.name} disabled={b.job !== null && b.job.id !== job.id}>
-                {b.name}
-                {b.job && b.job.id !== job.id ? ` (holds ${String(b.job.number).padStart(4, '0')})` : ''}
-              </option>
-            ))}
-          </SelectField>
-          <TextField
-            label="Promised"
-            type="date"
-            error={errors.promised?.message}
-            {...register('promised')}
-          />
-        </div>
-        <SelectField
-          label="Plan of the bores"
-          hint="Two directions cannot see an oval that lies at 45° to both."
-          {...register('plan')}
-        >
-          {Object.entries(PLAN_NAMES).map(([k, v]) => (
-            <option key={k} value={k}>
-              {v}
-            </option>
-          ))}
-        </SelectField>
-        <CheckField label="The engine seized: an unseen oval is given more room" {...register('seized')} />
-        <fieldset className="grid gap-2 border-t border-rule pt-3">
+      <form onSubmit={(e) => void form.handleSubmit((v) => save.mutate(v))(e)} className="grid gap-4">
+        <FormFields
+          form={form}
+          of={{
+            bench: { label: 'Bench', none: 'on the shelf', among: at },
+            promised: { label: 'Promised', looks: 'date' },
+            plan: {
+              label: 'Plan of the bores',
+              hint: 'Two directions cannot see an oval that lies at 45° to both.',
+              words: PLAN_NAMES,
+              beside: 1,
+            },
+            seized: {
+              label: 'The engine seized: an unseen oval is given more room',
+              looks: 'tick',
+              beside: 1,
+            },
+          }}
+        />
+        <fieldset className="border-t border-rule pt-3">
           <legend className="pr-2 font-semibold">Temperature while measuring</legend>
-          <TextField
-            label="Bench, °C"
-            inputMode="decimal"
-            className="figure"
-            error={errors.celsius?.message}
-            {...register('celsius')}
-          />
-          <div className="grid gap-4 sm:grid-cols-2">
-            <TextField
-              label="Cylinder, °C, when it is not at the bench’s"
-              inputMode="decimal"
-              className="figure"
-              error={errors.cylinder?.message}
-              {...register('cylinder')}
-            />
-            <TextField
-              label="Piston, °C, when it is not"
-              inputMode="decimal"
-              className="figure"
-              error={errors.piston?.message}
-              {...register('piston')}
-            />
-          </div>
-          <CheckField label="read from a thermometer" {...register('measured')} />
-          <CheckField label="part and gauge on the same bench for two hours" {...register('sameBench')} />
+          <FormFields form={form} of={TEMPERATURE} />
         </fieldset>
-        {save.isError && (
-          <div role="alert" className="border-l-4 border-beyond pl-3">
-            <p>{save.error.message}</p>
-            {conflict && (
-              <>
-                <p className="text-soft">
-                  It now says: {conflict.job.bench ?? 'on the shelf'}, promised {conflict.job.promised ?? '–'}
-                  , plan {conflict.job.plan}, {conflict.job.thermal.celsius} °C.
-                </p>
-                <Button onClick={() => setVersion(conflict.version)}>Keep mine on top of that</Button>
-              </>
-            )}
-          </div>
-        )}
+        <SaveTrouble<{ version: number; job: typeof job }>
+          error={save.error}
+          now={({ job: now }) =>
+            `It now says: ${now.bench ?? 'on the shelf'}, promised ${now.promised ?? '–'}, plan ${now.plan}, ${now.thermal.celsius} °C.`
+          }
+          onOver={setVersion}
+        />
         <Button look="brass" type="submit" disabled={save.isPending}>
           Save
         </Button>
@@ -162,3 +130,11 @@ export function EditJobSheet({ context, onClose }: { context: JobContext; onClos
     </Sheet>
   );
 }
+
+const TEMPERATURE: FormAsks<Values> = {
+  celsius: { ...figure('Bench, °C'), beside: 1 },
+  cylinder: figure('Cylinder, °C, when it is not at the bench’s'),
+  piston: figure('Piston, °C, when it is not'),
+  measured: { label: 'read from a thermometer', looks: 'tick', beside: 1 },
+  sameBench: { label: 'part and gauge on the same bench for two hours', looks: 'tick', beside: 1 },
+};

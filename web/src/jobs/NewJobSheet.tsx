@@ -1,4 +1,3 @@
-import { useSave } from '../kit/useSave.js';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -12,10 +11,11 @@ import {
   type EngineView,
   type JobView,
 } from '@tribos/contract';
-import { contractTroubles, useCheckedForm } from '../forms/index.js';
+import { contractTroubles, FormFields, SaveTrouble, useCheckedForm, type FormAsks } from '../forms/index.js';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
-import { Button, CheckField, SelectField, Sheet, TextArea, TextField } from '../ui/index.js';
+import { useSave } from '../kit/useSave.js';
+import { Button, Sheet } from '../ui/index.js';
 import { PLAN_NAMES } from './EditJobSheet.js';
 
 interface Values {
@@ -36,8 +36,6 @@ interface Values {
 export function NewJobSheet({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
   const [id] = useState(() => v7());
-  const engines = useQuery({ queryKey: keys.engines, queryFn: () => api.get<EngineRow[]>('/engines') });
-  const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
   const toBody = ({ machine: _m, ...v }: Values): NewJob => ({
     ...v,
     id,
@@ -71,28 +69,8 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
     (v) =>
       v.engineId === '' ? contractTroubles(NewArrival, toArrival(v)) : contractTroubles(NewJob, toBody(v)),
   );
-  const { register, handleSubmit, watch, formState } = form;
-  const { errors } = formState;
-  const engineId = watch('engineId');
+  const engineId = form.watch('engineId');
   const known = engineId !== '';
-  const customer = watch('customer');
-  const engine = useQuery({
-    queryKey: keys.engine(engineId),
-    queryFn: () => api.get<EngineView>(`/engines/${engineId}`),
-    enabled: engineId !== '',
-  });
-  const customers = useQuery({
-    queryKey: keys.customers(customer),
-    queryFn: () => api.get<CustomerView[]>(`/customers?search=${encodeURIComponent(customer)}`),
-    enabled: customer.length > 1,
-    placeholderData: (b) => b,
-  });
-  const makers = [
-    ...new Set(
-      engine.data?.spec.limits.filter((l) => l.source.type === 'part-maker').map((l) => l.source.party),
-    ),
-  ];
-
   const open = useSave(
     async (v: Values) => {
       if (v.engineId === '') await api.post('/arrivals', toArrival(v));
@@ -100,109 +78,18 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
     },
     { topic: 'jobs', id, done: () => void navigate(`/jobs/${id}`) },
   );
-
+  const asks = useAsks(engineId);
   return (
     <Sheet title="New job" onClose={onClose} wide>
-      <form
-        onSubmit={(e) => void handleSubmit((v) => open.mutate(v))(e)}
-        className="grid gap-4 sm:grid-cols-2"
-      >
-        <SelectField label="Engine" autoFocus error={errors.engineId?.message} {...register('engineId')}>
-          <option value="">not known yet, or not on file</option>
-          {(engines.data ?? []).map((e) => (
-            <option key={e.id} value={e.id}>
-              {e.maker} {e.model}
-            </option>
-          ))}
-        </SelectField>
-        {known ? (
-          <TextField
-            label="Engine number"
-            error={errors.engineNumber?.message}
-            {...register('engineNumber')}
-          />
-        ) : (
-          <TextField
-            label="What it seems to be"
-            hint="A photo of the number plate comes next."
-            error={errors.machine?.message}
-            {...register('machine')}
-          />
-        )}
-        <TextField
-          label="Customer"
-          list="customers"
-          autoComplete="off"
-          error={errors.customer && 'A name is needed.'}
-          {...register('customer')}
-        />
-        <datalist id="customers">
-          {(customers.data ?? []).map((c) => (
-            <option key={c.id} value={c.name} />
-          ))}
-        </datalist>
-        <TextField label="Phone" type="tel" error={errors.phone?.message} {...register('phone')} />
-        {known && (
-          <>
-            <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
-            <TextField
-              label="Promised"
-              type="date"
-              error={errors.promised?.message}
-              {...register('promised')}
-            />
-          </>
-        )}
-        <div className="sm:col-span-2">
-          <TextArea
-            label="Complaint, and what was done before"
-            error={errors.complaint?.message}
-            {...register('complaint')}
-          />
-        </div>
-        {known && (
-          <>
-            <SelectField label="Bench" {...register('bench')}>
-              <option value="">on the shelf</option>
-              {(benches.data?.benches ?? []).map((b) => (
-                <option key={b.name} value={b.name} disabled={b.job !== null}>
-                  {b.name}
-                  {b.job ? ' (taken)' : ''}
-                </option>
-              ))}
-            </SelectField>
-            <SelectField label="Plan of the bores" {...register('plan')}>
-              {Object.entries(PLAN_NAMES).map(([k, v]) => (
-                <option key={k} value={k}>
-                  {v}
-                </option>
-              ))}
-            </SelectField>
-            <SelectField
-              label="Piston found in it"
-              hint="Its maker’s sheet governs the clearance."
-              {...register('fittedPiston')}
-            >
-              <option value="">the engine maker’s</option>
-              {makers.map((m) => (
-                <option key={m} value={m}>
-                  {m}
-                </option>
-              ))}
-            </SelectField>
-            <CheckField label="The engine seized" {...register('seized')} />
-          </>
-        )}
-        <p className="text-small text-soft sm:col-span-2">
+      <form onSubmit={(e) => void form.handleSubmit((v) => open.mutate(v))(e)} className="grid gap-4">
+        <FormFields form={form} of={asks} />
+        <KnownCustomers like={form.watch('customer')} />
+        <p className="text-small text-soft">
           Battery off, fuel off and drained, engine cold, machine secured on a stand or lift rated for it.
           Figures defer to the maker’s manual for this exact engine.
         </p>
-        {open.isError && (
-          <p role="alert" className="text-beyond sm:col-span-2">
-            {open.error.message} What you typed is still here.
-          </p>
-        )}
-        <div className="sm:col-span-2">
+        <SaveTrouble error={open.error} />
+        <div>
           <Button look="brass" type="submit" disabled={open.isPending}>
             {known ? 'Open the job' : 'Take it in'}
           </Button>
@@ -210,4 +97,73 @@ export function NewJobSheet({ onClose }: { onClose: () => void }) {
       </form>
     </Sheet>
   );
+}
+
+/** Customers of that name, offered while it is typed. */
+function KnownCustomers({ like }: { like: string }) {
+  const { data } = useQuery({
+    queryKey: keys.customers(like),
+    queryFn: () => api.get<CustomerView[]>(`/customers?search=${encodeURIComponent(like)}`),
+    enabled: like.length > 1,
+    placeholderData: (b) => b,
+  });
+  return (
+    <datalist id="customers">
+      {(data ?? []).map((c) => (
+        <option key={c.id} value={c.name} />
+      ))}
+    </datalist>
+  );
+}
+
+/** What is asked: of an engine that is not known yet, no more than whose it is. */
+function useAsks(engineId: string): FormAsks<Values> {
+  const engines = useQuery({ queryKey: keys.engines, queryFn: () => api.get<EngineRow[]>('/engines') });
+  const benches = useQuery({ queryKey: keys.benches, queryFn: () => api.get<BenchesView>('/benches') });
+  const engine = useQuery({
+    queryKey: keys.engine(engineId),
+    queryFn: () => api.get<EngineView>(`/engines/${engineId}`),
+    enabled: engineId !== '',
+  });
+  const makers = new Set(
+    engine.data?.spec.limits.filter((l) => l.source.type === 'part-maker').map((l) => l.source.party),
+  );
+  const isKnown = engineId !== '';
+  return {
+    engineId: {
+      label: 'Engine',
+      none: 'not known yet, or not on file',
+      among: (engines.data ?? []).map((e) => [e.id, `${e.maker} ${e.model}`]),
+      first: true,
+    },
+    ...(isKnown
+      ? { engineNumber: { label: 'Engine number' } }
+      : { machine: { label: 'What it seems to be', hint: 'A photo of the number plate comes next.' } }),
+    customer: { label: 'Customer', list: 'customers', wrong: 'A name is needed.' },
+    phone: { label: 'Phone', type: 'tel' },
+    ...(isKnown && {
+      use: { label: 'Hours or distance' },
+      promised: { label: 'Promised', looks: 'date' },
+    }),
+    complaint: { label: 'Complaint, and what was done before', looks: 'long' },
+    ...(isKnown && {
+      bench: {
+        label: 'Bench',
+        none: 'on the shelf',
+        among: (benches.data?.benches ?? []).map((b) => [
+          b.name,
+          `${b.name}${b.job ? ' (taken)' : ''}`,
+          b.job !== null,
+        ]),
+      },
+      plan: { label: 'Plan of the bores', words: PLAN_NAMES },
+      fittedPiston: {
+        label: 'Piston found in it',
+        hint: 'Its maker’s sheet governs the clearance.',
+        none: 'the engine maker’s',
+        among: [...makers].map((m) => [m, m]),
+      },
+      seized: { label: 'The engine seized', looks: 'tick' },
+    }),
+  };
 }

@@ -2,16 +2,111 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { NewEngine, type EngineView } from '@tribos/contract';
-import { readPortLine } from '@tribos/core';
-import { lengthOf, lengthOrNull, numberOrNull, useContractForm } from '../forms/index.js';
-import { api, ApiError } from '../kit/api.js';
+import { readPortLine, type LengthUnit } from '@tribos/core';
+import {
+  figure,
+  FormFields,
+  lengthOf,
+  lengthOrNull,
+  numberOrNull,
+  useContractForm,
+  type FormAsks,
+  SaveTrouble,
+} from '../forms/index.js';
+import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
-import { Button, SelectField, TextArea, TextField } from '../ui/index.js';
+import { Button } from '../ui/index.js';
 import { CrownPicture } from './CrownPicture.js';
 import { drawn, linesOf, NO_VALUES, portsOf, valuesOf, type EngineValues } from './engineValues.js';
 import { WallPicture } from './WallPicture.js';
+
+const bodyOf = (id: string, v: EngineValues, unit: LengthUnit): NewEngine => ({
+  id,
+  maker: v.maker,
+  model: v.model,
+  kind: v.kind,
+  strokes: Number(v.strokes) as 2 | 4,
+  cylinders: v.cylinders
+    .split(',')
+    .map((c) => c.trim())
+    .filter(Boolean),
+  bore: lengthOf('bore', v.bore, unit),
+  stroke: lengthOf('stroke', v.stroke, unit),
+  wall: v.wall,
+  sleeveOuter: v.wall === 'iron-sleeve' ? lengthOrNull('sleeveOuter', v.sleeveOuter, unit) : null,
+  zeroAt: v.zeroAt,
+  pinAxisDeg: Number(v.pinAxisDeg.replace(',', '.')),
+  depths: {
+    top: lengthOf('top', v.top, unit),
+    mid: lengthOf('mid', v.mid, unit),
+    low: lengthOf('low', v.low, unit),
+  },
+  wallDepth: lengthOf('wallDepth', v.wallDepth, unit),
+  pin: lengthOrNull('pin', v.pin, unit),
+  cooling: v.cooling,
+  year: numberOrNull(v.year),
+  code: v.code.trim() || null,
+  ports: v.strokes === '2' ? portsOf(v.ports, unit) : [],
+});
+
+/** What is asked of an engine: of its wall what that wall has, of its windows where it has any. */
+function asksOf(v: EngineValues, unit: LengthUnit): FormAsks<EngineValues> {
+  const length = (label: string, hint?: string) => figure(`${label}, ${unit}`, hint);
+  const isTwoStroke = v.strokes === '2';
+  return {
+    maker: { label: 'Maker', wrong: 'Who makes it?', first: true },
+    model: { label: 'Model', wrong: 'Which model?' },
+    kind: {
+      label: 'In what',
+      among: ['motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'].map((k) => [k, k]),
+    },
+    strokes: {
+      label: 'Strokes',
+      among: [
+        ['4', 'four-stroke'],
+        ['2', 'two-stroke'],
+      ],
+    },
+    bore: length('Bore', 'Another unit is said with it: 77 mm, 3.0315 in'),
+    stroke: length('Stroke'),
+    wall: {
+      label: 'Wall of the bore',
+      words: {
+        'iron-sleeve': 'iron or steel sleeve',
+        plated: 'nickel–silicon-carbide plating',
+        chrome: 'hard chrome',
+      },
+    },
+    cooling: { label: 'Cooled by', words: { liquid: 'liquid', air: 'air' } },
+    cylinders: {
+      label: 'Cylinders, by the shop’s names',
+      hint: 'Separated by commas, in order: left, right',
+    },
+    pin: length('Piston pin', 'Empty when it is not on file'),
+    zeroAt: { label: '0° points to', hint: 'Seen from above: exhaust, front, flywheel side' },
+    pinAxisDeg: figure('Direction of the pin, degrees', 'Clockwise from 0°, seen from above'),
+    top: length(
+      'First depth',
+      isTwoStroke ? 'Above the roof of the exhaust' : 'Just below the top ring’s reversal',
+    ),
+    mid: length('Second depth'),
+    low: length('Third depth', isTwoStroke ? 'Below the ports' : 'Low in the travel of the piston'),
+    wallDepth: length('Depth of the wall', 'Deck to the end of the bore'),
+    ports: isTwoStroke
+      ? {
+          label: 'Windows of the wall, a line each',
+          hint: `Name, roof to floor from the deck, then the angles: exhaust ${unit === 'mm' ? '38.5-68' : '1.516-2.677'} ±34 · transfer ${unit === 'mm' ? '53-68' : '2.087-2.677'} 55-125 both sides`,
+          looks: 'long',
+        }
+      : undefined,
+    sleeveOuter:
+      v.wall === 'iron-sleeve' ? length('Sleeve, outside', 'Empty when it is not on file') : undefined,
+    code: { label: 'Code of this variant', hint: 'Cast or stamped; limits may hang on it' },
+    year: figure('Model year'),
+  };
+}
 
 /**
  * An engine as its manual has it, drawn while it is typed: the crown from above and the wall unrolled. The same form
@@ -24,45 +119,16 @@ export function EngineForm({ view }: { view: EngineView | null }) {
   const [unit] = useState(settings.unit);
   const [id] = useState(() => view?.spec.id ?? v7());
   const [version, setVersion] = useState(view?.version ?? 0);
-  const toBody = (v: EngineValues): NewEngine => ({
-    id,
-    maker: v.maker,
-    model: v.model,
-    kind: v.kind,
-    strokes: Number(v.strokes) as 2 | 4,
-    cylinders: v.cylinders
-      .split(',')
-      .map((c) => c.trim())
-      .filter(Boolean),
-    bore: lengthOf('bore', v.bore, unit),
-    stroke: lengthOf('stroke', v.stroke, unit),
-    wall: v.wall,
-    sleeveOuter: v.wall === 'iron-sleeve' ? lengthOrNull('sleeveOuter', v.sleeveOuter, unit) : null,
-    zeroAt: v.zeroAt,
-    pinAxisDeg: Number(v.pinAxisDeg.replace(',', '.')),
-    depths: {
-      top: lengthOf('top', v.top, unit),
-      mid: lengthOf('mid', v.mid, unit),
-      low: lengthOf('low', v.low, unit),
-    },
-    wallDepth: lengthOf('wallDepth', v.wallDepth, unit),
-    pin: lengthOrNull('pin', v.pin, unit),
-    cooling: v.cooling,
-    year: numberOrNull(v.year),
-    code: v.code.trim() || null,
-    ports: v.strokes === '2' ? portsOf(v.ports, unit) : [],
-  });
-  const { register, handleSubmit, watch, formState } = useContractForm<EngineValues, NewEngine>(
+  const form = useContractForm<EngineValues, NewEngine>(
     NewEngine,
     view ? valuesOf(view.spec, unit) : NO_VALUES,
-    toBody,
+    (v) => bodyOf(id, v, unit),
   );
-  const { errors } = formState;
   const save = useSave(
     (v: EngineValues) =>
       view
-        ? api.put<EngineView>(`/engines/${id}`, { ...toBody(v), version })
-        : api.post<EngineView>('/engines', toBody(v)),
+        ? api.put<EngineView>(`/engines/${id}`, { ...bodyOf(id, v, unit), version })
+        : api.post<EngineView>('/engines', bodyOf(id, v, unit)),
     {
       topic: 'engines',
       id,
@@ -70,138 +136,22 @@ export function EngineForm({ view }: { view: EngineView | null }) {
       done: () => void navigate(view ? `/engines/${id}` : `/engines/${id}?copy=page`),
     },
   );
-  const stale =
-    save.error instanceof ApiError && save.error.problem.code === 'stale'
-      ? (save.error.problem.current as EngineView)
-      : null;
-  const values = watch();
+  const values = form.watch();
   const picture = drawn(values, unit);
-  const lines = linesOf(values.ports).map((line) => ({ line, read: readPortLine(line, unit) }));
-  const length = (name: keyof EngineValues, label: string, hint?: string) => (
-    <TextField
-      label={`${label}, ${unit}`}
-      hint={hint}
-      className="figure"
-      inputMode="decimal"
-      error={errors[name]?.message}
-      {...register(name)}
-    />
-  );
+  const troubled =
+    values.strokes === '2' ? linesOf(values.ports).map((line) => readPortLine(line, unit)) : [];
   return (
     <div className="grid items-start gap-6 lg:grid-cols-[1fr_22rem]">
       <form
-        onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)}
-        className="grid gap-4 bg-sheet p-4 sm:grid-cols-2"
+        onSubmit={(e) => void form.handleSubmit((v) => save.mutate(v))(e)}
+        className="grid gap-4 bg-sheet p-4"
       >
-        <TextField label="Maker" autoFocus error={errors.maker && 'Who makes it?'} {...register('maker')} />
-        <TextField label="Model" error={errors.model && 'Which model?'} {...register('model')} />
-        <SelectField label="In what" {...register('kind')}>
-          {['motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'].map((k) => (
-            <option key={k}>{k}</option>
-          ))}
-        </SelectField>
-        <SelectField label="Strokes" {...register('strokes')}>
-          <option value="4">four-stroke</option>
-          <option value="2">two-stroke</option>
-        </SelectField>
-        {length('bore', 'Bore', `Another unit is said with it: 77 mm, 3.0315 in`)}
-        {length('stroke', 'Stroke')}
-        <SelectField label="Wall of the bore" {...register('wall')}>
-          <option value="iron-sleeve">iron or steel sleeve</option>
-          <option value="plated">nickel–silicon-carbide plating</option>
-          <option value="chrome">hard chrome</option>
-        </SelectField>
-        {values.wall === 'iron-sleeve' ? (
-          length('sleeveOuter', 'Sleeve, outside', 'Empty when it is not on file')
-        ) : (
-          <SelectField label="Cooled by" {...register('cooling')}>
-            <option value="liquid">liquid</option>
-            <option value="air">air</option>
-          </SelectField>
-        )}
-        <TextField
-          label="Cylinders, by the shop’s names"
-          hint="Separated by commas, in order: left, right"
-          error={errors.cylinders?.message}
-          {...register('cylinders')}
-        />
-        {length('pin', 'Piston pin', 'Empty when it is not on file')}
-        <TextField
-          label="0° points to"
-          hint="Seen from above: exhaust, front, flywheel side"
-          error={errors.zeroAt?.message}
-          {...register('zeroAt')}
-        />
-        <TextField
-          label="Direction of the pin, degrees"
-          hint="Clockwise from 0°, seen from above"
-          className="figure"
-          inputMode="decimal"
-          error={errors.pinAxisDeg?.message}
-          {...register('pinAxisDeg')}
-        />
-        {length(
-          'top',
-          'First depth',
-          values.strokes === '2' ? 'Above the roof of the exhaust' : 'Just below the top ring’s reversal',
-        )}
-        {length('mid', 'Second depth')}
-        {length(
-          'low',
-          'Third depth',
-          values.strokes === '2' ? 'Below the ports' : 'Low in the travel of the piston',
-        )}
-        {length('wallDepth', 'Depth of the wall', 'Deck to the end of the bore')}
-        {values.strokes === '2' && (
-          <div className="sm:col-span-2">
-            <TextArea
-              label="Windows of the wall, a line each"
-              hint={`Name, roof to floor from the deck, then the angles: exhaust ${unit === 'mm' ? '38.5-68' : '1.516-2.677'} ±34 · transfer ${unit === 'mm' ? '53-68' : '2.087-2.677'} 55-125 both sides`}
-              className="figure"
-              error={errors.ports?.message}
-              {...register('ports')}
-            />
-            <ul className="mt-1 text-small">
-              {lines
-                .filter(({ read }) => !read.ok)
-                .map(({ line, read }) => (
-                  <li key={line} className="text-undecided">
-                    {!read.ok && read.sentence}
-                  </li>
-                ))}
-            </ul>
-          </div>
-        )}
-        {values.wall === 'iron-sleeve' && (
-          <SelectField label="Cooled by" {...register('cooling')}>
-            <option value="liquid">liquid</option>
-            <option value="air">air</option>
-          </SelectField>
-        )}
-        <TextField
-          label="Code of this variant"
-          hint="Cast or stamped; limits may hang on it"
-          error={errors.code?.message}
-          {...register('code')}
-        />
-        <TextField
-          label="Model year"
-          className="figure"
-          inputMode="numeric"
-          error={errors.year?.message}
-          {...register('year')}
-        />
-        {save.isError && (
-          <div role="alert" className="grid gap-2 text-beyond sm:col-span-2">
-            <p>{save.error.message} What you typed is still here.</p>
-            {stale && (
-              <div>
-                <Button onClick={() => setVersion(stale.version)}>Keep mine on top of that</Button>
-              </div>
-            )}
-          </div>
-        )}
-        <div className="flex flex-wrap items-center gap-3 sm:col-span-2">
+        <FormFields form={form} of={asksOf(values, unit)} />
+        <ul className="text-small text-undecided empty:hidden" aria-label="Windows that cannot be read">
+          {troubled.map((read, i) => !read.ok && <li key={i}>{read.sentence}</li>)}
+        </ul>
+        <SaveTrouble error={save.error} onOver={setVersion} />
+        <div className="flex flex-wrap items-center gap-3">
           <Button look="brass" type="submit" disabled={save.isPending}>
             {view ? 'Save' : 'Add it, then its limits'}
           </Button>

@@ -1,13 +1,23 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { KitBody, type EngineView } from '@tribos/contract';
-import { EXPANSION, type EngineSpec, type Kit, type Material } from '@tribos/core';
-import { lengthOf, lengthOrNull, lengthText, useContractForm } from '../forms/index.js';
+import { EXPANSION, type EngineSpec, type Kit, type LengthUnit, type Material } from '@tribos/core';
+import {
+  figure,
+  FormFields,
+  lengthOf,
+  lengthOrNull,
+  lengthText,
+  useContractForm,
+  type FormAsks,
+  SaveQuestions,
+  SaveTrouble,
+} from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
-import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
+import { Button, Sheet } from '../ui/index.js';
 
 interface Values {
   maker: string;
@@ -45,7 +55,7 @@ export function KitSheet({
     material: v.material,
     gaugeHeight: lengthOrNull('gaugeHeight', v.gaugeHeight, unit),
   });
-  const { register, handleSubmit, getValues, formState } = useContractForm<Values, KitBody>(
+  const form = useContractForm<Values, KitBody>(
     KitBody,
     {
       maker: kit?.maker ?? '',
@@ -57,7 +67,6 @@ export function KitSheet({
     },
     toBody,
   );
-  const { errors } = formState;
   const at = `/engines/${engine.id}/kits`;
   const after = { topic: 'kits', id: engine.id, view: keys.engine(engine.id), done: onClose } as const;
   const save = useSave(
@@ -68,83 +77,20 @@ export function KitSheet({
     after,
   );
   const remove = useSave(() => api.delete<EngineView>(`${at}/${id}`, { version: standing }), after);
-  const problem = save.error instanceof ApiError ? save.error.problem : null;
+  const isAsked = save.error instanceof ApiError && save.error.problem.code === 'questions';
   return (
     <Sheet title={kit ? `${kit.maker} ${kit.name}` : 'Add a piston or kit'} onClose={onClose} wide>
       <form
-        onSubmit={(e) => void handleSubmit((values) => save.mutate({ values, confirmed: false }))(e)}
-        className="grid gap-4 sm:grid-cols-2"
+        onSubmit={(e) => void form.handleSubmit((values) => save.mutate({ values, confirmed: false }))(e)}
+        className="grid gap-4"
       >
-        <TextField
-          label="Maker"
-          hint="Whose limits govern once it is fitted"
-          autoFocus
-          error={errors.maker && 'Who makes it?'}
-          {...register('maker')}
+        <FormFields form={form} of={asksIn(unit)} />
+        <SaveQuestions
+          error={save.error}
+          onStands={() => save.mutate({ values: form.getValues(), confirmed: true })}
         />
-        <TextField
-          label="What it is called"
-          hint="On its box: +0.25, A, kit 79-F"
-          error={errors.name && 'It needs a name.'}
-          {...register('name')}
-        />
-        <TextField
-          label={`Over the standard bore, ${unit}`}
-          hint="0 for standard size and graded pistons"
-          className="figure"
-          inputMode="decimal"
-          error={errors.oversize?.message}
-          {...register('oversize')}
-        />
-        <TextField
-          label={`Piston on its sheet, ${unit}`}
-          hint="At the maker’s gauge height"
-          className="figure"
-          inputMode="decimal"
-          error={errors.piston?.message}
-          {...register('piston')}
-        />
-        <TextField
-          label={`Gauge height, ${unit}`}
-          hint="Above the skirt’s lower edge; empty when the sheet is silent"
-          className="figure"
-          inputMode="decimal"
-          error={errors.gaugeHeight?.message}
-          {...register('gaugeHeight')}
-        />
-        <SelectField label="Piston of" {...register('material')}>
-          {PISTONS.map((m) => (
-            <option key={m} value={m}>
-              {m.replaceAll('-', ' ')}, {EXPANSION[m]} ×10⁻⁶/K
-            </option>
-          ))}
-        </SelectField>
-        {problem?.code === 'questions' ? (
-          <div role="alert" className="grid gap-2 border-l-4 border-undecided pl-4 sm:col-span-2">
-            {problem.errors?.map((q) => (
-              <p key={q.path}>{q.sentence}</p>
-            ))}
-            <div>
-              <Button onClick={() => save.mutate({ values: getValues(), confirmed: true })}>
-                It stands as typed
-              </Button>
-            </div>
-          </div>
-        ) : (
-          (save.error ?? remove.error) && (
-            <div role="alert" className="grid gap-2 text-beyond sm:col-span-2">
-              <p>{(save.error ?? remove.error)!.message}</p>
-              {problem?.code === 'stale' && (
-                <div>
-                  <Button onClick={() => setStanding((problem.current as { version: number }).version)}>
-                    Keep mine on top of that
-                  </Button>
-                </div>
-              )}
-            </div>
-          )
-        )}
-        <div className="flex flex-wrap gap-3 sm:col-span-2">
+        {!isAsked && <SaveTrouble error={save.error ?? remove.error} onOver={setStanding} />}
+        <div className="flex flex-wrap gap-3">
           <Button look="brass" type="submit" disabled={save.isPending}>
             {kit ? 'Save' : 'Add it'}
           </Button>
@@ -154,3 +100,23 @@ export function KitSheet({
     </Sheet>
   );
 }
+
+const asksIn = (unit: LengthUnit): FormAsks<Values> => ({
+  maker: {
+    label: 'Maker',
+    hint: 'Whose limits govern once it is fitted',
+    wrong: 'Who makes it?',
+    first: true,
+  },
+  name: { label: 'What it is called', hint: 'On its box: +0.25, A, kit 79-F', wrong: 'It needs a name.' },
+  oversize: figure(`Over the standard bore, ${unit}`, '0 for standard size and graded pistons'),
+  piston: figure(`Piston on its sheet, ${unit}`, 'At the maker’s gauge height'),
+  gaugeHeight: figure(
+    `Gauge height, ${unit}`,
+    'Above the skirt’s lower edge; empty when the sheet is silent',
+  ),
+  material: {
+    label: 'Piston of',
+    among: PISTONS.map((m) => [m, `${m.replaceAll('-', ' ')}, ${EXPANSION[m]} ×10⁻⁶/K`]),
+  },
+});

@@ -1,4 +1,3 @@
-import { useSave } from '../kit/useSave.js';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { LimitBody, type EngineView } from '@tribos/contract';
@@ -10,11 +9,19 @@ import {
   type FeatureKey,
   type Limit,
 } from '@tribos/core';
-import { useContractForm } from '../forms/index.js';
+import {
+  figure,
+  FormFields,
+  useContractForm,
+  type FormAsks,
+  SaveQuestions,
+  SaveTrouble,
+} from '../forms/index.js';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
+import { useSave } from '../kit/useSave.js';
 import { useMay } from '../people/index.js';
-import { Button, SelectField, Sheet, TextField } from '../ui/index.js';
+import { Button, Sheet } from '../ui/index.js';
 import { limitBody, limitValues, shownFigure, unitsFor, type LimitValues } from './limitValues.js';
 
 /** Types a limit from a document. Questions are asked before it is kept; the second person checks later. */
@@ -38,11 +45,7 @@ export function LimitSheet({
   const form = useContractForm<LimitValues, LimitBody>(LimitBody, limitValues(engine, limit, feature), (v) =>
     toBody(v, true),
   );
-  const { register, handleSubmit, watch, setValue, getValues, formState } = form;
-  const { errors } = formState;
-  const chosen = watch('feature');
-  const adoption = watch('sourceType') === 'adoption';
-  const units = unitsFor(chosen);
+  const chosen = form.watch('feature');
 
   const save = useSave(
     ({ values, confirmed }: { values: LimitValues; confirmed: boolean }) => {
@@ -57,186 +60,53 @@ export function LimitSheet({
     () => api.delete<EngineView>(`/engines/${engine.id}/limits/${limit!.id}`, { version: standing }),
     { topic: 'limits', id: engine.id, view: keys.engine(engine.id), done: onClose },
   );
-  const problem = save.error instanceof ApiError ? save.error.problem : null;
-  const questions = problem?.code === 'questions' ? (problem.errors ?? []) : [];
-  const current = problem?.code === 'stale' ? (problem.current as Limit & { version: number }) : null;
-
+  const isAsked = save.error instanceof ApiError && save.error.problem.code === 'questions';
+  const isAdoption = form.watch('sourceType') === 'adoption';
+  const mayBeAdopted = mayAdopt || limit?.source.type === 'adoption';
   return (
     <Sheet title={limit ? 'Change a limit' : 'Add a limit'} onClose={onClose} wide>
       <form
-        onSubmit={(e) => void handleSubmit((values) => save.mutate({ values, confirmed: false }))(e)}
-        className="grid gap-4 sm:grid-cols-2"
+        onSubmit={(e) => void form.handleSubmit((values) => save.mutate({ values, confirmed: false }))(e)}
+        className="grid gap-4"
       >
-        <SelectField
-          label="Of what"
-          error={errors.feature?.message}
-          {...register('feature', {
-            onChange: () => setValue('unit', unitsFor(getValues('feature'))[0]!),
-          })}
-        >
-          {FEATURE_KEYS.map((f) => (
-            <option key={f} value={f}>
-              {FEATURES[f].name}
-            </option>
-          ))}
-        </SelectField>
-        <SelectField
-          label="Which state"
-          hint="A service limit holds for what is reused, the new range for what is renewed."
-          {...register('state')}
-        >
-          <option value="service">service limit</option>
-          <option value="new">for new parts</option>
-        </SelectField>
-        <TextField
-          label="Low"
-          className="figure text-lead"
-          inputMode="decimal"
-          error={errors.low?.message}
-          {...register('low')}
+        <FormFields
+          form={form}
+          of={{
+            ...figuresOf(chosen, () => form.setValue('unit', unitsFor(form.getValues('feature'))[0]!)),
+            ...sourceOf(isAdoption, mayBeAdopted),
+          }}
         />
-        <TextField
-          label="High"
-          className="figure text-lead"
-          inputMode="decimal"
-          error={errors.high?.message}
-          {...register('high')}
-        />
-        <TextField
-          label="Target"
-          hint="Only where the document names one; else the middle is aimed at."
-          className="figure"
-          inputMode="decimal"
-          error={errors.target?.message}
-          {...register('target')}
-        />
-        <SelectField label="Unit of the document" error={errors.unit?.message} {...register('unit')}>
-          {units.map((u) => (
-            <option key={u} value={u}>
-              {u}
-            </option>
-          ))}
-        </SelectField>
-        {chosen === 'crank.run-out' && (
-          <SelectField
-            label="The sheet means"
-            hint="Read is the needle’s travel of one turn. A sheet that means the bow is doubled here."
-            {...register('means')}
-          >
-            <option value="travel">needle travel of one turn</option>
-            <option value="bow">bow: half of it</option>
-          </SelectField>
-        )}
-        <SelectField label="Who says so" {...register('sourceType')}>
-          <option value="engine-maker">engine maker</option>
-          <option value="part-maker">maker of the part</option>
-          <option value="machinist">machinist</option>
-          <option value="shop-rule">rule of this shop (may only tighten)</option>
-          {(mayAdopt || limit?.source.type === 'adoption') && (
-            <option value="adoption">adoption by a lead: another maker’s figures hold for this part</option>
-          )}
-        </SelectField>
-        <TextField
-          label={adoption ? 'Maker of the part it is adopted for' : 'Name'}
-          error={errors.party && 'Say whose figure it is.'}
-          {...register('party')}
-        />
-        <TextField
-          label={adoption ? 'Why they hold for it' : 'Document'}
-          error={errors.document && 'Say which document it stands in.'}
-          {...register('document')}
-        />
-        <TextField label="Page" error={errors.page?.message} {...register('page')} />
-        <TextField label="Revision" error={errors.revision?.message} {...register('revision')} />
-        <fieldset className="grid gap-4 sm:col-span-2 sm:grid-cols-3">
+        <fieldset>
           <legend className="mb-1 text-soft">Only for some of these engines: left empty, for all</legend>
-          <TextField
-            label="From year"
-            className="figure"
-            inputMode="numeric"
-            error={errors.yearFrom?.message}
-            {...register('yearFrom')}
-          />
-          <TextField
-            label="Up to year"
-            className="figure"
-            inputMode="numeric"
-            error={errors.yearTo?.message}
-            {...register('yearTo')}
-          />
-          <TextField
-            label="From engine number"
-            hint="As the sheet prints it"
-            className="figure"
-            error={errors.serialFrom?.message}
-            {...register('serialFrom')}
-          />
-          <TextField
-            label="Up to engine number"
-            className="figure"
-            error={errors.serialTo?.message}
-            {...register('serialTo')}
-          />
-          <TextField
-            label="With the code"
-            hint="Cast or stamped"
-            error={errors.code?.message}
-            {...register('code')}
-          />
-          <TextField label="For the use" error={errors.use?.message} {...register('use')} />
+          <FormFields form={form} of={ONLY_FOR} beside={3} />
         </fieldset>
         {(isByBuild(chosen) || limit?.conditions.build) && (
-          <fieldset className="grid gap-4 sm:col-span-2 sm:grid-cols-4">
+          <fieldset>
             <legend className="mb-1 text-soft">
               Of what it is built: left empty, {engine.maker}’s own. It holds for this build alone.
             </legend>
-            <TextField label="Head" maxLength={80} {...register('head')} />
-            <TextField label="Cams" maxLength={80} {...register('cams')} />
-            <TextField label="Piston" maxLength={80} {...register('ofPiston')} />
-            <TextField label="Gasket stack" maxLength={80} {...register('gasket')} />
+            <FormFields form={form} of={BUILT_OF} />
           </fieldset>
         )}
-        <p className="text-small text-soft sm:col-span-2">
+        <p className="text-small text-soft">
           It stays unchecked until a second person has compared it with the document; every verdict that uses
           it says so.
         </p>
-        {questions.length > 0 && (
-          <div role="alert" className="grid gap-2 border-l-5 border-brass pl-4 sm:col-span-2">
-            {questions.map((q) => (
-              <p key={q.path} className="text-lead">
-                {q.sentence}
-              </p>
-            ))}
-            <div>
-              <Button look="brass" onClick={() => save.mutate({ values: getValues(), confirmed: true })}>
-                It stands as typed
-              </Button>
-            </div>
-          </div>
+        <SaveQuestions
+          error={save.error}
+          onStands={() => save.mutate({ values: form.getValues(), confirmed: true })}
+        />
+        {!isAsked && (
+          <SaveTrouble<Limit & { version: number }>
+            error={save.error ?? remove.error}
+            now={(c) =>
+              `It now says ${shownFigure(c.low, c.feature, c.unit) || '–'} to ${shownFigure(c.high, c.feature, c.unit) || '–'} ${c.unit}.`
+            }
+            onOver={setStanding}
+          />
         )}
-        {current && (
-          <div role="alert" className="grid gap-2 border-l-5 border-beyond pl-4 sm:col-span-2">
-            <p>
-              {problem?.detail} It now says {shownFigure(current.low, current.feature, current.unit) || '–'}{' '}
-              to {shownFigure(current.high, current.feature, current.unit) || '–'} {current.unit}.
-            </p>
-            <div>
-              <Button onClick={() => setStanding(current.version)}>Keep mine on top of that</Button>
-            </div>
-          </div>
-        )}
-        {save.isError && questions.length === 0 && !current && (
-          <p role="alert" className="text-beyond sm:col-span-2">
-            {save.error.message}
-          </p>
-        )}
-        {remove.isError && (
-          <p role="alert" className="text-beyond sm:col-span-2">
-            {remove.error.message}
-          </p>
-        )}
-        <div className="flex flex-wrap gap-3 sm:col-span-2">
-          <Button look={questions.length > 0 ? 'line' : 'brass'} type="submit" disabled={save.isPending}>
+        <div className="flex flex-wrap gap-3">
+          <Button look={isAsked ? 'line' : 'brass'} type="submit" disabled={save.isPending}>
             {limit ? 'Save' : 'Add it'}
           </Button>
           {limit && <Button onClick={() => remove.mutate(undefined)}>Take it off the sheet</Button>}
@@ -245,3 +115,71 @@ export function LimitSheet({
     </Sheet>
   );
 }
+
+/** Of what, in which state, how much. */
+const figuresOf = (chosen: FeatureKey, onFeature: () => void): FormAsks<LimitValues> => ({
+  feature: {
+    label: 'Of what',
+    among: FEATURE_KEYS.map((f) => [f, FEATURES[f].name]),
+    onAnswer: onFeature,
+  },
+  state: {
+    label: 'Which state',
+    hint: 'A service limit holds for what is reused, the new range for what is renewed.',
+    words: { service: 'service limit', new: 'for new parts' },
+  },
+  low: figure('Low'),
+  high: figure('High'),
+  target: figure('Target', 'Only where the document names one; else the middle is aimed at.'),
+  unit: { label: 'Unit of the document', among: unitsFor(chosen).map((u) => [u, u]) },
+  means:
+    chosen === 'crank.run-out'
+      ? {
+          label: 'The sheet means',
+          hint: 'Read is the needle’s travel of one turn. A sheet that means the bow is doubled here.',
+          words: { travel: 'needle travel of one turn', bow: 'bow: half of it' },
+        }
+      : undefined,
+});
+
+/** Whose figure it is, and where it stands. */
+const sourceOf = (isAdoption: boolean, mayBeAdopted: boolean): FormAsks<LimitValues> => ({
+  sourceType: {
+    label: 'Who says so',
+    words: {
+      'engine-maker': 'engine maker',
+      'part-maker': 'maker of the part',
+      machinist: 'machinist',
+      'shop-rule': 'rule of this shop (may only tighten)',
+      ...(mayBeAdopted && {
+        adoption: 'adoption by a lead: another maker’s figures hold for this part',
+      }),
+    },
+  },
+  party: {
+    label: isAdoption ? 'Maker of the part it is adopted for' : 'Name',
+    wrong: 'Say whose figure it is.',
+  },
+  document: {
+    label: isAdoption ? 'Why they hold for it' : 'Document',
+    wrong: 'Say which document it stands in.',
+  },
+  page: { label: 'Page' },
+  revision: { label: 'Revision' },
+});
+
+const ONLY_FOR: FormAsks<LimitValues> = {
+  yearFrom: figure('From year'),
+  yearTo: figure('Up to year'),
+  serialFrom: figure('From engine number', 'As the sheet prints it'),
+  serialTo: figure('Up to engine number'),
+  code: { label: 'With the code', hint: 'Cast or stamped' },
+  use: { label: 'For the use' },
+};
+
+const BUILT_OF: FormAsks<LimitValues> = {
+  head: { label: 'Head', most: 80 },
+  cams: { label: 'Cams', most: 80 },
+  ofPiston: { label: 'Piston', most: 80 },
+  gasket: { label: 'Gasket stack', most: 80 },
+};

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import type { EngineView, PartCheck } from '@tribos/contract';
 import type { SheetPart } from '@tribos/core';
-import { api, ApiError } from '../kit/api.js';
+import { blank, draftOf, SaveTrouble, valueOf, type Draft, type DraftTroubles } from '../forms/index.js';
+import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, Page } from '../ui/index.js';
-import { blank, draftOf, valueOf, type Draft, type DraftTroubles } from '../forms/draft.js';
 import { PartBeside } from './PartView.js';
 import { ShapeForm } from './ShapeForm.js';
 
@@ -64,10 +64,6 @@ export function PartSheet({
     setTroubles(said.ok ? {} : said.troubles);
     if (said.ok) save.mutate(said.value);
   };
-  const stale =
-    save.error instanceof ApiError && save.error.problem.code === 'stale'
-      ? (save.error.problem.current as { version: number } | null)
-      : null;
   const wrong = Object.keys(troubles).length;
   return (
     <Page
@@ -99,16 +95,7 @@ export function PartSheet({
             {wrong === 1 ? 'One place is' : `${wrong} places are`} not settled yet. Nothing was kept.
           </p>
         )}
-        {save.isError && (
-          <div role="alert" className="grid gap-2 text-beyond">
-            <p>{save.error.message} What you typed is still here.</p>
-            {stale && (
-              <div>
-                <Button onClick={() => setVersion(stale.version)}>Keep mine on top of that</Button>
-              </div>
-            )}
-          </div>
-        )}
+        <SaveTrouble error={save.error} onOver={setVersion} />
         {found && (
           <p role="status" className={found.differ === 0 ? 'text-within' : 'text-undecided'}>
             {found.checked + found.retyped === 0 && found.differ === 0
