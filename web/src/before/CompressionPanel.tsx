@@ -3,7 +3,7 @@ import { AIR, airFactor, airOf, CAUTIONS, TESTER, type LengthUnit } from '@tribo
 import { Button, SelectField, TextField } from '../ui/index.js';
 import { Panel } from './Panel.js';
 import { SpotRows } from './SpotRows.js';
-import { COMPRESSION_UNITS, type BeforeBar, type Testing } from './useBeforeBar.js';
+import { COMPRESSION_UNITS, type BeforeBar, type Testers } from './useBeforeBar.js';
 import type { Before } from './useBefore.js';
 
 /** Compression dry and wet, cylinder by cylinder, through the bar. */
@@ -20,8 +20,8 @@ export function CompressionPanel({
   const { how, setHow } = bar;
   const air = airOf(file);
   const factor = airFactor(air);
-  const say = <K extends keyof Testing>(what: K, value: string) =>
-    setHow({ ...how, [what]: value as Testing[K] });
+  const say = <K extends keyof Testers>(what: K, value: string) =>
+    setHow({ ...how, [what]: value as Testers[K] });
   return (
     <Panel before={before} what="compression">
       <div className="grid grid-cols-2 gap-3 sm:grid-cols-4">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { BeforeVerdict, JobFile, LengthUnit } from '@tribos/core';
 import { LimitStrip, WorkingSheet } from '../verdicts/index.js';
-import type { BeforeBar, Spot } from './useBeforeBar.js';
+import type { Spot, SpotBar } from './useSpotBar.js';
 
 /** The places of one test: what was read at each, the one in hand in brass, and under them their strips. */
 export function SpotRows({
@@ -12,7 +12,7 @@ export function SpotRows({
   unit,
 }: {
   file: JobFile;
-  bar: BeforeBar;
+  bar: SpotBar;
   test: Spot['test'];
   verdicts: readonly BeforeVerdict[];
   unit: LengthUnit;

@@ -1,13 +1,15 @@
 import { overallOf, seenOf, testsOf } from '@tribos/core';
-import { Bar, FigureBar, LastSaid, Next, StationFrame } from '../frame/index.js';
+import { Bar, LastSaid, Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { PhotoStrip } from '../photos/index.js';
 import { Empty, VerdictMark } from '../ui/index.js';
 import { CompressionPanel } from './CompressionPanel.js';
 import { LeakDownPanel } from './LeakDownPanel.js';
-import { LeakTestPanel } from './LeakTestPanel.js';
+import { LeakTest } from './LeakTestPanel.js';
+import { Panel } from './Panel.js';
 import { SeenPanel } from './SeenPanel.js';
+import { SpotFigureBar } from './SpotFigureBar.js';
 import { useBefore, type Before } from './useBefore.js';
 import { useBeforeBar, type BeforeBar } from './useBeforeBar.js';
 
@@ -70,7 +72,11 @@ export function BeforeStation() {
         <legend className="sr-only">Tests before it comes apart</legend>
         {tests.includes('compression') && <CompressionPanel before={before} bar={bar} unit={unit} />}
         {tests.includes('leak-down') && <LeakDownPanel before={before} bar={bar} unit={unit} />}
-        {tests.includes('leak-test') && <LeakTestPanel before={before} />}
+        {tests.includes('leak-test') && (
+          <Panel before={before} what="leak-test">
+            <LeakTest testing={before} leak={bar.leak} bar={bar} unit={unit} />
+          </Panel>
+        )}
         {seenOf(file.engine).map((s) => (
           <SeenPanel key={s.key} before={before} seen={s} />
         ))}
@@ -81,35 +87,21 @@ export function BeforeStation() {
 
 /** The bar of what is read before; where nothing is read with figures, what was done last and the way back. */
 function BeforeStrip({ before, bar }: { before: Before; bar: BeforeBar }) {
-  const { at, index, spots, figure } = bar;
   const last = before.last && <p className="leading-4.5">{before.last}</p>;
   const onBack = before.last ? before.takeBack : null;
-  if (at === null)
-    return onBack ? (
-      <Bar label="Before bar">
-        <LastSaid said={last} onBack={onBack} />
-      </Bar>
-    ) : null;
-  return (
-    <FigureBar
-      label="Before bar"
-      where={at.where}
-      beside={
-        <>
-          <span className="figure">
-            {index + 1} of {spots.length}
-          </span>{' '}
-          · arrows{at.kept !== '' && `, kept ${at.kept}`}
-        </>
-      }
-      hint={
-        at.test === 'compression' ? `${bar.how.engine}, decompressor ${bar.how.decompressor}` : 'percent lost'
-      }
-      unit={at.unit}
-      figure={figure}
-      trouble={before.troubleAt(at.key)}
-      last={last}
-      onBack={onBack}
-    />
-  );
+  if (bar.at)
+    return (
+      <SpotFigureBar
+        label="Before bar"
+        bar={bar}
+        trouble={before.troubleAt(bar.at.key)}
+        last={last}
+        onBack={onBack}
+      />
+    );
+  return onBack ? (
+    <Bar label="Before bar">
+      <LastSaid said={last} onBack={onBack} />
+    </Bar>
+  ) : null;
 }

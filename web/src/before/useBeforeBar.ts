@@ -1,35 +1,22 @@
 import { useState } from 'react';
 import { COMPRESSION, compressionOf, HEARD, LEAK_DOWN, testsOf, type Heard } from '@tribos/core';
-import { useTypedFigure } from '../frame/index.js';
 import type { Before } from './useBefore.js';
+import { useLeakSpots } from './useLeakSpots.js';
+import { useSpotBar, type Spot } from './useSpotBar.js';
 
 export const COMPRESSION_UNITS = ['bar', 'kPa', 'psi'] as const;
 
-/** Something that is read before the engine comes apart. */
-export interface Spot {
-  readonly key: string;
-  readonly test: 'compression' | 'leak-down';
-  readonly cylinder: number;
-  readonly where: string;
-  readonly unit: string;
-  /** What was read there last; empty before. */
-  readonly kept: string;
-  /** What was said with it; empty where nothing was. */
-  readonly said: string;
-  readonly keep: (text: string) => boolean;
-}
-
 /** How the testers are used: what is said once and goes with every figure. */
-export interface Testing {
+export interface Testers {
   readonly unit: (typeof COMPRESSION_UNITS)[number];
   readonly engine: 'warm' | 'cold';
   readonly decompressor: 'none' | 'shut' | 'open';
   readonly heard: readonly Heard[];
 }
 
-const AS_USUAL: Testing = { unit: 'bar', engine: 'warm', decompressor: 'none', heard: [] };
+const AS_USUAL: Testers = { unit: 'bar', engine: 'warm', decompressor: 'none', heard: [] };
 
-function spotsOf(before: Before, how: Testing, heardSaid: () => void): readonly Spot[] {
+function spotsOf(before: Before, how: Testers, heardSaid: () => void): readonly Spot[] {
   const { file } = before;
   const { cylinders, strokes } = file.engine;
   const tests = testsOf(file.engine);
@@ -42,7 +29,7 @@ function spotsOf(before: Before, how: Testing, heardSaid: () => void): readonly 
       return {
         key,
         test: 'compression',
-        cylinder,
+        hint: `${how.engine}, decompressor ${how.decompressor}`,
         where: of(cylinder, `compression ${way}`),
         unit: how.unit,
         said: '',
@@ -65,7 +52,7 @@ function spotsOf(before: Before, how: Testing, heardSaid: () => void): readonly 
     return {
       key,
       test: 'leak-down',
-      cylinder,
+      hint: 'percent lost',
       where: of(cylinder, 'leak-down'),
       unit: '%',
       kept: last ? `${last.percent} %` : '',
@@ -84,28 +71,15 @@ function spotsOf(before: Before, how: Testing, heardSaid: () => void): readonly 
   ];
 }
 
-/** What is read before, place after place through the bar: digits land in it, Enter keeps and walks on. */
+/** What is read before, place after place through the bar. */
 export function useBeforeBar(before: Before, mayDo: boolean) {
   const [how, setHow] = useState(AS_USUAL);
-  const spots = spotsOf(before, how, () => setHow((now) => ({ ...now, heard: [] })));
-  const [picked, pick] = useState<string | null>(null);
-  // Where the work goes on: what was picked, else the first that nobody read.
-  const at = spots.find((s) => s.key === picked) ?? spots.find((s) => s.kept === '') ?? spots[0] ?? null;
-  const index = at ? spots.indexOf(at) : -1;
-  const figure = useTypedFigure({
-    isOpen: mayDo && at !== null,
-    onAccept: (text) => {
-      if (!at?.keep(text)) return false;
-      pick(spots[Math.min(index + 1, spots.length - 1)]!.key);
-      return true;
-    },
-    onMove: (by) => {
-      const to = spots[(index + by + spots.length) % spots.length];
-      if (to) pick(to.key);
-    },
-    onTakeBack: before.takeBack,
-  });
-  return { how, setHow, spots, at, index, pick, figure };
+  const leak = useLeakSpots(before, 'before');
+  const spots = [
+    ...spotsOf(before, how, () => setHow((now) => ({ ...now, heard: [] }))),
+    ...(testsOf(before.file.engine).includes('leak-test') ? leak.spots : []),
+  ];
+  return { how, setHow, leak, ...useSpotBar(spots, mayDo, before.takeBack) };
 }
 
 export type BeforeBar = ReturnType<typeof useBeforeBar>;

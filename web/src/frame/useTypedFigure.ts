@@ -50,8 +50,8 @@ export function useTypedFigure({
       setText(text + event.key);
       return;
     }
-    // Enter presses what has the focus.
-    if (event.key === 'Enter' && (!isOpen || text === '' || target?.closest('button, a, summary'))) return;
+    // With nothing typed, Enter presses what has the focus.
+    if (event.key === 'Enter' && (!isOpen || text === '')) return;
     const mine = keys[event.key];
     if (!mine || (!isOpen && event.key !== 'Backspace')) return;
     event.preventDefault();

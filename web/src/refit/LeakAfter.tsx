@@ -1,35 +1,50 @@
-import { useState } from 'react';
-import { BEFORE_UNDO, leakRunsAfter, timelineOf, type JobFile } from '@tribos/core';
-import { LeakTest, type Testing } from '../before/index.js';
-import { newEntry, useSend } from '../job/index.js';
+import type { LengthUnit } from '@tribos/core';
+import { LeakTest, SpotFigureBar } from '../before/index.js';
 import { Button } from '../ui/index.js';
+import type { LeakInHand } from './useLeakAfter.js';
 
-/** The crankcase tested again after its new seals: what the check beside is proved by. */
-export function LeakAfter({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
-  const { trouble, send } = useSend(file);
-  const [at, setAt] = useState('');
-  if (file.engine.strokes !== 2) return null;
-  const last = leakRunsAfter(file).at(-1) ?? null;
-  const testing: Testing = {
-    file,
-    keep: (where, kind, fields) => {
-      setAt(where);
-      const entry = newEntry(kind, fields);
-      return send(entry) ? entry.id : null;
-    },
-    troubleAt: (where) => (trouble !== null && at === where ? trouble : undefined),
-  };
-  if (!mayDo && last === null) return null;
+/** The crankcase tested again after its new seals. */
+export function LeakAfter({
+  leakAfter: { testing, leak, bar, isInHand, layDown, last, lastSaid, takeBack },
+  unit,
+}: {
+  leakAfter: LeakInHand;
+  unit: LengthUnit;
+}) {
+  if (testing.file.engine.strokes !== 2) return null;
   return (
     <section aria-label="Crankcase leak test" className="mb-4 bg-sheet p-3">
       <h2 className="text-title font-semibold">Crankcase leak test</h2>
       <p className="mb-2">After new seals, before it runs: pressure and vacuum, each against its limit.</p>
-      {mayDo && <LeakTest before={testing} when="after" />}
-      {mayDo && last && (
-        <Button look="quiet" onClick={() => send(newEntry(BEFORE_UNDO, { of: last.test.id }))}>
-          Take back: {timelineOf(file).find((t) => t.id === last.test.id)?.sentence ?? 'the last test'}
+      <LeakTest testing={testing} leak={leak} bar={bar} unit={unit} />
+      {isInHand && !leak.running && (
+        <Button look="quiet" onClick={layDown}>
+          Back to the list
+        </Button>
+      )}
+      {last && (
+        <Button look="quiet" onClick={takeBack}>
+          Take back: {lastSaid}
         </Button>
       )}
     </section>
+  );
+}
+
+/** The bar while the leak test is in hand; nothing while it is not. */
+export function LeakBar({
+  leakAfter: { testing, bar, isInHand, last, lastSaid, takeBack },
+}: {
+  leakAfter: LeakInHand;
+}) {
+  if (!isInHand) return null;
+  return (
+    <SpotFigureBar
+      label="Leak test bar"
+      bar={bar}
+      trouble={bar.at ? testing.troubleAt(bar.at.key) : undefined}
+      last={lastSaid}
+      onBack={last ? takeBack : null}
+    />
   );
 }

@@ -6,17 +6,23 @@ import { BackPanel } from '../strip/index.js';
 import { Loading } from '../ui/index.js';
 import { Checks } from './Checks.js';
 import { Fluids } from './Fluids.js';
-import { LeakAfter } from './LeakAfter.js';
+import { LeakAfter, LeakBar } from './LeakAfter.js';
+import { useLeakAfter } from './useLeakAfter.js';
 
 /** Everything back on by the strip list run backwards; fluids; what is seen; and whether it may be started. */
 export function RefitStation() {
   const context = useJobContext();
   const { file, judgement, unit } = context;
   const mayDo = useMay('measure');
+  const leakAfter = useLeakAfter(file, mayDo);
   const missing = notYetStarted(file, judgement.items, unit);
   return (
     <Suspense fallback={<Loading what="what goes back" />}>
-      <BackPanel context={context} mayDo={mayDo}>
+      <BackPanel
+        context={context}
+        mayDo={mayDo}
+        bar={leakAfter.isInHand && <LeakBar leakAfter={leakAfter} />}
+      >
         <section
           aria-label="First start"
           className={`mb-4 border-l-5 bg-sheet p-3 ${missing.length > 0 ? 'border-undecided' : 'border-within'}`}
@@ -43,7 +49,7 @@ export function RefitStation() {
             extinguisher at hand. A water-cooled watercraft engine is never run dry.
           </p>
         </section>
-        <LeakAfter file={file} mayDo={mayDo} />
+        {mayDo && <LeakAfter leakAfter={leakAfter} unit={unit} />}
         <Fluids file={file} mayDo={mayDo} />
         <Checks file={file} mayDo={mayDo} />
       </BackPanel>

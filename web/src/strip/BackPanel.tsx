@@ -10,10 +10,13 @@ import { useStrip } from './useStrip.js';
 export function BackPanel({
   context,
   mayDo,
+  bar,
   children,
 }: {
   context: JobContext;
   mayDo: boolean;
+  /** What is in hand instead of the list, with its own bar and keys. */
+  bar?: ReactNode;
   children: ReactNode;
 }) {
   const strip = useStrip(context, true);
@@ -21,10 +24,10 @@ export function BackPanel({
   const left = plan.chosen !== null && off.length > 0;
   useFootKeys({
     act: (held) => {
-      if (mayDo && left) strip.act(held);
+      if (mayDo && left && !bar) strip.act(held);
     },
     waits: false,
-    own: mayDo && plan.chosen ? { Backspace: strip.takeBack } : {},
+    own: mayDo && plan.chosen && !bar ? { Backspace: strip.takeBack } : {},
   });
   const list = (
     <section aria-label="What goes back" className="mb-4 min-w-0 bg-sheet p-3">
@@ -52,11 +55,16 @@ export function BackPanel({
   );
   // With nothing left to put back, what is left to look at has all of the width.
   return left ? (
-    <StationFrame label="Refit" next={null} aside={children} bar={mayDo && <StripBar strip={strip} />}>
+    <StationFrame
+      label="Refit"
+      next={null}
+      aside={children}
+      bar={mayDo && (bar || <StripBar strip={strip} />)}
+    >
       {list}
     </StationFrame>
   ) : (
-    <StationFrame label="Refit" next={null}>
+    <StationFrame label="Refit" next={null} bar={mayDo && bar}>
       {list}
       <div className="gap-4 lg:columns-2">{children}</div>
     </StationFrame>

@@ -32,6 +32,11 @@ export function useSheets<T extends Abouts>(): Sheets<T> {
     about: at?.about ?? null,
     open,
     close,
-    over: (of) => at && <Suspense fallback={null}>{of[at.name](at.about as T[keyof T], close)}</Suspense>,
+    over: (of) =>
+      at && (
+        <Suspense key={String(at.name)} fallback={null}>
+          {of[at.name](at.about as T[keyof T], close)}
+        </Suspense>
+      ),
   };
 }

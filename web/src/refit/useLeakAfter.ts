@@ -1,0 +1,49 @@
+import { BEFORE_UNDO, leakRunsAfter, timelineOf, type JobFile } from '@tribos/core';
+import { useState } from 'react';
+import { useLeakSpots, useSpotBar, type LeakTesting } from '../before/index.js';
+import { newEntry, useSend } from '../job/index.js';
+
+/** The crankcase tested again after its new seals: what the check beside it is proved by. */
+export function useLeakAfter(file: JobFile, mayDo: boolean) {
+  const { trouble, send } = useSend(file);
+  const [at, setAt] = useState('');
+  const testing: LeakTesting = {
+    file,
+    keep: (where, kind, fields) => {
+      setAt(where);
+      const entry = newEntry(kind, fields);
+      return send(entry) ? entry.id : null;
+    },
+    troubleAt: (where) => (trouble !== null && at === where ? trouble : undefined),
+  };
+  const leak = useLeakSpots(testing, 'after');
+  const last = leakRunsAfter(file).at(-1) ?? null;
+  const [inHand, setInHand] = useState(false);
+  // A clock that runs is in hand; else it is once somebody takes it.
+  const isInHand = mayDo && file.engine.strokes === 2 && (inHand || leak.running !== null);
+  const takeBack = () => {
+    if (last) send(newEntry(BEFORE_UNDO, { of: last.test.id }));
+  };
+  const bar = useSpotBar(leak.spots, isInHand, takeBack);
+  return {
+    testing,
+    leak,
+    bar: {
+      ...bar,
+      pick: (key: string | null) => {
+        setInHand(true);
+        bar.pick(key);
+      },
+    },
+    isInHand,
+    /** Out of the hand again: the bar is the list's. */
+    layDown: () => setInHand(false),
+    last,
+    lastSaid: last
+      ? (timelineOf(file).find((t) => t.id === last.test.id)?.sentence ?? 'the last test')
+      : null,
+    takeBack,
+  };
+}
+
+export type LeakInHand = ReturnType<typeof useLeakAfter>;
