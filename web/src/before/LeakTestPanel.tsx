@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import {
   bar as barText,
   CAUTIONS,
@@ -13,7 +13,7 @@ import {
 import { Button, Choices, TextField, Trouble } from '../ui/index.js';
 import { LimitStrip, WorkingSheet } from '../verdicts/index.js';
 import { LeakPicture } from './LeakPicture.js';
-import { SpotRows } from './SpotRows.js';
+import { SpotList } from './SpotRows.js';
 import { clock, type Leak, type Testing } from './useLeakSpots.js';
 import type { SpotBar } from './useSpotBar.js';
 
@@ -40,17 +40,22 @@ export function LeakTest({
   unit: LengthUnit;
 }) {
   const { running, how } = leak;
+  const rows = <SpotList bar={bar} test="leak-test" />;
   return (
     <>
       {running ? (
-        <Running key={running.test.id} testing={testing} leak={leak} run={running} />
+        <Running key={running.test.id} testing={testing} leak={leak} run={running}>
+          {rows}
+        </Running>
       ) : (
-        <div className="flex flex-wrap gap-3">
-          <Choices label="Tested" of={WAYS} is={how.way} onChoose={(way) => leak.say({ way })} />
-          <Choices label="Gauge in" of={UNITS} is={how.unit} onChoose={(u) => leak.say({ unit: u })} />
-        </div>
+        <>
+          <div className="flex flex-wrap gap-3">
+            <Choices label="Tested" of={WAYS} is={how.way} onChoose={(way) => leak.say({ way })} />
+            <Choices label="Gauge in" of={UNITS} is={how.unit} onChoose={(u) => leak.say({ unit: u })} />
+          </div>
+          <div className="columns-[16rem]">{rows}</div>
+        </>
       )}
-      <SpotRows file={testing.file} bar={bar} test="leak-test" unit={unit} verdicts={[]} />
       <Done testing={testing} runs={leak.runs.filter((r) => r.ended !== null)} unit={unit} />
       <p className="mt-2 text-small text-soft">{CAUTIONS['leak-test']}</p>
     </>
@@ -91,7 +96,17 @@ function Done({ testing, runs, unit }: { testing: Testing; runs: readonly LeakRu
 }
 
 /** The clock and the marks so far; a test is ended once they are enough, and broken off whenever. */
-function Running({ testing, leak, run }: { testing: Testing; leak: Leak; run: LeakRun }) {
+function Running({
+  testing,
+  leak,
+  run,
+  children,
+}: {
+  testing: Testing;
+  leak: Leak;
+  run: LeakRun;
+  children: ReactNode;
+}) {
   const { test, marks, slope } = run;
   const { time } = leak;
   const [bubbles, setBubbles] = useState('');
@@ -122,6 +137,7 @@ function Running({ testing, leak, run }: { testing: Testing; leak: Leak; run: Le
             </>
           )}
         </p>
+        <div className="mt-2">{children}</div>
         <div className="mt-2">
           <TextField
             label="Where it bubbles"

@@ -19,30 +19,9 @@ export function SpotRows({
 }) {
   const [open, setOpen] = useState<string | null>(null);
   const shown = verdicts.find((v) => v.key === open);
-  const mine = bar.spots.filter((s) => s.test === test);
   return (
     <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
-      <ul>
-        {mine.map((s) => {
-          const here = s === bar.at;
-          return (
-            <li key={s.key}>
-              <button
-                type="button"
-                aria-current={here ? 'true' : undefined}
-                onClick={() => bar.pick(s.key)}
-                className={`flex min-h-11 w-full items-center gap-3 border-t border-rule px-2 text-left ${here ? 'border-l-5 border-l-brass bg-page font-semibold' : 'border-l-5 border-l-transparent'}`}
-              >
-                <span className="min-w-0 flex-1">
-                  {s.where}
-                  {s.said && <span className="block text-small font-normal text-soft">{s.said}</span>}
-                </span>
-                <span className="figure whitespace-nowrap">{s.kept === '' ? '–' : s.kept}</span>
-              </button>
-            </li>
-          );
-        })}
-      </ul>
+      <SpotList bar={bar} test={test} />
       <div className="divide-y divide-rule">
         {verdicts.map((v) => (
           <LimitStrip key={v.key} item={v.figure} unit={unit} onOpen={() => setOpen(v.key)} />
@@ -58,5 +37,33 @@ export function SpotRows({
         />
       )}
     </div>
+  );
+}
+
+/** What was read at each place of a test; the one in hand in brass. */
+export function SpotList({ bar, test }: { bar: SpotBar; test: Spot['test'] }) {
+  const mine = bar.spots.filter((s) => s.test === test);
+  return (
+    <ul>
+      {mine.map((s) => {
+        const here = s === bar.at;
+        return (
+          <li key={s.key}>
+            <button
+              type="button"
+              aria-current={here ? 'true' : undefined}
+              onClick={() => bar.pick(s.key)}
+              className={`flex min-h-11 w-full items-center gap-3 border-t border-rule px-2 text-left ${here ? 'border-l-5 border-l-brass bg-page font-semibold' : 'border-l-5 border-l-transparent'}`}
+            >
+              <span className="min-w-0 flex-1">
+                {s.where}
+                {s.said && <span className="block text-small font-normal text-soft">{s.said}</span>}
+              </span>
+              <span className="figure whitespace-nowrap">{s.kept === '' ? '–' : s.kept}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ul>
   );
 }

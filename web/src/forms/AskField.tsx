@@ -124,7 +124,7 @@ function Together({
     onChange(isOrNone ? { has: Object.values(next).some((d) => d !== ''), inner: next } : next);
   return (
     <fieldset className="min-w-0">
-      <legend className="text-small text-soft">{ask.label}</legend>
+      <legend className="mb-1 font-semibold">{ask.label}</legend>
       <div className={ROWS}>
         {Object.entries(ask.of ?? {}).map(([name, one]) => (
           <AskField

@@ -22,6 +22,12 @@ export function RefitStation() {
         context={context}
         mayDo={mayDo}
         bar={leakAfter.isInHand && <LeakBar leakAfter={leakAfter} />}
+        work={
+          <>
+            {mayDo && <LeakAfter leakAfter={leakAfter} unit={unit} />}
+            <Fluids file={file} mayDo={mayDo} />
+          </>
+        }
       >
         <section
           aria-label="First start"
@@ -49,8 +55,6 @@ export function RefitStation() {
             extinguisher at hand. A water-cooled watercraft engine is never run dry.
           </p>
         </section>
-        {mayDo && <LeakAfter leakAfter={leakAfter} unit={unit} />}
-        <Fluids file={file} mayDo={mayDo} />
         <Checks file={file} mayDo={mayDo} />
       </BackPanel>
     </Suspense>

@@ -11,12 +11,15 @@ export function BackPanel({
   context,
   mayDo,
   bar,
+  work,
   children,
 }: {
   context: JobContext;
   mayDo: boolean;
   /** What is in hand instead of the list, with its own bar and keys. */
   bar?: ReactNode;
+  /** What else is done here, under the list. */
+  work: ReactNode;
   children: ReactNode;
 }) {
   const strip = useStrip(context, true);
@@ -62,11 +65,15 @@ export function BackPanel({
       bar={mayDo && (bar || <StripBar strip={strip} />)}
     >
       {list}
+      {work}
     </StationFrame>
   ) : (
     <StationFrame label="Refit" next={null} bar={mayDo && bar}>
       {list}
-      <div className="gap-4 lg:columns-2">{children}</div>
+      <div className="gap-4 lg:columns-2">
+        {work}
+        {children}
+      </div>
     </StationFrame>
   );
 }

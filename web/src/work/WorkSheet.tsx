@@ -78,12 +78,11 @@ export function WorkSheet({
       kind={WORK_DONE}
       start={{ what: 'washed', cylinder: at, ticket: ticketOf(at) }}
       asks={(is) => ({
-        what: { label: 'What', words: WORDS, first: true, beside: 2 },
+        what: { label: 'What', words: WORDS, first: true },
         cylinder: {
           label: 'On',
           among: cylinders.map((name, i) => [i, name]),
           none: 'all cylinders',
-          beside: 2,
         },
         ...(makesAnotherSize(is['what'] as WorkKind) && {
           ticket: {
