@@ -1,5 +1,6 @@
 import { v7 } from 'uuid';
 import type { ReportView } from '@tribos/contract';
+import { pdfText } from './pdfText.js';
 import { jobOf, makeWorld, type Agent, type World } from './support.js';
 
 let world: World;
@@ -41,6 +42,9 @@ describe('a report', () => {
     // A page's worth of words in the fonts of the house, not an empty sheet.
     expect((body as Buffer).toString('latin1')).toContain('AtkinsonHyperlegible');
     expect((body as Buffer).length).toBeGreaterThan(10_000);
+    // The clearance stands once, with both its ends on one strip.
+    const text = pdfText(body as Buffer);
+    expect(text).toMatch(/0\.030 mm[\s\S]{0,40}0\.150 mm|0\.150 mm[\s\S]{0,40}0\.030 mm/u);
   });
 
   it('of another shop’s job is neither asked for nor read', async () => {

@@ -6,6 +6,8 @@ export * from './judgeValue.js';
 export * from './quantity.js';
 export * from './rangeFor.js';
 export * from './room.js';
+export * from './figureCell.js';
+export * from './strip.js';
 export * from './verdictSection.js';
 export * from './verdictSentence.js';
 export * from './words.js';

@@ -120,6 +120,8 @@ export type Block =
       readonly state: Overall;
       readonly headline: string;
       readonly details: readonly string[];
+      /** The quantity it says, to be drawn on one strip: the side that leads, and the other where there is one. */
+      readonly figures?: readonly [Figure, ...Figure[]];
     }
   | {
       readonly kind: 'table';

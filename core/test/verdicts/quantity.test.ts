@@ -1,4 +1,13 @@
-import { judgeJob, quantitiesOf, type Figure } from '../../src/index.js';
+import {
+  isFigureCell,
+  judgeJob,
+  onStrip,
+  quantitiesOf,
+  stripOf,
+  verdictSection,
+  verdictSentence,
+  type Figure,
+} from '../../src/index.js';
 import { bores, jobFile } from '../support.js';
 
 const figure = (key: string, state: Figure['state']): Figure =>
@@ -38,5 +47,65 @@ describe('one quantity, one strip', () => {
     const { items } = judgeJob(jobFile(bores([[['77.02', '77.03']]])));
     const both = quantitiesOf(items).flatMap(({ leads, other }) => (other ? [leads, other] : [leads]));
     expect(new Set(both.map((f) => f.key))).toEqual(new Set(items.map((f) => f.key)));
+  });
+});
+
+const drawn = (more: Partial<Figure>): Figure => ({
+  ...judgeJob(jobFile(bores([[['77.02', '77.03']]]))).items[0]!,
+  bracket: null,
+  interval: null,
+  ...more,
+});
+
+describe('what is drawn of a quantity', () => {
+  const max = drawn({ feature: 'clearance', side: 'max', limitAt: 150_000, value: 60_000, u: 5_000 });
+  const min = { ...max, side: 'min' as const, limitAt: 30_000 };
+
+  it('is a wall for each side, the value with twice its uncertainty, and room for all of it from nothing on', () => {
+    const strip = stripOf([max, min])!;
+    expect(strip.walls).toEqual([
+      { side: 'max', at: 150_000 },
+      { side: 'min', at: 30_000 },
+    ]);
+    expect(strip.whisker).toEqual([50_000, 70_000]);
+    expect(strip.from).toBe(0);
+    expect(onStrip(strip, 150_000)).toBeGreaterThan(onStrip(strip, 60_000));
+    expect(onStrip(strip, -1)).toBe(0);
+    expect(onStrip(strip, 10 * strip.to)).toBe(1);
+  });
+
+  it('of leaves is their bracket and no line between them', () => {
+    const bracket = { low: 40_000, high: 50_000, lowLeaves: 1, highLeaves: 1, contradicts: false };
+    const strip = stripOf([{ ...max, bracket } as Figure])!;
+    expect([strip.value, strip.whisker]).toEqual([null, [40_000, 50_000]]);
+  });
+
+  it('is nothing where there is no limit, no range and nothing read', () => {
+    expect(
+      stripOf([{ ...max, limitAt: null, value: null, u: null, band: { low: null, high: null } } as Figure]),
+    ).toBeNull();
+  });
+});
+
+describe('a section of the report', () => {
+  it.each([
+    ['77.118', true],
+    ['< 0.04 mm', true],
+    ['84.248 – 84.267 mm', true],
+    ['Tomasz Adeyemi, 29 Nov 2026', false],
+    ['29 Nov 2026', false],
+    ['', false],
+  ])('sets “%s” as a figure: %s', (cell, is) => expect(isFigureCell(cell)).toBe(is));
+
+  it('says a quantity once: both sides of it in one block, drawn on one strip, and nothing of either is lost', () => {
+    const file = jobFile(bores([[['77.02', '77.03']]]));
+    const max = drawn({ feature: 'clearance', side: 'max', key: '0:clearance:max', state: 'within' });
+    const min = drawn({ feature: 'clearance', side: 'min', key: '0:clearance:min', state: 'undecided' });
+    const [section] = verdictSection(file, 'fit', 'Clearance', [max, min], 'mm');
+    const blocks = section!.blocks.filter((b) => b.kind === 'verdict');
+    expect(blocks).toHaveLength(1);
+    expect(blocks[0]!.state).toBe('undecided');
+    expect(blocks[0]!.figures?.map((f) => f.side)).toEqual(['min', 'max']);
+    expect(blocks[0]!.details).toContain(verdictSentence(file, max, 'mm').headline);
   });
 });

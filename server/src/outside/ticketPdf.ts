@@ -150,28 +150,23 @@ export async function ticketPdf(file: JobFile, { ticket }: TicketStanding, addre
       { key: 'wanted', title: 'Wanted', blocks: [{ kind: 'list', items: wanted(file, ticket) }] },
     ],
   };
-  return reportPdf(
-    report,
-    ticket.at,
-    () => undefined,
-    (doc, paper) => {
-      const top = doc.y;
-      doc.image(code, doc.page.width - paper.margin - 74, top, { width: 74 });
-      const bores = partOfTicket(ticket) ? [] : ticket.lines.slice(0, 4);
-      bores.forEach((line, i) => {
-        const row = Math.floor(i / 2);
-        drawBore(
-          doc,
-          paper,
-          paper.margin + (i % 2) * (BORE.width + 20),
-          top + row * (BORE.height + 6),
-          file.engine.cylinders[line.cylinder]!,
-          line,
-          ticket,
-        );
-      });
-      doc.x = paper.margin;
-      doc.y = top + Math.max(84, Math.ceil(bores.length / 2) * (BORE.height + 6) + 6);
-    },
-  );
+  return reportPdf(report, ticket.at, ticket.unit, (doc, paper) => {
+    const top = doc.y;
+    doc.image(code, doc.page.width - paper.margin - 74, top, { width: 74 });
+    const bores = partOfTicket(ticket) ? [] : ticket.lines.slice(0, 4);
+    bores.forEach((line, i) => {
+      const row = Math.floor(i / 2);
+      drawBore(
+        doc,
+        paper,
+        paper.margin + (i % 2) * (BORE.width + 20),
+        top + row * (BORE.height + 6),
+        file.engine.cylinders[line.cylinder]!,
+        line,
+        ticket,
+      );
+    });
+    doc.x = paper.margin;
+    doc.y = top + Math.max(84, Math.ceil(bores.length / 2) * (BORE.height + 6) + 6);
+  });
 }

@@ -41,7 +41,7 @@ export class TicketsController {
     };
     response.attachment('letter.pdf');
     return new StreamableFile(
-      await reportPdf(report, standing.news.at(-1)?.at ?? standing.ticket.at, () => undefined),
+      await reportPdf(report, standing.news.at(-1)?.at ?? standing.ticket.at, standing.ticket.unit),
       { type: 'application/pdf' },
     );
   }

@@ -1,6 +1,14 @@
 import { createRequire } from 'node:module';
-import { printedDay, type Block, type Overall, type Report } from '@tribos/core';
+import {
+  isFigureCell,
+  printedDay,
+  type Block,
+  type LengthUnit,
+  type Overall,
+  type Report,
+} from '@tribos/core';
 import PDFDocument from 'pdfkit';
+import { drawStrip } from './drawStrip.js';
 
 const require = createRequire(import.meta.url);
 const face = (family: string, weight: number) =>
@@ -87,11 +95,11 @@ function table(doc: Doc, { heads, rows }: Extract<Block, { kind: 'table' }>): vo
       .stroke();
   };
   if (heads.length > 0) line(heads, () => WORDS, SOFT);
-  for (const row of rows) line(row, (i) => (i === 0 ? WORDS : FIGURES), INK);
+  for (const row of rows) line(row, (i) => (isFigureCell(row[i] ?? '') ? FIGURES : WORDS), INK);
   doc.moveDown(0.6);
 }
 
-function block(doc: Doc, b: Block): void {
+function block(doc: Doc, b: Block, unit: LengthUnit): void {
   switch (b.kind) {
     case 'text':
       need(doc, 24);
@@ -115,7 +123,7 @@ function block(doc: Doc, b: Block): void {
     case 'table':
       return table(doc, b);
     case 'verdict': {
-      need(doc, 44);
+      need(doc, b.figures ? 70 : 44);
       mark(doc, b.state, MARGIN + 6, doc.y + 6);
       doc
         .font(BOLD)
@@ -124,6 +132,7 @@ function block(doc: Doc, b: Block): void {
         .text(NAMES[b.state], MARGIN + 22, doc.y, { continued: true })
         .fillColor(INK)
         .text(`  ${b.headline}`, { width: width(doc) - 22 });
+      if (b.figures) drawStrip(doc, PAPER, b.figures, unit);
       for (const detail of b.details)
         doc
           .font(WORDS)
@@ -138,14 +147,14 @@ function block(doc: Doc, b: Block): void {
 
 /**
  * A report as a PDF, A4, in the fonts of the house.
- * @param at what is printed as the day it was made, ISO time
- * @param progress told the share of sections that are done
+ * @param at   what is printed as the day it was made, ISO time
+ * @param unit lengths of its strips are printed in
  * @param picture  draws what stands above the sections, and leaves `doc.y` below it
  */
 export async function reportPdf(
   report: Report,
   at: string,
-  progress: (share: number) => void,
+  unit: LengthUnit,
   picture: (doc: Doc, paper: Paper) => void = () => undefined,
 ): Promise<Buffer> {
   const doc = new PDFDocument({
@@ -171,7 +180,7 @@ export async function reportPdf(
     .text(`${report.subtitle}, ${printedDay(at)}`)
     .moveDown(1);
   picture(doc, PAPER);
-  report.sections.forEach((section, i) => {
+  report.sections.forEach((section) => {
     need(doc, 60);
     doc.font(BOLD).fontSize(13).fillColor('#1D3B70').text(section.title, MARGIN, doc.y);
     doc
@@ -181,9 +190,8 @@ export async function reportPdf(
       .strokeColor(INK)
       .stroke();
     doc.y += 8;
-    for (const b of section.blocks) block(doc, b);
+    for (const b of section.blocks) block(doc, b, unit);
     doc.moveDown(0.6);
-    progress((i + 1) / report.sections.length);
   });
   const { start, count } = doc.bufferedPageRange();
   for (let i = 0; i < count; i += 1) {

@@ -88,7 +88,7 @@ export class ReportsService implements OnApplicationBootstrap {
       const { file, unit } = begun;
       const report = await this.judging.whole({ shopId: who.shopId, file, want: 'report', unit });
       await this.progress(who, reportId, 0.4);
-      const pdf = await reportPdf(report, new Date().toISOString(), () => undefined);
+      const pdf = await reportPdf(report, new Date().toISOString(), unit);
       await this.scope.run(who, async () => {
         const fileHash = await this.files.keep('application/pdf', pdf);
         await this.reports.update({ state: 'done', progress: 1, fileHash }, { where: { id: reportId } });

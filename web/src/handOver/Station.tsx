@@ -2,12 +2,10 @@ import { StationFrame } from '../frame/index.js';
 import { useSpreads } from '../bore/index.js';
 import { useJobContext } from '../job/index.js';
 import { VerdictMark } from '../ui/index.js';
+import { StripScale } from '../verdicts/index.js';
 import { PdfButton } from './PdfButton.js';
 import { useMemo } from 'react';
-import { reportOf, type Block } from '@tribos/core';
-
-/** A cell that is a figure. */
-const FIGURE = /^[≥<]?\s?[\d.]+( – [\d.]+)?( mm| in)?$/u;
+import { isFigureCell, reportOf, type Block, type LengthUnit } from '@tribos/core';
 
 /** The report of a job so far, made of the sections its rooms give; it grows with every room. */
 export function ReportStation() {
@@ -28,7 +26,7 @@ export function ReportStation() {
           <section key={s.key} className="mt-5 break-inside-avoid-page">
             <h3 className="border-b border-ink/60 pb-1 font-semibold text-blue">{s.title}</h3>
             {s.blocks.map((b, i) => (
-              <Part key={i} block={b} />
+              <Part key={i} block={b} unit={unit} />
             ))}
           </section>
         ))}
@@ -37,7 +35,7 @@ export function ReportStation() {
   );
 }
 
-function Part({ block }: { block: Block }) {
+function Part({ block, unit }: { block: Block; unit: LengthUnit }) {
   switch (block.kind) {
     case 'text':
       return <p className="mt-2">{block.text}</p>;
@@ -57,6 +55,11 @@ function Part({ block }: { block: Block }) {
           <VerdictMark state={block.state === 'unread' ? 'waiting' : block.state} className="self-start" />
           <div>
             <p className="font-semibold">{block.headline}</p>
+            {block.figures && (
+              <div className="max-w-md py-1">
+                <StripScale figures={block.figures} unit={unit} />
+              </div>
+            )}
             {block.details.map((d) => (
               <p key={d} className="text-small text-soft">
                 {d}
@@ -89,7 +92,7 @@ function Part({ block }: { block: Block }) {
                         {cell}
                       </th>
                     ) : (
-                      <td key={k} className={`py-1 pr-4 ${FIGURE.test(cell) ? 'figure' : ''}`}>
+                      <td key={k} className={`py-1 pr-4 ${isFigureCell(cell) ? 'figure' : ''}`}>
                         {cell}
                       </td>
                     ),
