@@ -2,7 +2,7 @@ import { atTheBench } from '../lib/atTheBench.mjs';
 import { violations } from '../lib/axe.mjs';
 import { By, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
-import { demoJob, freshJob, press, serverLog } from '../lib/job.mjs';
+import { demoJob, freshJob, press } from '../lib/job.mjs';
 import { layout } from '../lib/layout.mjs';
 
 const at = atTheBench();
@@ -31,9 +31,9 @@ const SCREENS = [
 ] as const;
 
 const settled = () => driver().executeScript('return document.fonts.ready.then(() => undefined)');
-const keep = (unit: string) =>
+const keep = (unit: string, theme = 'light') =>
   driver().executeScript(
-    `localStorage.setItem('tribos:settings', JSON.stringify({ unit: '${unit}', theme: 'light' }))`,
+    `localStorage.setItem('tribos:settings', JSON.stringify({ unit: '${unit}', theme: '${theme}' }))`,
   );
 
 describe('the screen belongs to the work', () => {
@@ -80,12 +80,16 @@ describe('the screen belongs to the work', () => {
     );
   });
 
-  it('in inches as well, and with leaves in hand', async () => {
-    await keep('in');
+  it.each([
+    ['in', 'light'],
+    ['mm', 'dark'],
+    ['in', 'dark'],
+  ])('in %s, %s, and with leaves in hand', async (unit, theme) => {
+    await keep(unit, theme);
     await at.browser.resize(1280, 800);
     for (const station of ['', 'prepare', 'top?at=set-up']) {
       await open(jobs['half-way'], station);
-      await looks(`half-way ${station} in inches`);
+      await looks(`half-way ${station} in ${unit}, ${theme}`);
     }
     await keep('mm');
   });
@@ -146,25 +150,4 @@ describe('on the phone', () => {
       await phone.close();
     }
   }, 90_000);
-
-  it('a reading is taken by thumb alone', async () => {
-    const phone = await openBrowser({ width: 390, height: 844, touch: true });
-    const { driver: thumb } = phone;
-    const tap = async (name: string) => {
-      await thumb.findElement(By.xpath(`//button[normalize-space()="${name}"]`)).click();
-    };
-    try {
-      await signIn(thumb, at.world.base, 'tomasz@ternhollow.example');
-      const id = await freshJob(thumb);
-      await thumb.get(`${at.world.base}/jobs/${id}`);
-      await sees(thumb, 'left · 15 mm · thrust');
-      await tap('keypad');
-      for (const key of ['7', '7', '.', '0', '2', '1']) await tap(key);
-      await tap('Accept');
-      await thumb.wait(async () => (await serverLog(thumb, id)).length === 1, 10_000);
-      await sees(thumb, 'left · 15 mm · pin');
-    } finally {
-      await phone.close();
-    }
-  }, 60_000);
 });

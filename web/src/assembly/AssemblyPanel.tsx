@@ -17,11 +17,14 @@ export function AssemblyPanel({
   judgement,
   mayDo,
   tabs,
+  onward,
 }: {
   file: JobFile;
   judgement: Judgement;
   mayDo: boolean;
   tabs: ReactNode;
+  /** Where the top end goes on once it is together. */
+  onward: ReactNode;
 }) {
   const assembling = useAssembly(file, judgement);
   const { begun, now, ask, waits } = assembling;
@@ -93,7 +96,7 @@ export function AssemblyPanel({
       >
         {tabs}
         <div className="grid min-w-0 content-start gap-3">
-          <StepAtHand file={file} assembling={assembling} />
+          <StepAtHand file={file} assembling={assembling} onward={onward} />
           <StepPhoto {...{ file, assembling, mayDo, camera }} onNone={() => setNoPhoto(true)} />
         </div>
       </StationFrame>

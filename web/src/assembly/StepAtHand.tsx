@@ -1,18 +1,24 @@
+import type { ReactNode } from 'react';
 import { CAUTIONS, fromStrip, stepName, type JobFile } from '@tribos/core';
+import { Rest } from '../frame/index.js';
 import { PicturesOf } from '../photos/index.js';
 import { Kbd } from '../ui/index.js';
 import { AskPicture } from './AskPicture.js';
 import type { Assembling } from './useAssembly.js';
 
 /** The step at hand, large: what is done, or what is asked, each answer as it looks on the part. */
-export function StepAtHand({ file, assembling }: { file: JobFile; assembling: Assembling }) {
+export function StepAtHand({
+  file,
+  assembling,
+  onward,
+}: {
+  file: JobFile;
+  assembling: Assembling;
+  /** Where it goes on once it is together. */
+  onward: ReactNode;
+}) {
   const { now, press, ask, waits, marked, trouble } = assembling;
-  if (!now)
-    return (
-      <p className="border-l-5 border-within bg-sheet p-4 text-reading font-semibold">
-        The top end is together.
-      </p>
-    );
+  if (!now) return <Rest says="The top end is together.">{onward}</Rest>;
   const { step } = now;
   const { notes, photosOf } = fromStrip(file, press);
   return (

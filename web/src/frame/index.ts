@@ -6,6 +6,7 @@ export { keypadOpen } from './keypadOpen.js';
 export { useTypedFigure } from './useTypedFigure.js';
 export { Glance, type Face } from './Face.js';
 export { JobWaits, Next } from './Next.js';
+export { Rest } from './Rest.js';
 export { RunSheet, type Tick } from './RunSheet.js';
 export { JobNotes, StationFrame } from './StationFrame.js';
 export { useSwipe } from './useSwipe.js';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
-import { Next, StationFrame } from '../frame/index.js';
+import { Next, Rest, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
-import { Button, Empty, TextLink } from '../ui/index.js';
+import { Button, TextLink } from '../ui/index.js';
 import { Draft } from './Draft.js';
 import { FirmPicture } from './FirmPicture.js';
 import { PartTicket } from './PartTicket.js';
@@ -22,6 +22,29 @@ export function OutsideStation() {
   const decision = standingDecision(file);
   const what = way && outsideOf(way.route);
   const firms = (file.shop.firms ?? []).filter((f) => what && f.works.some((w) => w.what === what));
+  const partOut = mayOrder && (
+    <Button look="quiet" className="no-print justify-self-start" onClick={() => setPart(true)}>
+      Head or crank goes out
+    </Button>
+  );
+  const partSheet = part && <PartTicket file={file} onClose={() => setPart(false)} />;
+  if (tickets.length === 0 && !(wanted && way && mayOrder))
+    return (
+      <StationFrame label="Sent out" next={null}>
+        <Rest says="Nothing is out, and nothing waits to be sent.">
+          <p>
+            {decision
+              ? wanted
+                ? 'What was decided goes out: somebody who may decide writes the ticket.'
+                : 'Nothing of this job goes out for what was decided.'
+              : 'Nothing is decided yet: what goes out, and to what size, follows from the decision.'}{' '}
+            <TextLink to={stationPath(file.job.id, 'decide')}>Decide</TextLink>
+          </p>
+          {partOut}
+        </Rest>
+        {partSheet}
+      </StationFrame>
+    );
   return (
     <StationFrame
       label="Sent out"
@@ -37,11 +60,7 @@ export function OutsideStation() {
           {firms.map((f) => (
             <FirmPicture key={f.id} firm={f} unit={unit} />
           ))}
-          {mayOrder && (
-            <Button look="quiet" className="no-print justify-self-start" onClick={() => setPart(true)}>
-              Head or crank goes out
-            </Button>
-          )}
+          {partOut}
           <p className="text-small text-soft">
             Boring, plating, sleeving and crank work are for specialists: the ticket says what is wanted, not
             how. The piston goes with its bore.
@@ -61,20 +80,8 @@ export function OutsideStation() {
             mayOrder={mayOrder}
           />
         ))}
-        {tickets.length === 0 && !(wanted && way && mayOrder) && (
-          <Empty>
-            <p>
-              {decision
-                ? wanted
-                  ? 'What was decided goes out: somebody who may decide writes the ticket.'
-                  : 'Nothing of this job goes out for what was decided.'
-                : 'Nothing is decided yet: what goes out, and to what size, follows from the decision.'}{' '}
-              <TextLink to={stationPath(file.job.id, 'decide')}>Decide</TextLink>
-            </p>
-          </Empty>
-        )}
       </div>
-      {part && <PartTicket file={file} onClose={() => setPart(false)} />}
+      {partSheet}
     </StationFrame>
   );
 }

@@ -50,7 +50,7 @@ export function BackPanel({
           </ol>
         </>
       ) : (
-        <p className="text-lead">
+        <p className={`text-lead font-semibold ${plan.chosen ? 'text-within' : ''}`}>
           {plan.chosen ? 'Everything that came off is back.' : 'Nothing was taken apart by the list.'}
         </p>
       )}

@@ -1,10 +1,11 @@
 import { useSearchParams } from 'react-router';
-import { torqueRun } from '@tribos/core';
+import { assemblyRun, torqueRun } from '@tribos/core';
 import { AssemblyPanel } from '../assembly/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { SetupPanel } from '../setup/index.js';
 import { TorquePanel } from '../torque/index.js';
+import { Button } from '../ui/index.js';
 
 const PARTS = [
   ['assembly', 'Assembly'],
@@ -38,10 +39,23 @@ export function TopStation() {
       ))}
     </div>
   );
+  // What of the top end is still open elsewhere: a part that is done leads on to it.
+  const together = assemblyRun(file);
+  const left = PARTS.filter(
+    ([p]) =>
+      p !== at &&
+      ((p === 'assembly' && (!together.begun || together.now !== null)) ||
+        (p === 'torque' && tight.groups.some((g) => !g.done))),
+  );
+  const onward = left[0] && (
+    <Button look="brass" onClick={() => setQuery({ at: left[0]![0] }, { replace: true })}>
+      On to {left[0][1]}
+    </Button>
+  );
   if (at === 'set-up') return <SetupPanel context={context} mayDo={mayDo} tabs={tabs} />;
   return at === 'assembly' ? (
-    <AssemblyPanel file={file} judgement={judgement} mayDo={mayDo} tabs={tabs} />
+    <AssemblyPanel file={file} judgement={judgement} mayDo={mayDo} tabs={tabs} onward={onward} />
   ) : (
-    <TorquePanel file={file} mayDo={mayDo} tabs={tabs} />
+    <TorquePanel file={file} mayDo={mayDo} tabs={tabs} onward={onward} />
   );
 }

@@ -1,4 +1,6 @@
+import type { ReactNode } from 'react';
 import { stepText } from '@tribos/core';
+import { Rest } from '../frame/index.js';
 import { Button, Kbd } from '../ui/index.js';
 import type { Torque } from './useTorque.js';
 
@@ -9,10 +11,9 @@ export const SEEN = [
 ] as const;
 
 /** What is to be tightened now, and what the wrench is set to for it. */
-export function TorqueNow({ torque }: { torque: Torque }) {
+export function TorqueNow({ torque, onward }: { torque: Torque; onward: ReactNode }) {
   const { group, now, asks } = torque;
-  if (group === null)
-    return <p className="text-reading font-semibold text-within">Everything is tightened.</p>;
+  if (group === null) return <Rest says="Everything is tightened.">{onward}</Rest>;
   if (asks !== null)
     return (
       <>

@@ -42,7 +42,18 @@ interface Open {
 }
 
 /** The torque run: the map, the one at hand, what the wrench is set to, one press for each step. */
-export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boolean; tabs: ReactNode }) {
+export function TorquePanel({
+  file,
+  mayDo,
+  tabs,
+  onward,
+}: {
+  file: JobFile;
+  mayDo: boolean;
+  tabs: ReactNode;
+  /** Where the top end goes on once all is tight. */
+  onward: ReactNode;
+}) {
   const torque = useTorque(file);
   const { groups, group, now, asks, trouble } = torque;
   const sheets = useSheets<Open>();
@@ -114,7 +125,7 @@ export function TorquePanel({ file, mayDo, tabs }: { file: JobFile; mayDo: boole
           aria-label="Torque run"
           data-torque={now ? `${now.group}:${now.pass}:${now.holes.join('-')}` : (asks ?? 'done')}
         >
-          <TorqueNow torque={torque} />
+          <TorqueNow torque={torque} onward={onward} />
           <TorqueMap group={shown} groups={groups} now={now} />
           {sheets.isOpen === null && <Trouble className="text-lead font-semibold">{trouble}</Trouble>}
         </section>
