@@ -2,27 +2,23 @@ import { sendsItself, speak, takeFromLine, tick } from '../gaugeLine/index.js';
 import { newEntry, type JobContext } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { answersTo, type Answer } from './answers.js';
-import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
+import { leavesAt } from './leavesAt.js';
+import { rememberGauge } from './gaugeFor.js';
 import { move, nextThing, type Direction } from './moves.js';
 import { fittedKitId } from './places.js';
 import { setTypedOn, typedOn } from './typing.js';
 import { useAt } from './useAt.js';
+import { useGaugeInHand } from './useGaugeInHand.js';
 import { useCallback, useState } from 'react';
 import {
-  LEAF,
   READING,
   TAKE_BACK,
   fromDeviation,
-  gapLimits,
   gapPlaces,
   isGap,
   isOfCylinder,
   lastReading,
-  leafBracket,
-  leafToTry,
-  nextLeaf,
   nextPlace,
-  nominalOf,
   openZero,
   parseReading,
   readingContext,
@@ -31,7 +27,6 @@ import {
   placeName,
   thrustAngle,
   type GapState,
-  type LeafBracket,
   type Instrument,
   type LeafAnswer,
   type LeafEntry,
@@ -110,25 +105,85 @@ export interface OwnWalk {
 
 const ANSWERS: ReadonlySet<string> = new Set<LeafAnswer>(['goes', 'drags', 'does-not']);
 
-const NO_BRACKET = { low: null, high: null, lowLeaves: 0, highLeaves: 0, contradicts: false } as const;
 /** Repeats of each act in comparator mode. */
 const ACTS = 3;
-/** Most leaves in a stack. */
-const STACK = 3;
 
 const readingOf = (log: JobContext['file']['log'], id: string): ReadingEntry | null =>
   (log.find((e) => e.id === id && e.kind === 'reading') as ReadingEntry | undefined) ?? null;
 
-/**
- * What is being typed, where, with which gauge: the state behind the reading bar of any station.
- * @param walk places the station asks for, in the order they are walked
- * @param own  what the station knows better: where it goes on, and which leaf to try
- */
-export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk = {}): Bar {
+/** A figure as it is sent: where, with what, what is typed, what it corrects, and the zero it deviates from. */
+type ReadingMaker = (
+  at: SizePlace,
+  instrumentId: string,
+  typed: string,
+  corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
+  zeroId: string | null,
+) => SentEntry;
+
+const readingEntry = (
+  file: JobContext['file'],
+  ...[at, instrumentId, typed, corrects, zeroId]: Parameters<ReadingMaker>
+) =>
+  newEntry(READING, {
+    station: at,
+    instrumentId,
+    text: typed,
+    corrects,
+    zeroId,
+    seen: file.log.at(-1)?.id ?? null,
+  });
+
+/** What is typed at a place, as its gauge reads it; or why it cannot be: an empty reason where nothing is typed. */
+function readTyped(
+  gauge: Instrument | null,
+  zero: Zero | null,
+  typed: string,
+):
+  { readonly ok: true; readonly question: string | null } | { readonly ok: false; readonly trouble: string } {
+  const not = (trouble: string) => ({ ok: false, trouble }) as const;
+  if (!gauge) return not('No gauge of the shop reads this part at this size. Add one under Gauges.');
+  const parsed = parseReading(typed, readingContext(gauge, zero !== null));
+  if (!parsed.ok) return not(parsed.code === 'empty' ? '' : `${parsed.sentence} It is kept in the bar.`);
+  if (zero && fromDeviation(zero, parsed.value) <= 0)
+    return not('That makes a size of nothing or less. It is kept in the bar.');
+  return { ok: true, question: parsed.question?.sentence ?? null };
+}
+
+/** Where the piston of a cylinder bears hardest. */
+const thrustOf = ({ file }: JobContext, cylinder: number): Place => ({
+  part: 'bore',
+  cylinder,
+  depth: file.engine.depths.top,
+  angle: thrustAngle(file.engine),
+});
+
+/** The place an arrow leads to. */
+const moved = ({ file }: JobContext, at: Place, direction: Direction, walk: readonly Place[]): Place =>
+  move(
+    file.engine,
+    at,
+    direction,
+    isOfCylinder(at)
+      ? {
+          piston: pistonAsked(file, at.cylinder)?.id ?? null,
+          clearance: fittedKitId(file, at.cylinder),
+          gaps: gapPlaces(file, at.cylinder),
+        }
+      : { piston: null, clearance: null, gaps: [] },
+    walk,
+  );
+
+/** The same place of the next cylinder, or the next thing of what is walked. */
+function otherCylinder({ file }: JobContext, at: Place, step: 1 | -1, walk: readonly Place[]): Place {
+  if (!isOfCylinder(at)) return nextThing(walk, at, step);
+  const { length } = file.engine.cylinders;
+  return { ...at, cylinder: (at.cylinder + step + length) % length };
+}
+
+/** Where somebody stands with what in the hand, and what was said to them last. */
+function useStanding(context: JobContext, walk: readonly Place[], own: OwnWalk) {
   const { file, judgement } = context;
   const jobId = file.job.id;
-  // In hand for one kind of part; another part has a gauge of its own.
-  const [inHand, setInHand] = useState<{ readonly part: Place['part']; readonly id: string } | null>(null);
   const [say, setSay] = useState<Bar['say']>(null);
   const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
   const trouble = (what: string) => setSay({ tone: 'trouble', text: what });
@@ -146,45 +201,15 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
   );
 
   const { readings } = judgement;
-  const gauges = suitable(file, station);
-  const gauge =
-    gauges.find((g) => g.id === inHand?.id && inHand.part === station.part) ?? rememberedGauge(file, station);
+  const { gauges, gauge, pickGauge, nextGauge } = useGaugeInHand(context, station, stay);
   const last = lastReading(file.log);
   const question = readings.questions[0] ?? null;
   const zero = gauge && station.part === 'bore' ? openZero(readings.zeros, gauge.id) : null;
   const here = placeKey(station);
-  const gap = readings.gaps.get(here) ?? null;
   const acts = zero && {
     done: readings.places.get(here)?.readings.filter((r) => r.entry.zeroId === zero.id).length ?? 0,
     of: ACTS,
   };
-
-  const setText = (next: string): void => {
-    stay();
-    setTypedOn(jobId, next, station);
-    setSay(null);
-  };
-
-  const send = (entries: SentEntry[]): void => {
-    stay();
-    void post(jobId, entries);
-  };
-  const reading = (
-    at: SizePlace,
-    instrumentId: string,
-    typed: string,
-    corrects: { readingId: string; slip: SlipQuestion['code'] } | null,
-    zeroId: string | null,
-  ): SentEntry =>
-    newEntry(READING, {
-      station: at,
-      instrumentId,
-      text: typed,
-      corrects,
-      zeroId,
-      seen: file.log.at(-1)?.id ?? null,
-    });
-
   const pick = useCallback(
     (to: Place): void => {
       stand(to);
@@ -192,6 +217,53 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
     },
     [stand, setStack],
   );
+  const send = (entries: SentEntry[]): void => {
+    stay();
+    void post(jobId, entries);
+  };
+  return {
+    jobId,
+    station,
+    pick,
+    stay,
+    send,
+    say,
+    setSay,
+    trouble,
+    done,
+    stack,
+    setStack,
+    gauges,
+    gauge,
+    pickGauge,
+    nextGauge,
+    last,
+    question,
+    zero,
+    here,
+    acts,
+  };
+}
+
+/**
+ * What is being typed, where, with which gauge: the state behind the reading bar of any station.
+ * @param walk places the station asks for, in the order they are walked
+ * @param own  what the station knows better: where it goes on, and which leaf to try
+ */
+export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk = {}): Bar {
+  const { file, judgement } = context;
+  const { readings } = judgement;
+  const standing = useStanding(context, walk, own);
+  const { jobId, station, pick, stay, send, say, setSay, trouble, done, stack, setStack } = standing;
+  const { gauges, gauge, pickGauge, nextGauge, last, question, zero, here, acts } = standing;
+
+  const setText = (next: string): void => {
+    stay();
+    setTypedOn(jobId, next, station);
+    setSay(null);
+  };
+
+  const reading: ReadingMaker = (...of) => readingEntry(file, ...of);
 
   /** Takes a figure at the station; what cannot be read is not taken, with the reason. */
   const take = (typed: string, repeat: boolean): boolean => {
@@ -199,24 +271,16 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
       trouble('Leaves are answered: g goes, d drags, x does not go.');
       return false;
     }
-    if (!gauge) {
-      trouble('No gauge of the shop reads this part at this size. Add one under Gauges.');
-      return false;
-    }
-    const parsed = parseReading(typed, readingContext(gauge, zero !== null));
-    if (!parsed.ok) {
-      if (parsed.code !== 'empty') trouble(`${parsed.sentence} It is kept in the bar.`);
-      return false;
-    }
-    if (zero && fromDeviation(zero, parsed.value) <= 0) {
-      trouble('That makes a size of nothing or less. It is kept in the bar.');
+    const read = readTyped(gauge, zero, typed);
+    if (!read.ok || !gauge) {
+      if (!read.ok && read.trouble) trouble(read.trouble);
       return false;
     }
     send([reading(station, gauge.id, typed.trim(), null, zero?.id ?? null)]);
     rememberGauge(station.part, gauge.id);
     tick();
     speak(typed.trim());
-    setSay(parsed.question ? { tone: 'trouble', text: parsed.question.sentence } : null);
+    setSay(read.question ? { tone: 'trouble', text: read.question } : null);
     if (!repeat && (!acts || acts.done + 1 >= acts.of)) {
       const next = nextPlace(walk, readings, here);
       if (next) pick(next);
@@ -228,69 +292,26 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
     if (take(typedOn(jobId), repeat)) setText('');
   };
 
-  const set = gauge?.leaves ?? [];
-  const wanted = isGap(file, station) ? own.propose?.(station, set) : null;
-  /** By its limits where the gap is of a thing of the engine, else by halves. */
-  const narrows = (bracket: LeafBracket): readonly Nanometres[] | null => {
-    const expected = nominalOf(file, station);
-    if (isOfCylinder(station)) return nextLeaf(set, bracket, expected);
-    const limits = gapLimits(file, station);
-    return leafToTry(set, bracket, limits, (gauge?.maxError ?? 0) + limits.slack, expected);
-  };
-  const proposal =
-    wanted === undefined && isGap(file, station) ? narrows(gap?.bracket ?? NO_BRACKET) : (wanted ?? null);
-  const answerLeaf = (answer: LeafAnswer): void => {
-    const laid = stack ?? proposal ?? [];
-    if (!gauge || laid.length === 0 || !isGap(file, station))
-      return trouble('Choose a leaf first: nothing in the set narrows this.');
-    send([
-      newEntry(LEAF, {
-        station,
-        instrumentId: gauge.id,
-        stack: [...laid],
-        answer,
-      }),
-    ]);
-    tick();
-    setStack(null);
-    setSay(null);
-    // A thing whose leaves have told what they can is done with: the next one is taken.
-    if (isOfCylinder(station)) return;
-    const after = leafBracket([...(gap?.tries ?? []), { stack: laid, answer }]);
-    const next = narrows(after) === null ? nextPlace(walk, readings, here) : null;
-    if (next && placeKey(next) !== here) pick(next);
-  };
-  const leaves: Leaves | null =
-    isGap(file, station) && gauge
-      ? {
-          set: gauge.leaves,
-          stack: stack ?? proposal ?? [],
-          proposal,
-          near: own.near?.(station) ?? null,
-          waits: wanted === null && own.propose !== undefined,
-          typedFor: own.typedFor ?? null,
-          gap,
-          toggle: (leaf) => {
-            const laid = stack ?? [];
-            stay();
-            if (laid.includes(leaf)) setStack(laid.filter((l) => l !== leaf));
-            else setStack(laid.length < STACK ? [...laid, leaf] : [leaf]);
-          },
-          answer: answerLeaf,
-        }
-      : null;
+  const leaves = leavesAt({
+    context,
+    station,
+    gauge,
+    own,
+    walk,
+    stack,
+    setStack,
+    stay,
+    send,
+    pick,
+    trouble,
+    setSay,
+  });
 
   const takeBack = (): void => {
     if (!last) return trouble('There is no reading to take back.');
     send([newEntry(TAKE_BACK, { readingId: last.id })]);
     pick(last.station);
     done(`${last.kind === 'leaf' ? 'That leaf' : last.text} is taken back. It stays in the log.`);
-  };
-
-  const pickGauge = (id: string, at: Place = station): void => {
-    stay();
-    setInHand({ part: at.part, id });
-    rememberGauge(at.part, id);
   };
 
   return {
@@ -302,37 +323,11 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
     gauge,
     gauges,
     pickGauge,
-    nextGauge: () => {
-      const at = gauges.findIndex((g) => g.id === gauge?.id);
-      const next = gauges[(at + 1) % gauges.length];
-      if (next) pickGauge(next.id);
-    },
+    nextGauge,
     accept,
     takeBack,
-    move: (direction) =>
-      pick(
-        move(
-          file.engine,
-          station,
-          direction,
-          isOfCylinder(station)
-            ? {
-                piston: pistonAsked(file, station.cylinder)?.id ?? null,
-                clearance: fittedKitId(file, station.cylinder),
-                gaps: gapPlaces(file, station.cylinder),
-              }
-            : { piston: null, clearance: null, gaps: [] },
-          walk,
-        ),
-      ),
-    nextCylinder: (step) => {
-      if (!isOfCylinder(station)) {
-        pick(nextThing(walk, station, step));
-        return;
-      }
-      const { length } = file.engine.cylinders;
-      pick({ ...station, cylinder: (station.cylinder + step + length) % length });
-    },
+    move: (direction) => pick(moved(context, station, direction, walk)),
+    nextCylinder: (step) => pick(otherCylinder(context, station, step, walk)),
     question,
     answers: question
       ? answersTo(question, readingOf(file.log, question.readingId), {
@@ -340,12 +335,7 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
           reading,
           pick,
           done,
-          thrust: (cylinder) => ({
-            part: 'bore',
-            cylinder,
-            depth: file.engine.depths.top,
-            angle: thrustAngle(file.engine),
-          }),
+          thrust: (cylinder) => thrustOf(context, cylinder),
         })
       : [],
     say,
@@ -354,7 +344,7 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
     acts,
     leaves,
     takeFigure: (figure) => {
-      if (leaves && ANSWERS.has(figure.trim())) return answerLeaf(figure.trim() as LeafAnswer);
+      if (leaves && ANSWERS.has(figure.trim())) return leaves.answer(figure.trim() as LeafAnswer);
       // What cannot be taken stays in the bar with its reason, unless something typed already stands there.
       if (!take(figure, false) && typedOn(jobId) === '') setTypedOn(jobId, figure, station);
     },
