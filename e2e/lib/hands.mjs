@@ -28,16 +28,17 @@ export function thumbOf(driver) {
   const touch = (type, points) =>
     driver.sendDevToolsCommand('Input.dispatchTouchEvent', { type, touchPoints: points });
   // What lies on top is what a thumb gets at.
-  const named = async (name) => {
+  const named = async (name, within) => {
     const covered = (await driver.findElements(By.css('[role=dialog]'))).length > 0;
     return By.xpath(
-      `${covered ? '//*[@role="dialog"]' : ''}//*[self::button or self::a or self::label][starts-with(normalize-space(), "${name}") or starts-with(@aria-label, "${name}")]`,
+      `${covered ? '//*[@role="dialog"]' : within}//*[self::button or self::a or self::label][starts-with(normalize-space(), "${name}") or starts-with(@aria-label, "${name}")]`,
     );
   };
   return {
-    async tap(name) {
+    /** @param within where it is, as an XPath, where more than one is called so */
+    async tap(name, within = '') {
       const found = await driver.wait(
-        until.elementLocated(await named(name)),
+        until.elementLocated(await named(name, within)),
         10_000,
         `there is no “${name}”`,
       );

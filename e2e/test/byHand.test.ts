@@ -98,7 +98,7 @@ const DEEDS: readonly {
       await thumb.tap('Choose Another cylinder');
       await thumb.tap('Why');
       await thumb.type('its fins are broken');
-      await thumb.tap('Decide');
+      await thumb.tap('Decide', '//form');
     },
   },
   {

@@ -136,48 +136,77 @@ export const WallMap = memo(function WallMap({
           {prepared.findings[cylinder]!.map((f) => (
             <FindingMark key={f.id} finding={f} engine={engine} unit={unit} />
           ))}
-          {grid(file, cylinder).map((station) => {
-            const key = placeKey(station);
-            const state = prepared.readings.places.get(key);
-            const blocked = isBlocked(engine, station.depth, station.angle);
-            const here = key === currentKey;
-            if (blocked && !state) return null;
-            const value = state?.result ? placeFigure(state, unit) : null;
-            const held = state !== undefined && state.result === null;
-            const times = state && state.readings.length > 1 ? ` ×${state.readings.length}` : '';
-            const label = `${placeName(file, station, unit)}: ${value ? `${value}${times}` : held ? 'waits for an answer' : planned.has(key) ? 'to be read' : 'not in the plan'}`;
-            return (
-              <button
-                key={key}
-                type="button"
-                aria-label={label}
-                aria-current={here ? 'true' : undefined}
-                tabIndex={here ? 0 : -1}
-                onClick={() => onPick(station)}
-                className="absolute -mt-3.5 flex h-11 w-1/4 -translate-x-1/2 flex-col items-center pt-1"
-                style={{ left: `${across(station.angle, thrust)}%`, top: `${down(station.depth)}%` }}
-              >
-                <span aria-hidden="true" className="flex h-5 items-center">
-                  <span
-                    className={`block rounded-full ${here ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : state ? 'size-3 border-2 border-ink bg-sheet' : planned.has(key) ? 'size-3 border-2 border-dotted border-ink bg-page' : 'size-1.5 bg-soft/70'}`}
-                  />
-                </span>
-                {(value || held) && (
-                  <span
-                    className={`figure bg-sheet px-1 text-small leading-4 ${here ? 'font-bold text-brass' : held ? 'text-undecided' : 'text-ink'}`}
-                  >
-                    {value ?? '?'}
-                    <span className="text-soft">{times}</span>
-                  </span>
-                )}
-              </button>
-            );
-          })}
+          {grid(file, cylinder).map((station) => (
+            <Station
+              key={placeKey(station)}
+              {...{ file, prepared, station, unit, onPick }}
+              isPlanned={planned.has(placeKey(station))}
+              isHere={placeKey(station) === currentKey}
+            />
+          ))}
         </div>
       </div>
     </figure>
   );
 });
+
+/** One place of the wall: its figure, or whether it is still to be read. */
+function Station({
+  file,
+  prepared,
+  station,
+  unit,
+  isPlanned,
+  isHere,
+  onPick,
+}: {
+  file: JobFile;
+  prepared: Prepared;
+  station: BorePlace;
+  unit: LengthUnit;
+  isPlanned: boolean;
+  isHere: boolean;
+  onPick: (s: Place) => void;
+}) {
+  const { engine } = file;
+  const thrust = thrustAngle(engine);
+  const key = placeKey(station);
+  const state = prepared.readings.places.get(key);
+  const blocked = isBlocked(engine, station.depth, station.angle);
+  if (blocked && !state) return null;
+  const value = state?.result ? placeFigure(state, unit) : null;
+  const held = state !== undefined && state.result === null;
+  const times = state && state.readings.length > 1 ? ` ×${state.readings.length}` : '';
+  const label = `${placeName(file, station, unit)}: ${value ? `${value}${times}` : held ? 'waits for an answer' : isPlanned ? 'to be read' : 'not in the plan'}`;
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      aria-current={isHere ? 'true' : undefined}
+      tabIndex={isHere ? 0 : -1}
+      onClick={() => onPick(station)}
+      className="absolute -mt-3.5 flex h-11 w-1/4 -translate-x-1/2 flex-col items-center pt-1"
+      style={{
+        left: `${across(station.angle, thrust)}%`,
+        top: `${(station.depth / engine.wallDepth) * 100}%`,
+      }}
+    >
+      <span aria-hidden="true" className="flex h-5 items-center">
+        <span
+          className={`block rounded-full ${isHere ? 'size-4.5 border-3 border-sheet bg-brass outline-2 outline-brass' : state ? 'size-3 border-2 border-ink bg-sheet' : isPlanned ? 'size-3 border-2 border-dotted border-ink bg-page' : 'size-1.5 bg-soft/70'}`}
+        />
+      </span>
+      {(value || held) && (
+        <span
+          className={`figure bg-sheet px-1 text-small leading-4 ${isHere ? 'font-bold text-brass' : held ? 'text-undecided' : 'text-ink'}`}
+        >
+          {value ?? '?'}
+          <span className="text-soft">{times}</span>
+        </span>
+      )}
+    </button>
+  );
+}
 
 function findingsText(found: readonly FindingEntry[], unit: LengthUnit): string {
   if (found.length === 0) return 'note a finding';

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { lazy, useMemo, useState } from 'react';
 import {
   assumed,
   CONSTRUCTION,
@@ -14,7 +14,7 @@ import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
-import { Button, TextLink } from '../ui/index.js';
+import { Button, TextLink, useSheets } from '../ui/index.js';
 import { Assume, assumedText } from './Assume.js';
 import { Beside } from './Beside.js';
 import { Choose } from './Choose.js';
@@ -46,8 +46,7 @@ export function DecideStation() {
   // What was decided stands open until somebody opens or shuts a row.
   const [touched, setOpened] = useState<string | null | undefined>(undefined);
   const opened = touched === undefined ? (decidedWay?.key ?? null) : touched;
-  const [side, setSide] = useState(false);
-  const [came, setCame] = useState(false);
+  const sheets = useSheets<{ readonly side: null; readonly came: null }>();
   const mayDecide = useMay('decide');
   const mayMeasure = useMay('measure');
   const construction = CONSTRUCTION[file.engine.wall];
@@ -86,31 +85,10 @@ export function DecideStation() {
       }
     >
       <section className="grid content-start gap-4 bg-sheet p-4">
-        {decision ? (
-          <div className="border-l-5 border-brass pl-4">
-            <h2 className="font-semibold text-brass">Decided</h2>
-            <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
-            <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
-            {decidedWay && <FinishedSizes way={decidedWay} unit={unit} />}
-            {decidedWay && decidedWay.targets.length > 0 && (
-              <p className="no-print mt-1">
-                <TextLink to={stationPath(file.job.id, 'outside')}>Ticket, and what comes back</TextLink>
-              </p>
-            )}
-            <p className="mt-2 text-small text-soft">Recommended: {sentence}</p>
-          </div>
-        ) : (
-          <div className="border-l-5 border-brass pl-4">
-            <h2 className="font-semibold text-brass">Recommended</h2>
-            <p className="text-lead leading-snug">{sentence}</p>
-            {recommended && <FinishedSizes way={recommended} unit={unit} />}
-            {recommended && mayDecide && (
-              <Button look="brass" className="no-print mt-2" onClick={() => setChosen(recommended)}>
-                Choose this
-              </Button>
-            )}
-          </div>
-        )}
+        <Answer
+          {...{ decidedWay, recommended, sentence }}
+          onChoose={mayDecide && recommended ? () => setChosen(recommended) : null}
+        />
         <div hidden={shown.length === 0}>
           <div
             className={`${WAY_COLUMNS} border-b border-ink/60 px-3 pb-1 pl-4 text-small text-soft max-md:hidden`}
@@ -139,15 +117,7 @@ export function DecideStation() {
               />
             ))}
           </ul>
-          {unable.length > 0 && (
-            <ul aria-label="Ways that are shut" className="mt-2">
-              {unable.map((w) => (
-                <li key={w.key} className="px-4 py-1 text-small">
-                  <span className="font-semibold">{w.name}:</span> {w.whyNot}
-                </li>
-              ))}
-            </ul>
-          )}
+          <Shut ways={unable} />
         </div>
         {!file.shop.costs && (
           <p className="no-print">
@@ -160,23 +130,76 @@ export function DecideStation() {
           A two-point gauge cannot tell how the wear is shared between the sides: the odds are over every
           share from even to one-sided, widened by the gauge. A straight edge along the wall narrows them.{' '}
           {mayMeasure && file.engine.kits.length > 0 && (
-            <Button look="quiet" className="no-print" onClick={() => setCame(true)}>
+            <Button look="quiet" className="no-print" onClick={() => sheets.open('came')}>
               Came in at another size
             </Button>
           )}
           {mayMeasure && construction.boring && (
-            <Button look="quiet" className="no-print" onClick={() => setSide(true)}>
+            <Button look="quiet" className="no-print" onClick={() => sheets.open('side')}>
               Wear of one side
             </Button>
           )}
         </p>
       </section>
-      {came && (
-        <Suspense fallback={null}>
-          <CameInSheet file={file} onClose={() => setCame(false)} />
-        </Suspense>
-      )}
-      {side && <SideWearSheet file={file} unit={unit} onClose={() => setSide(false)} />}
+      {sheets.over({
+        came: (_, close) => <CameInSheet file={file} onClose={close} />,
+        side: (_, close) => <SideWearSheet file={file} unit={unit} onClose={close} />,
+      })}
     </StationFrame>
+  );
+}
+
+/** What was decided, loud, and the recommendation behind it; before that the recommendation, with the way to take it. */
+function Answer({
+  decidedWay,
+  recommended,
+  sentence,
+  onChoose,
+}: {
+  decidedWay: Way | null;
+  recommended: Way | null;
+  sentence: string;
+  onChoose: (() => void) | null;
+}) {
+  const { file, unit } = useJobContext();
+  const decision = standingDecision(file);
+  return decision ? (
+    <div className="border-l-5 border-brass pl-4">
+      <h2 className="font-semibold text-brass">Decided</h2>
+      <p className="text-reading leading-tight font-semibold">{decidedText(file)}</p>
+      <p className="text-lead leading-snug">{decision.reason || 'no reason given'}</p>
+      {decidedWay && <FinishedSizes way={decidedWay} unit={unit} />}
+      {decidedWay && decidedWay.targets.length > 0 && (
+        <p className="no-print mt-1">
+          <TextLink to={stationPath(file.job.id, 'outside')}>Ticket, and what comes back</TextLink>
+        </p>
+      )}
+      <p className="mt-2 text-small text-soft">Recommended: {sentence}</p>
+    </div>
+  ) : (
+    <div className="border-l-5 border-brass pl-4">
+      <h2 className="font-semibold text-brass">Recommended</h2>
+      <p className="text-lead leading-snug">{sentence}</p>
+      {recommended && <FinishedSizes way={recommended} unit={unit} />}
+      {onChoose && (
+        <Button look="brass" className="no-print mt-2" onClick={onChoose}>
+          Choose this
+        </Button>
+      )}
+    </div>
+  );
+}
+
+/** Ways this wall does not allow, each with why. */
+function Shut({ ways }: { ways: readonly Way[] }) {
+  if (ways.length === 0) return null;
+  return (
+    <ul aria-label="Ways that are shut" className="mt-2">
+      {ways.map((w) => (
+        <li key={w.key} className="px-4 py-1 text-small">
+          <span className="font-semibold">{w.name}:</span> {w.whyNot}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -37,13 +37,14 @@ export function AskField({
       {ask.draw ? (
         ask.draw(draft, onChange, troubles[path])
       ) : (
-        <Plain {...{ shape, ask, unit, draft, path, troubles, onChange }} />
+        <BareField {...{ shape, ask, unit, draft, path, troubles, onChange }} />
       )}
     </div>
   );
 }
 
-function Plain(props: Parameters<typeof AskField>[0]) {
+/** The field itself, for who lays it out otherwise. */
+export function BareField(props: Parameters<typeof AskField>[0]) {
   const { shape, ask, unit, draft, path, troubles, onChange } = props;
   const none = shape.made.as === 'or-none' ? (ask.none ?? 'not said') : undefined;
   const inner = shape.made.as === 'or-none' ? shape.made.of : shape;

@@ -1,4 +1,4 @@
-export { AskField } from './AskField.js';
+export { AskField, BareField } from './AskField.js';
 export { type Ask, type Asks, type AsksOf } from './asks.js';
 export { blank, draftOf, valueOf, type Draft, type DraftRecord, type DraftTroubles } from './draft.js';
 export { figure, FormFields, type FormAsk, type FormAsks } from './FormFields.js';

@@ -25,9 +25,11 @@ import {
   type CleaningKind,
   type Disposition,
   type Inspected,
+  type JobFile,
   type Overall,
   type PartFindingKind,
   type PartWorkKind,
+  type SentEntry,
 } from '@tribos/core';
 import { newEntry, useSend, type JobContext } from '../job/index.js';
 
@@ -38,6 +40,55 @@ export const ANSWER_KEYS: Readonly<Record<Disposition, string>> = {
   replace: '3',
   send: '4',
   measure: '5',
+};
+
+/** What is done to the part at hand, or to its section: cleaned, in pieces, together again. */
+function partActs(
+  file: JobFile,
+  inOrder: readonly Inspected[],
+  now: Inspected | null,
+  send: (...entries: SentEntry[]) => boolean,
+  setTrouble: (trouble: string) => void,
+) {
+  /** The part at hand cleaned one way. */
+  const cleaned = (how: CleaningKind): void => {
+    if (now) send(newEntry(CLEANED, { parts: [now.part.key], how }));
+  };
+  /** Everything of the section at hand through the parts washer, but what it harms and what is clean already. */
+  const washSection = (): void => {
+    if (!now) return;
+    const parts = inOrder.filter(
+      ({ part }) =>
+        part.kind.section === now.part.kind.section &&
+        !part.kind.always &&
+        harms('washer', part.kind.material) === null &&
+        !cleanedWith(file, part.key).includes('washer'),
+    );
+    if (parts.length === 0) return setTrouble('Nothing of this section is left for the parts washer.');
+    send(newEntry(CLEANED, { parts: parts.map((i) => i.part.key), how: 'washer' }));
+  };
+  /** The part at hand in pieces, or together again. */
+  const apart = (is: 'apart' | 'together', seals: 'new' | 'old' | null): void => {
+    if (now) send(newEntry(APART, { of: now.part.key, is, seals, text: '' }));
+  };
+  /** The same by one key: apart, or together with what is renewed. */
+  const turn = (): void => {
+    if (!now || !comesApart(now.part)) return;
+    if (!liesApart(file, now.part.key)) return apart('apart', null);
+    const seals = assemblyOf(file.engine, now.part)?.pieces.some((p) => p.renewed) ?? false;
+    apart('together', seals ? 'new' : null);
+  };
+  return { cleaned, washSection, apart, turn };
+}
+
+/** Findings and work that stand, and what else was said here. */
+const saidHere = (file: JobFile): readonly AnyEntry[] => {
+  const inspect = inspectLog(file);
+  return (file.log as readonly AnyEntry[]).filter((e) =>
+    PART_FINDING.is(e) || PART_WORK.is(e)
+      ? !file.log.some((o) => o.kind === 'take-back' && o.readingId === e.id)
+      : inspect.includes(e),
+  );
 };
 
 /** What is being looked at, what is said of it with one key, and what was said last. */
@@ -110,45 +161,13 @@ export function useClean({ file, unit, judgement }: JobContext) {
   const worked = (of: Inspected, what: PartWorkKind, text: string): void => {
     send(newEntry(PART_WORK, { of: of.part.key, name: of.part.name, what, text }));
   };
-  /** The part at hand cleaned one way. */
-  const cleaned = (how: CleaningKind): void => {
-    if (now) send(newEntry(CLEANED, { parts: [now.part.key], how }));
-  };
-  /** Everything of the section at hand through the parts washer, but what it harms and what is clean already. */
-  const washSection = (): void => {
-    if (!now) return;
-    const parts = inOrder.filter(
-      ({ part }) =>
-        part.kind.section === now.part.kind.section &&
-        !part.kind.always &&
-        harms('washer', part.kind.material) === null &&
-        !cleanedWith(file, part.key).includes('washer'),
-    );
-    if (parts.length === 0) return setTrouble('Nothing of this section is left for the parts washer.');
-    send(newEntry(CLEANED, { parts: parts.map((i) => i.part.key), how: 'washer' }));
-  };
-  /** The part at hand in pieces, or together again. */
-  const apart = (is: 'apart' | 'together', seals: 'new' | 'old' | null): void => {
-    if (now) send(newEntry(APART, { of: now.part.key, is, seals, text: '' }));
-  };
-  /** The same by one key: apart, or together with what is renewed. */
-  const turn = (): void => {
-    if (!now || !comesApart(now.part)) return;
-    if (!liesApart(file, now.part.key)) return apart('apart', null);
-    const seals = assemblyOf(file.engine, now.part)?.pieces.some((p) => p.renewed) ?? false;
-    apart('together', seals ? 'new' : null);
-  };
+  const { cleaned, washSection, apart, turn } = partActs(file, inOrder, now, send, setTrouble);
   /** What was measured of a part says, where anything was; null else. */
   const measured = (key: string): Overall | null => {
     const own = judgement.items.filter((f) => partOf(f) === key && f.feature !== 'finding');
     return own.length === 0 ? null : combineVerdicts(own.map(overallOf));
   };
-  const mine = (file.log as readonly AnyEntry[]).filter((e) => {
-    if (PART_FINDING.is(e) || PART_WORK.is(e))
-      return !file.log.some((o) => o.kind === 'take-back' && o.readingId === e.id);
-    return inspectLog(file).includes(e);
-  });
-  const last = mine.at(-1) ?? null;
+  const last = saidHere(file).at(-1) ?? null;
   return {
     file,
     unit,

@@ -16,12 +16,13 @@ import {
   unitOfHead,
   type LengthUnit,
   type TableColumn,
+  type JobFile,
   type TableMapping,
 } from '@tribos/core';
 import { type JobContext } from '../job/index.js';
 import { tellAnswered } from '../outbox/index.js';
 import { api, ApiError } from '../kit/api.js';
-import { Button, SelectField, Sheet, TextArea } from '../ui/index.js';
+import { Button, SelectField, Sheet, TextArea, Trouble } from '../ui/index.js';
 
 /** What one request may hold: a table goes in whole or not at all. */
 const MOST_ROWS = 200;
@@ -138,40 +139,17 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
         {table.rows.length > 0 && (
           <>
             <div className="grid gap-3 sm:grid-cols-3">
-              {(Object.keys(TABLE_COLUMNS) as TableColumn[]).map((column) => (
-                <SelectField
-                  key={column}
-                  label={TABLE_COLUMNS[column]}
-                  value={mapping[column] ?? ''}
-                  onChange={(e) => {
-                    const { [column]: _gone, ...rest } = mapping;
-                    setChanged(e.target.value === '' ? rest : { ...rest, [column]: Number(e.target.value) });
-                  }}
-                >
-                  <option value="">not in the table</option>
-                  {table.heads.map((h, i) => (
-                    <option key={`${i}:${h}`} value={i}>
-                      {h}
-                    </option>
-                  ))}
-                </SelectField>
-              ))}
-              <SelectField
+              <Columns heads={table.heads} mapping={mapping} onChange={setChanged} />
+              <UnitField
                 label="Readings without a unit are"
-                value={valueUnit}
-                onChange={(e) => setUnits({ ...units, value: e.target.value as LengthUnit })}
-              >
-                <option value="mm">millimetres</option>
-                <option value="in">inches</option>
-              </SelectField>
-              <SelectField
+                is={valueUnit}
+                onChange={(value) => setUnits({ ...units, value })}
+              />
+              <UnitField
                 label="Depths are"
-                value={depthUnit}
-                onChange={(e) => setUnits({ ...units, depth: e.target.value as LengthUnit })}
-              >
-                <option value="mm">millimetres</option>
-                <option value="in">inches</option>
-              </SelectField>
+                is={depthUnit}
+                onChange={(depth) => setUnits({ ...units, depth })}
+              />
               <SelectField
                 label="Gauge where the table names none"
                 value={instrumentId}
@@ -192,63 +170,10 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
                   ? `${wrong} of ${rows.length} rows cannot be read. Nothing is taken until all can.`
                   : `${rows.length} ${rows.length === 1 ? 'row' : 'rows'}, all read.`}
             </p>
-            <div
-              className="max-h-72 overflow-auto border-y border-rule"
-              tabIndex={0}
-              role="region"
-              aria-label="Preview"
-            >
-              <table className="w-full text-left">
-                <thead className="text-small text-soft">
-                  <tr>
-                    {['row', 'where', 'reading', 'gauge'].map((h) => (
-                      <th key={h} className="px-2 py-1 font-normal">
-                        {h}
-                      </th>
-                    ))}
-                  </tr>
-                </thead>
-                <tbody>
-                  {rows.slice(0, SHOWN).map((r, i) => (
-                    <tr key={i} className="border-t border-rule align-top">
-                      <td className="figure px-2 py-1">{i + 1}</td>
-                      {r.ok ? (
-                        <>
-                          <td className="px-2 py-1">{placeName(file, r.entry.station, unit)}</td>
-                          <td className="figure px-2 py-1">
-                            {r.entry.kind === 'reading'
-                              ? r.entry.text
-                              : `${stackText(r.entry.stack, unit)} ${LEAF_ANSWERS[r.entry.answer]}`}
-                          </td>
-                          <td className="px-2 py-1">
-                            {file.instruments.find((g) => g.id === r.entry.instrumentId)?.name}
-                          </td>
-                        </>
-                      ) : (
-                        <td colSpan={3} className="px-2 py-1 text-beyond">
-                          {r.sentence}
-                          <span className="figure block text-small text-soft">
-                            {table.rows[i]!.join(' · ')}
-                          </span>
-                        </td>
-                      )}
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
-            {rows.length > SHOWN && (
-              <p className="text-small text-soft">
-                The first {SHOWN} of {rows.length} rows.
-              </p>
-            )}
+            <Preview file={file} rows={rows} cells={table.rows} unit={unit} />
           </>
         )}
-        {error && (
-          <p role="alert" className="text-beyond">
-            {error}
-          </p>
-        )}
+        <Trouble>{error}</Trouble>
         {ready && (
           <div>
             <Button look="brass" disabled={sending} onClick={() => void take()}>
@@ -260,3 +185,114 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
     </Sheet>
   );
 }
+
+/** The first rows as they are read, or why one is not. */
+function Preview({
+  file,
+  rows,
+  cells,
+  unit,
+}: {
+  file: JobFile;
+  rows: readonly ReturnType<typeof tableRow>[];
+  cells: readonly (readonly string[])[];
+  unit: LengthUnit;
+}) {
+  return (
+    <>
+      <div
+        className="max-h-72 overflow-auto border-y border-rule"
+        tabIndex={0}
+        role="region"
+        aria-label="Preview"
+      >
+        <table className="w-full text-left">
+          <thead className="text-small text-soft">
+            <tr>
+              {['row', 'where', 'reading', 'gauge'].map((h) => (
+                <th key={h} className="px-2 py-1 font-normal">
+                  {h}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {rows.slice(0, SHOWN).map((r, i) => (
+              <tr key={i} className="border-t border-rule align-top">
+                <td className="figure px-2 py-1">{i + 1}</td>
+                {r.ok ? (
+                  <>
+                    <td className="px-2 py-1">{placeName(file, r.entry.station, unit)}</td>
+                    <td className="figure px-2 py-1">
+                      {r.entry.kind === 'reading'
+                        ? r.entry.text
+                        : `${stackText(r.entry.stack, unit)} ${LEAF_ANSWERS[r.entry.answer]}`}
+                    </td>
+                    <td className="px-2 py-1">
+                      {file.instruments.find((g) => g.id === r.entry.instrumentId)?.name}
+                    </td>
+                  </>
+                ) : (
+                  <td colSpan={3} className="px-2 py-1 text-beyond">
+                    {r.sentence}
+                    <span className="figure block text-small text-soft">{cells[i]!.join(' · ')}</span>
+                  </td>
+                )}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </div>
+      {rows.length > SHOWN && (
+        <p className="text-small text-soft">
+          The first {SHOWN} of {rows.length} rows.
+        </p>
+      )}
+    </>
+  );
+}
+
+/** Which heading each column goes by. */
+function Columns({
+  heads,
+  mapping,
+  onChange,
+}: {
+  heads: readonly string[];
+  mapping: TableMapping;
+  onChange: (to: TableMapping) => void;
+}) {
+  return (Object.keys(TABLE_COLUMNS) as TableColumn[]).map((column) => (
+    <SelectField
+      key={column}
+      label={TABLE_COLUMNS[column]}
+      value={mapping[column] ?? ''}
+      onChange={(e) => {
+        const { [column]: _gone, ...rest } = mapping;
+        onChange(e.target.value === '' ? rest : { ...rest, [column]: Number(e.target.value) });
+      }}
+    >
+      <option value="">not in the table</option>
+      {heads.map((h, i) => (
+        <option key={`${i}:${h}`} value={i}>
+          {h}
+        </option>
+      ))}
+    </SelectField>
+  ));
+}
+
+const UnitField = ({
+  label,
+  is,
+  onChange,
+}: {
+  label: string;
+  is: LengthUnit;
+  onChange: (to: LengthUnit) => void;
+}) => (
+  <SelectField label={label} value={is} onChange={(e) => onChange(e.target.value as LengthUnit)}>
+    <option value="mm">millimetres</option>
+    <option value="in">inches</option>
+  </SelectField>
+);

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import {
   aimReason,
   draftTicket,
@@ -9,12 +9,26 @@ import {
   shapeDoubts,
   TICKET,
   type JobFile,
+  type LengthUnit,
   type Way,
 } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
-import { Button, CheckField, SelectField, TextField, TextLink } from '../ui/index.js';
+import { Button, CheckField, SelectField, TextField, TextLink, Trouble } from '../ui/index.js';
 import { BoreDrawing } from './BoreDrawing.js';
+
+/** What is said of a ticket by hand, as typed. */
+interface Said {
+  readonly name: string;
+  readonly deckFlat: string;
+  readonly finish: string;
+  readonly text: string;
+  readonly hatch: string;
+  readonly chamfer: boolean;
+  readonly readings: boolean;
+  /** Cylinders that stay here. */
+  readonly left: ReadonlySet<number>;
+}
 
 /** The ticket a decision asks for, before it is written: sizes from the decision, the rest by hand. */
 export function Draft({ file, way }: { file: JobFile; way: Way }) {
@@ -25,28 +39,30 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
   const base = draftTicket(file, way, firm);
   const reasons = base.lines.flatMap((l) => aimReason(l, firm, base.unit) ?? []);
   const doubts = shapeDoubts(file, base, base.unit);
-  const [name, setName] = useState('');
-  const [deckFlat, setDeckFlat] = useState('');
-  const [finish, setFinish] = useState('');
-  const [text, setText] = useState('');
-  const [hatch, setHatch] = useState(String(base.hatch ?? ''));
-  const [chamfer, setChamfer] = useState(base.chamfer);
-  const [readings, setReadings] = useState(true);
-  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
+  const [said, setSaid] = useState<Said>({
+    name: '',
+    deckFlat: '',
+    finish: '',
+    text: '',
+    hatch: String(base.hatch ?? ''),
+    chamfer: base.chamfer,
+    readings: true,
+    left: new Set(),
+  });
   const { trouble, send } = useSend(file);
-  const angle = Number(hatch);
+  const angle = Number(said.hatch);
   const unit = firm?.unit ?? base.unit;
-  const deck = parseReading(deckFlat, { unit });
+  const deck = parseReading(said.deckFlat, { unit });
   const draft = {
     ...base,
-    firm: firm?.name ?? name.trim(),
-    hatch: hatch.trim() === '' ? null : angle > 0 && angle < 180 ? angle : 45,
-    finish: finish.trim(),
+    firm: firm?.name ?? said.name.trim(),
+    hatch: said.hatch.trim() === '' ? null : angle > 0 && angle < 180 ? angle : 45,
+    finish: said.finish.trim(),
     deck: deck.ok ? deck.value : null,
-    chamfer,
-    readings,
-    text: text.trim(),
-    lines: base.lines.filter((l) => !left.has(l.cylinder)),
+    chamfer: said.chamfer,
+    readings: said.readings,
+    text: said.text.trim(),
+    lines: base.lines.filter((l) => !said.left.has(l.cylinder)),
   };
   return (
     <section className="border-l-5 border-brass bg-sheet p-4" aria-label="Ticket to write">
@@ -77,8 +93,14 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
           <BoreDrawing key={l.cylinder} name={file.engine.cylinders[l.cylinder]!} line={l} ticket={draft} />
         ))}
       </div>
-      <div className="mt-3 grid gap-3 sm:grid-cols-2">
-        {firms.length > 0 ? (
+      <Fields
+        said={said}
+        onSay={(more) => setSaid({ ...said, ...more })}
+        cylinders={file.engine.cylinders}
+        unit={unit}
+        deckTrouble={said.deckFlat.trim() === '' || deck.ok ? undefined : deck.sentence}
+      >
+        {firms.length > 0 && (
           <SelectField label="For" value={firmId} onChange={(e) => setFirm(e.target.value)}>
             {firms.map((f) => (
               <option key={f.id} value={f.id}>
@@ -86,83 +108,70 @@ export function Draft({ file, way }: { file: JobFile; way: Way }) {
               </option>
             ))}
           </SelectField>
-        ) : (
-          <TextField
-            label="For which firm"
-            value={name}
-            maxLength={120}
-            onChange={(e) => setName(e.target.value)}
-          />
         )}
-        <TextField
-          label="Cross-hatch, included angle, degrees"
-          inputMode="decimal"
-          className="figure"
-          value={hatch}
-          onChange={(e) => setHatch(e.target.value)}
-        />
-        <TextField
-          label="Finish of the wall"
-          value={finish}
-          maxLength={120}
-          onChange={(e) => setFinish(e.target.value)}
-        />
-        <TextField
-          label={`Deck flat within, ${unit}`}
-          hint="Empty: it is left alone."
-          inputMode="decimal"
-          className="figure"
-          value={deckFlat}
-          error={deckFlat.trim() === '' || deck.ok ? undefined : deck.sentence}
-          onChange={(e) => setDeckFlat(e.target.value)}
-        />
-        <TextField
-          label="What else, or why only some go"
-          value={text}
-          maxLength={500}
-          onChange={(e) => setText(e.target.value)}
-        />
-      </div>
-      <div className="mt-2 flex flex-wrap gap-x-6">
-        {file.engine.cylinders.length > 1 &&
-          file.engine.cylinders.map((n, i) => (
-            <CheckField
-              key={n}
-              label={`${n} goes`}
-              checked={!left.has(i)}
-              onChange={(e) => {
-                const next = new Set(left);
-                if (e.target.checked) next.delete(i);
-                else next.add(i);
-                setLeft(next);
-              }}
-            />
-          ))}
-        <CheckField
-          label="port edges chamfered"
-          checked={chamfer}
-          onChange={(e) => setChamfer(e.target.checked)}
-        />
-        <CheckField
-          label="their readings come back"
-          checked={readings}
-          onChange={(e) => setReadings(e.target.checked)}
-        />
-      </div>
-      {trouble && (
-        <p role="alert" className="mt-2 text-lead font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      </Fields>
+      <Trouble className="mt-2 text-lead font-semibold">{trouble}</Trouble>
       <p className="mt-3">
         <Button
           look="brass"
-          disabled={draft.lines.length === 0 || (deckFlat.trim() !== '' && !deck.ok)}
+          disabled={draft.lines.length === 0 || (said.deckFlat.trim() !== '' && !deck.ok)}
           onClick={() => send(newEntry(TICKET, draft))}
         >
           Write the ticket
         </Button>
       </p>
     </section>
+  );
+}
+
+function Fields({
+  said,
+  onSay,
+  cylinders,
+  unit,
+  deckTrouble,
+  children,
+}: {
+  said: Said;
+  onSay: (more: Partial<Said>) => void;
+  cylinders: readonly string[];
+  unit: LengthUnit;
+  deckTrouble: string | undefined;
+  /** The firm it is for; its name is typed where the shop knows none. */
+  children: ReactNode;
+}) {
+  const text = (key: 'name' | 'deckFlat' | 'finish' | 'text' | 'hatch', label: string, most: number) => (
+    <TextField
+      label={label}
+      value={said[key]}
+      maxLength={most}
+      {...(key === 'deckFlat' && { hint: 'Empty: it is left alone.', error: deckTrouble })}
+      {...((key === 'deckFlat' || key === 'hatch') && { inputMode: 'decimal', className: 'figure' })}
+      onChange={(e) => onSay({ [key]: e.target.value })}
+    />
+  );
+  const tick = (label: string, is: boolean, onTick: (is: boolean) => void) => (
+    <CheckField key={label} label={label} checked={is} onChange={(e) => onTick(e.target.checked)} />
+  );
+  return (
+    <>
+      <div className="mt-3 grid gap-3 sm:grid-cols-2">
+        {children || text('name', 'For which firm', 120)}
+        {text('hatch', 'Cross-hatch, included angle, degrees', 12)}
+        {text('finish', 'Finish of the wall', 120)}
+        {text('deckFlat', `Deck flat within, ${unit}`, 24)}
+        {text('text', 'What else, or why only some go', 500)}
+      </div>
+      <div className="mt-2 flex flex-wrap gap-x-6">
+        {cylinders.length > 1 &&
+          cylinders.map((n, i) =>
+            tick(`${n} goes`, !said.left.has(i), (goes) =>
+              onSay({ left: new Set(goes ? [...said.left].filter((c) => c !== i) : [...said.left, i]) }),
+            ),
+          )}
+        {tick('port edges chamfered', said.chamfer, (chamfer) => onSay({ chamfer }))}
+        {tick('their readings come back', said.readings, (readings) => onSay({ readings }))}
+      </div>
+    </>
   );
 }

@@ -24,7 +24,7 @@ import { newEntry, refusedBy } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { post } from '../outbox/index.js';
-import { Button, dayText, FileLink, momentText, TextField } from '../ui/index.js';
+import { Button, dayText, FileLink, momentText, TextField, Trouble } from '../ui/index.js';
 import { BoreDrawing } from './BoreDrawing.js';
 import { LineTrouble } from './LineTrouble.js';
 import { Returned } from './Returned.js';
@@ -56,10 +56,7 @@ export function TicketCard({
   /** Orders, prices and accepts: what costs, or speaks for the shop. */
   mayOrder: boolean;
 }) {
-  const { ticket, state, news, price, due } = standing;
-  const [text, setText] = useState('');
-  const [day, setDay] = useState('');
-  const [asked, setAsked] = useState('');
+  const { ticket, state, news } = standing;
   const [trouble, setTrouble] = useState<string | null>(null);
   const part = partOfTicket(ticket);
   const firm = useFirm(ticket.firm);
@@ -82,37 +79,14 @@ export function TicketCard({
     ];
     const refused = entries.map((e) => refusedBy(file, e)).find((r) => r !== null) ?? null;
     setTrouble(refused);
-    if (refused === null) {
-      void post(file.job.id, entries);
-      setText('');
-    }
+    if (refused === null) void post(file.job.id, entries);
   };
   const out = ['sent', 'accepted', 'quoted', 'ready', 'rejected'].includes(state);
   const passes = state === 'back' && mayPass(file, { figures: judgement.items }, standing);
   const pdf = `/api/jobs/${file.job.id}/tickets/${ticket.id}`;
   return (
     <section className="bg-sheet p-4" aria-label={`Ticket for ${ticket.firm}`}>
-      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
-        <h2 className="text-title font-semibold">
-          {ticket.firm}: {OUTSIDE_WORKS[ticket.what]}
-        </h2>
-        <span
-          className={`text-lead font-semibold ${out ? 'text-brass' : state === 'passed' && unproved(file, standing) === null ? 'text-within' : ''}`}
-        >
-          {state === 'written'
-            ? 'written, not sent'
-            : state === 'passed'
-              ? acceptedWords(file, standing)
-              : NEWS[state]}
-        </span>
-      </div>
-      <p className="text-small text-soft">
-        written by {ticket.by}, {dayText(ticket.at)}
-        {standing.outSince && `, out since ${dayText(standing.outSince)}`}
-        {due && `, due ${dayText(due)}`}
-        {price !== null && `, ${moneyText(price, file.shop.costs?.currency)}`}
-        {ticket.inside !== null && `, back inside: ${oddsWords(ticket.inside)} when it was written`}
-      </p>
+      <Head file={file} standing={standing} out={out} />
       {out && firm?.trouble && (
         <div className="mt-2 text-lead">
           <LineTrouble firm={firm} />
@@ -138,11 +112,7 @@ export function TicketCard({
       {!part && (state === 'back' || state === 'rejected' || state === 'passed') && (
         <Returned file={file} standing={standing} />
       )}
-      {trouble && (
-        <p role="alert" className="mt-2 text-lead font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="mt-2 text-lead font-semibold">{trouble}</Trouble>
       <div className="no-print mt-3 flex flex-wrap items-end gap-3">
         {mayOrder && state === 'written' && (
           <Button look="brass" onClick={() => say('sent')}>
@@ -164,7 +134,73 @@ export function TicketCard({
           <FileLink href={`${pdf}/letter`}>Letter, PDF</FileLink>
         )}
       </div>
-      {mayOrder && out && state !== 'rejected' && (
+      {mayOrder && <TicketWords {...{ standing, out, passes, part, say, setTrouble }} key={state} />}
+      {news.length > 0 && (
+        <ol className="mt-3 border-t border-rule pt-1 text-small">
+          {news.map((n) => (
+            <li key={n.id}>
+              <span className="text-soft">{momentText(n.at)}</span> {NEWS[n.what]}
+              {n.text && `: ${n.text}`} <span className="text-soft">{n.firm ? 'the firm' : n.by}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}
+
+/** Which firm, what, and how it stands. */
+function Head({ file, standing, out }: { file: JobFile; standing: TicketStanding; out: boolean }) {
+  const { ticket, state, price, due } = standing;
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+        <h2 className="text-title font-semibold">
+          {ticket.firm}: {OUTSIDE_WORKS[ticket.what]}
+        </h2>
+        <span
+          className={`text-lead font-semibold ${out ? 'text-brass' : state === 'passed' && unproved(file, standing) === null ? 'text-within' : ''}`}
+        >
+          {state === 'written'
+            ? 'written, not sent'
+            : state === 'passed'
+              ? acceptedWords(file, standing)
+              : NEWS[state]}
+        </span>
+      </div>
+      <p className="text-small text-soft">
+        written by {ticket.by}, {dayText(ticket.at)}
+        {standing.outSince && `, out since ${dayText(standing.outSince)}`}
+        {due && `, due ${dayText(due)}`}
+        {price !== null && `, ${moneyText(price, file.shop.costs?.currency)}`}
+        {ticket.inside !== null && `, back inside: ${oddsWords(ticket.inside)} when it was written`}
+      </p>
+    </>
+  );
+}
+
+/** What is said of a ticket in words: what they ask and when, why it is not accepted, why it is called off. */
+function TicketWords({
+  standing: { state },
+  out,
+  passes,
+  part,
+  say,
+  setTrouble,
+}: {
+  standing: TicketStanding;
+  out: boolean;
+  passes: boolean;
+  part: ReturnType<typeof partOfTicket>;
+  say: (what: NewsKind, more?: Said) => void;
+  setTrouble: (trouble: string) => void;
+}) {
+  const [text, setText] = useState('');
+  const [day, setDay] = useState('');
+  const [asked, setAsked] = useState('');
+  return (
+    <>
+      {out && state !== 'rejected' && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[8rem_11rem_minmax(0,1fr)_auto]">
           <TextField
             label="They ask"
@@ -192,7 +228,7 @@ export function TicketCard({
           </Button>
         </div>
       )}
-      {mayOrder && state === 'back' && !passes && (
+      {state === 'back' && !passes && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
           <TextField
             label={part ? 'Why not, or how it was looked at' : 'Not accepted: why'}
@@ -215,7 +251,7 @@ export function TicketCard({
           )}
         </div>
       )}
-      {mayOrder && state === 'written' && (
+      {state === 'written' && (
         <div className="no-print mt-3 grid items-end gap-3 sm:grid-cols-[minmax(0,1fr)_auto]">
           <TextField
             label="Called off: why"
@@ -228,16 +264,6 @@ export function TicketCard({
           </Button>
         </div>
       )}
-      {news.length > 0 && (
-        <ol className="mt-3 border-t border-rule pt-1 text-small">
-          {news.map((n) => (
-            <li key={n.id}>
-              <span className="text-soft">{momentText(n.at)}</span> {NEWS[n.what]}
-              {n.text && `: ${n.text}`} <span className="text-soft">{n.firm ? 'the firm' : n.by}</span>
-            </li>
-          ))}
-        </ol>
-      )}
-    </section>
+    </>
   );
 }

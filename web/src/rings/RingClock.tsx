@@ -19,7 +19,7 @@ import {
   type JobFile,
   type RingPack,
 } from '@tribos/core';
-import { dayText, Button, Kbd } from '../ui/index.js';
+import { Choices, dayText, Button, Kbd } from '../ui/index.js';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { ClockPicture } from './ClockPicture.js';
@@ -100,41 +100,18 @@ export function RingClock({ file, cylinder, pack }: { file: JobFile; cylinder: n
             onPick={setPicked}
             onAngle={(angle) => picked && setTyped({ ...typed, [picked]: String(angle) })}
           />
-          <p className="flex items-center justify-center gap-2">
-            <Button
-              look="quiet"
-              onClick={() => setTurn((turn + 330) % 360)}
-              aria-label="Turn the picture left"
-            >
-              ↺ 30°
-            </Button>
-            <span className="text-small text-brass">the {pack.mark.is}</span>
-            <Button
-              look="quiet"
-              onClick={() => setTurn((turn + 30) % 360)}
-              aria-label="Turn the picture right"
-            >
-              30° ↻
-            </Button>
-          </p>
+          <Turning mark={pack.mark.is} turn={turn} onTurn={setTurn} />
         </div>
         <div className="min-w-0">
-          <div role="group" aria-label="Set by" className="flex flex-wrap gap-1">
-            {ways.map((way) => (
-              <button
-                key={way}
-                type="button"
-                aria-pressed={way === by}
-                onClick={() => {
-                  setBy(way);
-                  setTyped({});
-                }}
-                className={`min-h-11 rounded-edge border px-3 ${way === by ? 'border-brass font-semibold text-brass' : 'border-rule'}`}
-              >
-                {WAYS[way]}
-              </button>
-            ))}
-          </div>
+          <Choices
+            label="Set by"
+            of={ways.map((w) => [w, WAYS[w]] as const)}
+            is={by}
+            onChoose={(way) => {
+              setBy(way);
+              setTyped({});
+            }}
+          />
           <ol className="mt-1 max-w-80">
             {order.map((ring, i) => (
               <li key={ring} className="flex items-center gap-2">
@@ -157,17 +134,15 @@ export function RingClock({ file, cylinder, pack }: { file: JobFile; cylinder: n
           {pack.expander && (
             <fieldset className="mt-1 flex flex-wrap items-center gap-1">
               <legend className="text-small text-soft">expander’s ends, looked at</legend>
-              {(['butted', 'overlapped'] as const).map((seen) => (
-                <button
-                  key={seen}
-                  type="button"
-                  aria-pressed={expander === seen}
-                  onClick={() => setExpander(seen)}
-                  className={`min-h-11 rounded-edge border px-3 ${expander === seen ? 'border-brass font-semibold text-brass' : 'border-rule'}`}
-                >
-                  {seen}
-                </button>
-              ))}
+              <Choices
+                label="Expander’s ends"
+                of={[
+                  ['butted', 'butted'],
+                  ['overlapped', 'overlapped'],
+                ]}
+                is={expander ?? ('' as 'butted')}
+                onChoose={setExpander}
+              />
             </fieldset>
           )}
         </div>
@@ -193,5 +168,20 @@ export function RingClock({ file, cylinder, pack }: { file: JobFile; cylinder: n
         </span>
       </p>
     </section>
+  );
+}
+
+/** The picture turned until it lies as the piston does in the hand. */
+function Turning({ mark, turn, onTurn }: { mark: string; turn: number; onTurn: (to: number) => void }) {
+  return (
+    <p className="flex items-center justify-center gap-2">
+      <Button look="quiet" onClick={() => onTurn((turn + 330) % 360)} aria-label="Turn the picture left">
+        ↺ 30°
+      </Button>
+      <span className="text-small text-brass">the {mark}</span>
+      <Button look="quiet" onClick={() => onTurn((turn + 30) % 360)} aria-label="Turn the picture right">
+        30° ↻
+      </Button>
+    </p>
   );
 }

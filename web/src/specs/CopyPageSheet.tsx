@@ -16,7 +16,7 @@ import {
 import { api, ApiError } from '../kit/api.js';
 import { useSettings } from '../kit/settings.js';
 import { keys, queryClient } from '../kit/queries.js';
-import { Button, Kbd, SelectField, Sheet, TextField, FileButton } from '../ui/index.js';
+import { Trouble, Button, Kbd, SelectField, Sheet, TextField, FileButton } from '../ui/index.js';
 
 /** What stands on every line of one page. */
 interface PageSource {
@@ -95,9 +95,6 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
   const completions = /\d/u.test(last) ? [] : featuresLike(last).slice(0, 4);
   const open = lines.filter((l) => !isReady(l)).length;
   const said = source.document.trim() !== '' && source.party.trim() !== '';
-  const set = (field: keyof PageSource) => (e: { target: { value: string } }) =>
-    setSource({ ...source, [field]: e.target.value });
-
   /** A table is read like what is typed: every row is a line, seen before it is kept. */
   const addTable = async (table: string): Promise<void> => {
     const { default: papa } = await import('papaparse');
@@ -118,23 +115,7 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
     const left = new Map(text.split('\n').map((raw, i) => [i, raw]));
     try {
       for (const line of settled) {
-        if (!line.read.ok) continue;
-        for (const { feature, state, low, high, unit, target } of line.read.limits)
-          await api.post<EngineView>(`/engines/${engine.id}/limits`, {
-            id: idOf(`${line.text}:${feature}:${state}`),
-            feature,
-            state,
-            low,
-            high,
-            unit,
-            ...(target === undefined ? {} : { target }),
-            sourceType: source.sourceType,
-            party: source.party.trim(),
-            document: source.document.trim(),
-            page: source.page.trim(),
-            revision: source.revision.trim(),
-            confirmed: true,
-          } satisfies LimitBody);
+        await keepLine(engine.id, line, source, idOf);
         left.delete(line.at);
         setKept((n) => n + 1);
       }
@@ -166,95 +147,15 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
           void keep();
         }}
       >
-        <div className="grid gap-3 sm:grid-cols-3">
-          <TextField label="Document" autoFocus value={source.document} onChange={set('document')} />
-          <TextField label="Page" value={source.page} onChange={set('page')} />
-          <TextField label="Revision" value={source.revision} onChange={set('revision')} />
-          <SelectField label="Who says so" value={source.sourceType} onChange={set('sourceType')}>
-            <option value="engine-maker">engine maker</option>
-            <option value="part-maker">maker of the part</option>
-            <option value="shop-rule">rule of this shop (may only tighten)</option>
-          </SelectField>
-          <TextField label="Name" value={source.party} onChange={set('party')} />
-          <SelectField label="Unit of the document" value={source.unit} onChange={set('unit')}>
-            <option value="mm">mm</option>
-            <option value="in">in</option>
-          </SelectField>
-        </div>
-        <label className="grid gap-1 text-small text-soft">
-          One line each, as it is printed; a ! at its end where it stands although something is asked
-          <textarea
-            rows={8}
-            spellCheck={false}
-            value={text}
-            placeholder={'bore 77.000-77.012, limit 77.105\nring gap top .2-.32 (.6)'}
-            onChange={(e) => type(e.target.value)}
-            onPaste={(e) => {
-              const pasted = e.clipboardData.getData('text');
-              // A table of another program comes with tabs; everything else is lines already.
-              if (!pasted.includes('\t')) return;
-              e.preventDefault();
-              void addTable(pasted);
-            }}
-            onKeyDown={(e) => {
-              if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
-                e.preventDefault();
-                void keep();
-              }
-            }}
-            className="figure rounded-edge border border-ink/40 bg-page px-3 py-2 text-lead text-ink placeholder:text-soft"
-          />
-        </label>
+        <Whose source={source} onChange={setSource} />
+        <Page text={text} onType={type} onTable={(t) => void addTable(t)} onKeep={() => void keep()} />
         {completions.length > 0 && (
           <p className="text-small text-soft">
             {completions.map((f) => FEATURES[f].name.toLowerCase()).join(' · ')}
           </p>
         )}
-        <ul aria-live="polite" className="border-t border-ink/60">
-          {lines.map((line) => (
-            <li
-              key={line.at}
-              className="grid gap-x-3 border-b border-rule py-1 sm:grid-cols-[12rem_minmax(0,1fr)]"
-            >
-              {line.read.ok ? (
-                <>
-                  <span className="font-semibold">
-                    {[...new Set(line.read.limits.map((l) => FEATURES[l.feature].name))].join(', ')}
-                  </span>
-                  <span>
-                    <span className="figure">
-                      {[...new Set(line.read.limits.map((l) => limitWords(l, source.unit)))].join('; ')}
-                    </span>
-                    {line.read.notes.map((n) => (
-                      <span key={n} className="block text-small text-soft">
-                        {n}
-                      </span>
-                    ))}
-                    {line.read.questions.map((q) => (
-                      <span
-                        key={q.sentence}
-                        className={`block text-small ${line.stands ? 'text-soft' : 'font-semibold text-undecided'}`}
-                      >
-                        {q.sentence}
-                        {line.stands && ' Stands as printed.'}
-                      </span>
-                    ))}
-                  </span>
-                </>
-              ) : (
-                <>
-                  <span className="figure truncate">{line.text}</span>
-                  <span className="font-semibold text-beyond">{line.read.sentence}</span>
-                </>
-              )}
-            </li>
-          ))}
-        </ul>
-        {trouble && (
-          <p role="alert" className="font-semibold text-beyond">
-            {trouble}
-          </p>
-        )}
+        <Understood lines={lines} unit={source.unit} />
+        <Trouble className="font-semibold">{trouble}</Trouble>
         <p className="flex flex-wrap items-center gap-3">
           <Button look="brass" type="submit" disabled={saving || lines.length === 0}>
             {saving
@@ -275,5 +176,140 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
         </p>
       </form>
     </Sheet>
+  );
+}
+
+/** Keeps the limits a line says. */
+async function keepLine(
+  engineId: string,
+  line: Line,
+  source: PageSource,
+  idOf: (of: string) => string,
+): Promise<void> {
+  if (!line.read.ok) return;
+  for (const { feature, state, low, high, unit, target } of line.read.limits)
+    await api.post<EngineView>(`/engines/${engineId}/limits`, {
+      id: idOf(`${line.text}:${feature}:${state}`),
+      feature,
+      state,
+      low,
+      high,
+      unit,
+      ...(target === undefined ? {} : { target }),
+      sourceType: source.sourceType,
+      party: source.party.trim(),
+      document: source.document.trim(),
+      page: source.page.trim(),
+      revision: source.revision.trim(),
+      confirmed: true,
+    } satisfies LimitBody);
+}
+
+/** Whose figures they are, where they stand, and in which unit: said once for the page. */
+function Whose({ source, onChange }: { source: PageSource; onChange: (to: PageSource) => void }) {
+  const set = (field: keyof PageSource) => (e: { target: { value: string } }) =>
+    onChange({ ...source, [field]: e.target.value });
+  return (
+    <div className="grid gap-3 sm:grid-cols-3">
+      <TextField label="Document" autoFocus value={source.document} onChange={set('document')} />
+      <TextField label="Page" value={source.page} onChange={set('page')} />
+      <TextField label="Revision" value={source.revision} onChange={set('revision')} />
+      <SelectField label="Who says so" value={source.sourceType} onChange={set('sourceType')}>
+        <option value="engine-maker">engine maker</option>
+        <option value="part-maker">maker of the part</option>
+        <option value="shop-rule">rule of this shop (may only tighten)</option>
+      </SelectField>
+      <TextField label="Name" value={source.party} onChange={set('party')} />
+      <SelectField label="Unit of the document" value={source.unit} onChange={set('unit')}>
+        <option value="mm">mm</option>
+        <option value="in">in</option>
+      </SelectField>
+    </div>
+  );
+}
+
+/** What each line means, and what is asked of it. */
+function Understood({ lines, unit }: { lines: readonly Line[]; unit: PageSource['unit'] }) {
+  return (
+    <ul aria-live="polite" className="border-t border-ink/60">
+      {lines.map((line) => (
+        <li
+          key={line.at}
+          className="grid gap-x-3 border-b border-rule py-1 sm:grid-cols-[12rem_minmax(0,1fr)]"
+        >
+          {line.read.ok ? (
+            <>
+              <span className="font-semibold">
+                {[...new Set(line.read.limits.map((l) => FEATURES[l.feature].name))].join(', ')}
+              </span>
+              <span>
+                <span className="figure">
+                  {[...new Set(line.read.limits.map((l) => limitWords(l, unit)))].join('; ')}
+                </span>
+                {line.read.notes.map((n) => (
+                  <span key={n} className="block text-small text-soft">
+                    {n}
+                  </span>
+                ))}
+                {line.read.questions.map((q) => (
+                  <span
+                    key={q.sentence}
+                    className={`block text-small ${line.stands ? 'text-soft' : 'font-semibold text-undecided'}`}
+                  >
+                    {q.sentence}
+                    {line.stands && ' Stands as printed.'}
+                  </span>
+                ))}
+              </span>
+            </>
+          ) : (
+            <>
+              <span className="figure truncate">{line.text}</span>
+              <span className="font-semibold text-beyond">{line.read.sentence}</span>
+            </>
+          )}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** The page as it is copied; a table that is pasted becomes lines. */
+function Page({
+  text,
+  onType,
+  onTable,
+  onKeep,
+}: {
+  text: string;
+  onType: (text: string) => void;
+  onTable: (table: string) => void;
+  onKeep: () => void;
+}) {
+  return (
+    <label className="grid gap-1 text-small text-soft">
+      One line each, as it is printed; a ! at its end where it stands although something is asked
+      <textarea
+        rows={8}
+        spellCheck={false}
+        value={text}
+        placeholder={'bore 77.000-77.012, limit 77.105\nring gap top .2-.32 (.6)'}
+        onChange={(e) => onType(e.target.value)}
+        onPaste={(e) => {
+          const pasted = e.clipboardData.getData('text');
+          // A table of another program comes with tabs; everything else is lines already.
+          if (!pasted.includes('\t')) return;
+          e.preventDefault();
+          onTable(pasted);
+        }}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter' && (e.ctrlKey || e.metaKey)) {
+            e.preventDefault();
+            onKeep();
+          }
+        }}
+        className="figure rounded-edge border border-ink/40 bg-page px-3 py-2 text-lead text-ink placeholder:text-soft"
+      />
+    </label>
   );
 }

@@ -1,6 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import type { LengthUnit, Shape, SheetPart } from '@tribos/core';
-import { Button, CheckField, SelectField, TextField } from '../ui/index.js';
+import { BareField } from '../forms/index.js';
+import { Button, CheckField } from '../ui/index.js';
 import { leading, wordOf } from './partWords.js';
 import {
   blank,
@@ -16,6 +17,8 @@ interface Of {
   readonly unit: LengthUnit;
   readonly troubles: DraftTroubles;
 }
+
+const LEAVES: readonly string[] = ['yes-no', 'choice', 'text', 'number'];
 
 /** One field, record or list of a description: the one way every part of a sheet is typed. */
 export function ShapeForm({
@@ -40,40 +43,27 @@ export function ShapeForm({
   const label = leading(wordOf(of.part, parent, name));
   const error = of.troubles[path];
   const inner = made.as === 'or-none' ? made.of : shape;
-  const may = made.as === 'or-none' ? 'sheet is silent' : undefined;
-
-  if (inner.made.as === 'yes-no')
-    return <CheckField label={label} checked={draft === true} onChange={(e) => onChange(e.target.checked)} />;
-  if (inner.made.as === 'choice')
+  if (LEAVES.includes(inner.made.as))
     return (
-      <SelectField
-        label={label}
-        error={error}
-        value={draft as string}
-        onChange={(e) => onChange(e.target.value)}
-      >
-        <option value="">{made.as === 'or-none' ? 'not on the sheet' : 'choose'}</option>
-        {inner.made.values.map((v) => (
-          <option key={v} value={v}>
-            {wordOf(of.part, name, String(v))}
-          </option>
-        ))}
-      </SelectField>
-    );
-  if (inner.made.as === 'text' || inner.made.as === 'number') {
-    const measure = inner.made.as === 'number' ? inner.made.of : 'plain';
-    return (
-      <TextField
-        label={`${label}${measure === 'length' ? `, ${of.unit}` : measure === 'angle' ? ', degrees' : ''}`}
-        placeholder={may}
-        className={inner.made.as === 'number' ? 'figure' : ''}
-        inputMode={inner.made.as === 'number' ? 'decimal' : 'text'}
-        error={error}
-        value={draft as string}
-        onChange={(e) => onChange(e.target.value)}
+      <BareField
+        shape={shape}
+        ask={{
+          label,
+          none: 'not on the sheet',
+          placeholder: made.as === 'or-none' ? 'sheet is silent' : undefined,
+          ...(inner.made.as === 'choice' && {
+            words: Object.fromEntries(
+              inner.made.values.map((v) => [String(v), wordOf(of.part, name, String(v))]),
+            ),
+          }),
+        }}
+        unit={of.unit}
+        draft={draft}
+        path={path}
+        troubles={of.troubles}
+        onChange={onChange}
       />
     );
-  }
   if (made.as === 'or-none') {
     const { has, inner: kept } = draft as OrNone;
     return (
@@ -99,54 +89,10 @@ export function ShapeForm({
       </div>
     );
   }
-  if (made.as === 'list') {
-    const items = draft as readonly Draft[];
-    const one = wordOf(of.part, name, 'one');
+  if (made.as === 'list')
     return (
-      <fieldset className="grid gap-2 col-span-full">
-        <legend className="font-semibold">{label}</legend>
-        {error && (
-          <p role="alert" className="text-small text-beyond">
-            {error}
-          </p>
-        )}
-        {items.map((item, i) => (
-          <div key={i} className="flex items-start gap-2 border-t border-rule pt-2">
-            <div className="min-w-0 flex-1">
-              <ShapeForm
-                of={of}
-                shape={made.of}
-                draft={item}
-                name={name}
-                parent={parent}
-                path={`${path}/${i}`}
-                onChange={(next) => onChange(items.map((d, n) => (n === i ? next : d)))}
-              />
-            </div>
-            {items.length > made.fewest && (
-              <Button
-                look="quiet"
-                aria-label={`Take away ${i + 1} of ${label}`}
-                onClick={() => onChange(items.filter((_, n) => n !== i))}
-              >
-                <X size={18} aria-hidden="true" />
-              </Button>
-            )}
-          </div>
-        ))}
-        {items.length < made.most && (
-          <div>
-            <Button
-              onClick={() => onChange([...items, blank(made.of)])}
-              aria-label={`${one === 'one' ? 'One more' : one}: ${label}`}
-            >
-              <Plus size={18} aria-hidden="true" /> {one === 'one' ? 'One more' : one}
-            </Button>
-          </div>
-        )}
-      </fieldset>
+      <ListForm {...{ of, draft, name, parent, path, onChange }} made={made} label={label} error={error} />
     );
-  }
   if (made.as !== 'record') return null;
   const record = draft as DraftRecord;
   return (
@@ -181,5 +127,69 @@ export function ShapeForm({
           ),
         )}
     </div>
+  );
+}
+
+/** Several of the same, one under the other, with the way to one more and to one less. */
+function ListForm({
+  of,
+  made,
+  draft,
+  name,
+  parent,
+  path,
+  label,
+  error,
+  onChange,
+}: Omit<Parameters<typeof ShapeForm>[0], 'shape'> & {
+  made: Extract<Shape['made'], { as: 'list' }>;
+  label: string;
+  error: string | undefined;
+}) {
+  const items = draft as readonly Draft[];
+  const one = wordOf(of.part, name, 'one');
+  return (
+    <fieldset className="grid gap-2 col-span-full">
+      <legend className="font-semibold">{label}</legend>
+      {error && (
+        <p role="alert" className="text-small text-beyond">
+          {error}
+        </p>
+      )}
+      {items.map((item, i) => (
+        <div key={i} className="flex items-start gap-2 border-t border-rule pt-2">
+          <div className="min-w-0 flex-1">
+            <ShapeForm
+              of={of}
+              shape={made.of}
+              draft={item}
+              name={name}
+              parent={parent}
+              path={`${path}/${i}`}
+              onChange={(next) => onChange(items.map((d, n) => (n === i ? next : d)))}
+            />
+          </div>
+          {items.length > made.fewest && (
+            <Button
+              look="quiet"
+              aria-label={`Take away ${i + 1} of ${label}`}
+              onClick={() => onChange(items.filter((_, n) => n !== i))}
+            >
+              <X size={18} aria-hidden="true" />
+            </Button>
+          )}
+        </div>
+      ))}
+      {items.length < made.most && (
+        <div>
+          <Button
+            onClick={() => onChange([...items, blank(made.of)])}
+            aria-label={`${one === 'one' ? 'One more' : one}: ${label}`}
+          >
+            <Plus size={18} aria-hidden="true" /> {one === 'one' ? 'One more' : one}
+          </Button>
+        </div>
+      )}
+    </fieldset>
   );
 }
