@@ -4,14 +4,18 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { checkNode, ensureNodePackages } from './lib/install.mjs';
 import { run, say } from './lib/say.mjs';
-import { jest, STATIC_CHECKS } from './lib/tools.mjs';
+import { jest, staticChecks } from './lib/tools.mjs';
 
 /** The fast checks, under a minute: types, lint, format, boundaries, unit tests. */
-await run(() => {
+await run(async () => {
   checkNode();
   ensureNodePackages('developers');
   const dir = mkdtempSync(join(tmpdir(), 'tribos-check-'));
-  const failed = STATIC_CHECKS.filter(([, check]) => !check()).map(([name]) => name);
+  const failed = [];
+  await staticChecks((name, good, said) => {
+    if (said.trim() !== '') say(said.trim());
+    if (!good) failed.push(name);
+  });
   if (!jest(join(dir, 'unit.json'), ['unit'])) failed.push('unit tests');
   rmSync(dir, { recursive: true });
   say(failed.length === 0 ? 'All fast checks passed.' : `Failed: ${failed.join(', ')}`);

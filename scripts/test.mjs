@@ -6,7 +6,7 @@ import { buildChanged } from './lib/build.mjs';
 import { openDirectory, removeCluster, startCluster } from './lib/cluster.mjs';
 import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
 import { run, say } from './lib/say.mjs';
-import { jest, STATIC_CHECKS } from './lib/tools.mjs';
+import { jest, staticChecks } from './lib/tools.mjs';
 
 /**
  * Everything: types, lint, boundaries, unit tests, server tests on a throwaway PostgreSQL, and the real
@@ -43,11 +43,11 @@ await run(async () => {
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => (stop(), process.exit(1)));
   try {
-    for (const [name, check] of STATIC_CHECKS) {
-      const good = check();
+    await staticChecks((name, good, said) => {
+      if (said.trim() !== '') say(said.trim());
       say(`${good ? 'passed' : 'FAILED'}: ${name}`);
       count(good);
-    }
+    });
     buildChanged();
     countReport('unit', jest(join(reports, 'unit.json'), ['unit']));
     cluster = await startCluster(dir, { throwaway: true });

@@ -1,4 +1,16 @@
-import { HOUSE, RING_PACKS, sheetsOf } from '@tribos/core';
+import {
+  BOLT,
+  FINDING,
+  HOUSE,
+  PISTON_CHECK,
+  PLASTIC_STRIP,
+  RING_CARD,
+  RING_PACKS,
+  sheetsOf,
+  SIDE_WEAR,
+  ZERO_CHECK,
+  type Shape,
+} from '@tribos/core';
 import { engines } from '@tribos/demo';
 import { blank, draftOf, valueOf, type DraftRecord } from '../src/forms/draft.js';
 
@@ -60,5 +72,43 @@ describe('a form made from a description', () => {
     expect(read.packs[0]!.rings[0]!.height).toBe(1_000_760);
     const steep = valueOf(RING_PACKS.shape, change({}, { hatch: '200' }), 'mm');
     expect(steep.ok ? '' : steep.troubles['/packs/0/hatch']).toContain('1 to 179');
+  });
+});
+
+describe('a form of one entry, made from its own description', () => {
+  const fieldsOf = (kind: { body: Shape }) =>
+    kind.body.made.as === 'record' ? { ...kind.body.made.fields, ...kind.body.made.optional } : {};
+
+  it('takes both of what is said together, or neither', () => {
+    const place = fieldsOf(FINDING)['place']!;
+    const none = { has: false, inner: { depth: '', angle: '' } };
+    expect(valueOf(place, none, 'mm')).toEqual({ ok: true, value: null });
+    const half = valueOf(place, { has: true, inner: { depth: '32', angle: '' } }, 'mm');
+    expect(half).toEqual({ ok: false, troubles: { '/angle': 'A figure is needed.' } });
+    expect(valueOf(place, { has: true, inner: { depth: '32', angle: '188' } }, 'mm')).toEqual({
+      ok: true,
+      value: { depth: 32_000_000, angle: 188 },
+    });
+  });
+
+  it('says the range of a length in the reader’s unit, of a number as it is', () => {
+    const deep = fieldsOf(FINDING)['deep']!;
+    expect(valueOf(deep, '11', 'mm')).toEqual({ ok: false, troubles: { '': 'From 0 to 10 mm.' } });
+    expect(valueOf(deep, '0.0004', 'in')).toEqual({ ok: true, value: 10_160 });
+    expect(valueOf(deep, '', 'in')).toEqual({ ok: true, value: null });
+    const grams = fieldsOf(PISTON_CHECK)['grams']!;
+    expect(valueOf(grams, '9000', 'mm')).toEqual({ ok: false, troubles: { '': 'From 1 to 5000.' } });
+  });
+
+  it('asks for a length of every entry that holds one, so that none is typed in nanometres', () => {
+    const lengths = ['deep', 'goes', 'doesNot', 'height', 'standard', 'length', 'low', 'high'];
+    const asked = [FINDING, SIDE_WEAR, RING_CARD, ZERO_CHECK, BOLT, PLASTIC_STRIP].flatMap((kind) =>
+      Object.entries(fieldsOf(kind)).filter(([name]) => lengths.includes(name)),
+    );
+    expect(asked.length).toBeGreaterThanOrEqual(8);
+    for (const [name, shape] of asked) {
+      const inner = shape.made.as === 'or-none' ? shape.made.of.made : shape.made;
+      expect([name, inner.as === 'number' && inner.of]).toEqual([name, 'length']);
+    }
   });
 });

@@ -69,8 +69,6 @@ export function ReadingBar({
 }) {
   const keypad = keypadOpen.use();
   const { gauge, station, say, last, zero, leaves } = entry;
-  const checks = gauge !== null && isCheckedSo(gauge.type);
-  const checked = checks && checkedNow(file, gauge.id, new Date().toISOString()) !== null;
   const where = placeName(file, station, unit);
   const overdue = gauge && calibrationOverdue(gauge, new Date().toISOString());
 
@@ -103,36 +101,7 @@ export function ReadingBar({
         >
           {where}
         </p>
-        <p className="-mb-1 flex items-center gap-2 text-small">
-          <span className="figure shrink-0 text-soft">
-            {count.at > 0 ? `${count.at} of ${count.of}` : 'beside'}
-          </span>
-          <select
-            aria-label="Gauge"
-            title={gauge ? `${gauge.name}, ${goodTo(file, entry, by, unit)}` : undefined}
-            value={gauge?.id ?? ''}
-            onChange={(e) => {
-              entry.pickGauge(e.target.value);
-              e.target.blur();
-            }}
-            className="-my-1.5 min-h-11 min-w-0 flex-1 bg-transparent"
-          >
-            {entry.gauges.map((g) => (
-              <option key={g.id} value={g.id}>
-                {g.name}
-              </option>
-            ))}
-          </select>
-          {onZero && (
-            <button
-              type="button"
-              onClick={onZero}
-              className="-my-1.5 min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
-            >
-              {zero ? 'close zero' : checks ? (checked ? 'zero ✓' : 'zero?') : 'zero it'} <Kbd>z</Kbd>
-            </button>
-          )}
-        </p>
+        <GaugeInHand {...{ file, unit, entry, by, count, onZero }} />
       </BarPart>
       <BarPart part="middle" className="overflow-clip">
         {leaves ? (
@@ -178,6 +147,52 @@ export function ReadingBar({
         onBack={entry.takeBack}
       />
     </Bar>
+  );
+}
+
+/** How far the walk is, the gauge in hand and the way to another, and its zero. */
+function GaugeInHand({
+  file,
+  unit,
+  entry,
+  by,
+  count,
+  onZero,
+}: Pick<Parameters<typeof ReadingBar>[0], 'file' | 'unit' | 'entry' | 'by' | 'count' | 'onZero'>) {
+  const { gauge, zero } = entry;
+  const checks = gauge !== null && isCheckedSo(gauge.type);
+  const checked = checks && checkedNow(file, gauge.id, new Date().toISOString()) !== null;
+  return (
+    <p className="-mb-1 flex items-center gap-2 text-small">
+      <span className="figure shrink-0 text-soft">
+        {count.at > 0 ? `${count.at} of ${count.of}` : 'beside'}
+      </span>
+      <select
+        aria-label="Gauge"
+        title={gauge ? `${gauge.name}, ${goodTo(file, entry, by, unit)}` : undefined}
+        value={gauge?.id ?? ''}
+        onChange={(e) => {
+          entry.pickGauge(e.target.value);
+          e.target.blur();
+        }}
+        className="-my-1.5 min-h-11 min-w-0 flex-1 bg-transparent"
+      >
+        {entry.gauges.map((g) => (
+          <option key={g.id} value={g.id}>
+            {g.name}
+          </option>
+        ))}
+      </select>
+      {onZero && (
+        <button
+          type="button"
+          onClick={onZero}
+          className="-my-1.5 min-h-11 shrink-0 px-1 text-blue underline underline-offset-4"
+        >
+          {zero ? 'close zero' : checks ? (checked ? 'zero ✓' : 'zero?') : 'zero it'} <Kbd>z</Kbd>
+        </button>
+      )}
+    </p>
   );
 }
 

@@ -57,6 +57,9 @@ function lastMark({ marks, test }: LeakRun): string {
 export const clock = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
+/** Now, in seconds after a moment, to a tenth. */
+const secondsSince = (at: string): number => Math.round((Date.now() - Date.parse(at)) / 100) / 10;
+
 /** Seconds since a test began, told by a sound when a mark is due. */
 function useLeakClock(run: LeakRun | null) {
   const [now, setNow] = useState(() => Date.now());
@@ -123,7 +126,7 @@ export function useLeakSpots(testing: Testing, when: 'before' | 'after') {
     running !== null &&
     testing.keep('leak-mark', LEAK_MARK, {
       test: running.test.id,
-      seconds: Math.round((Date.now() - Date.parse(running.test.at)) / 100) / 10,
+      seconds: secondsSince(running.test.at),
       text,
       unit: running.test.unit,
       celsius: numberOf(celsius),

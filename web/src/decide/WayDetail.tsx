@@ -15,7 +15,6 @@ import {
 /** Everything one way is made of: sizes, odds, what it costs line by line, what is said against it. */
 export function WayDetail({ file, way, unit }: { file: JobFile; way: Way; unit: LengthUnit }) {
   const { option, cost, displacement, life } = way;
-  const currency = file.shop.costs?.currency ?? '';
   const figure = (v: number) => formatLength(nm(v), { unit, step: 1_000 });
   return (
     <div className="grid gap-3">
@@ -101,45 +100,51 @@ export function WayDetail({ file, way, unit }: { file: JobFile; way: Way; unit: 
             ` Low end raised so that ${option.verification.boreGauge.name} and ${option.verification.pistonGauge.name} can show the minimum is kept.`}
         </p>
       )}
-      {cost && (
-        <table className="w-full text-left">
-          <thead className="text-small text-soft">
-            <tr>
-              <th className="pr-3 font-normal">what</th>
-              <th className="pr-3 text-right font-normal">count</th>
-              <th className="pr-3 text-right font-normal">each</th>
-              <th className="text-right font-normal">{currency}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {cost.lines.map((l) => (
-              <tr key={`${l.group}:${l.name}`} className="border-t border-rule">
-                <td className="py-0.5 pr-3">
-                  {l.name}
-                  {l.note && <span className="block text-small text-undecided">{l.note}</span>}
-                </td>
-                <td className="figure py-0.5 pr-3 text-right">{Number(l.count.toFixed(2))}</td>
-                <td className="figure py-0.5 pr-3 text-right">
-                  {l.price === null ? 'no price' : moneyText(l.price)}
-                </td>
-                <td className="figure py-0.5 text-right">{l.price === null ? '–' : moneyText(l.total)}</td>
-              </tr>
-            ))}
-            <tr className="border-t border-ink/60">
-              <td className="py-0.5" colSpan={3}>
-                tax, {((file.shop.costs?.taxPerMyriad ?? 0) / 100).toFixed(2)} %
-              </td>
-              <td className="figure py-0.5 text-right">{moneyText(cost.tax)}</td>
-            </tr>
-            <tr className="border-t border-ink/60 font-semibold">
-              <td className="py-0.5" colSpan={3}>
-                together
-              </td>
-              <td className="figure py-0.5 text-right">{moneyText(cost.total)}</td>
-            </tr>
-          </tbody>
-        </table>
-      )}
+      {cost && <Cost file={file} cost={cost} />}
     </div>
+  );
+}
+
+/** What it costs, line by line. */
+function Cost({ file, cost }: { file: JobFile; cost: NonNullable<Way['cost']> }) {
+  const currency = file.shop.costs?.currency ?? '';
+  return (
+    <table className="w-full text-left">
+      <thead className="text-small text-soft">
+        <tr>
+          <th className="pr-3 font-normal">what</th>
+          <th className="pr-3 text-right font-normal">count</th>
+          <th className="pr-3 text-right font-normal">each</th>
+          <th className="text-right font-normal">{currency}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {cost.lines.map((l) => (
+          <tr key={`${l.group}:${l.name}`} className="border-t border-rule">
+            <td className="py-0.5 pr-3">
+              {l.name}
+              {l.note && <span className="block text-small text-undecided">{l.note}</span>}
+            </td>
+            <td className="figure py-0.5 pr-3 text-right">{Number(l.count.toFixed(2))}</td>
+            <td className="figure py-0.5 pr-3 text-right">
+              {l.price === null ? 'no price' : moneyText(l.price)}
+            </td>
+            <td className="figure py-0.5 text-right">{l.price === null ? '–' : moneyText(l.total)}</td>
+          </tr>
+        ))}
+        <tr className="border-t border-ink/60">
+          <td className="py-0.5" colSpan={3}>
+            tax, {((file.shop.costs?.taxPerMyriad ?? 0) / 100).toFixed(2)} %
+          </td>
+          <td className="figure py-0.5 text-right">{moneyText(cost.tax)}</td>
+        </tr>
+        <tr className="border-t border-ink/60 font-semibold">
+          <td className="py-0.5" colSpan={3}>
+            together
+          </td>
+          <td className="figure py-0.5 text-right">{moneyText(cost.total)}</td>
+        </tr>
+      </tbody>
+    </table>
   );
 }

@@ -128,6 +128,8 @@ export function valueOf(
 ): { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly troubles: DraftTroubles } {
   const troubles: DraftTroubles = {};
   const value = read(shape, draft, unit, '', troubles);
-  for (const { path, sentence } of shape.check(value, '')) troubles[path] ??= `It ${sentence}.`;
+  // The value itself is called `/` where it is checked, and nothing where it is typed.
+  for (const { path, sentence } of shape.check(value, ''))
+    troubles[path === '/' ? '' : path] ??= `It ${sentence}.`;
   return Object.keys(troubles).length === 0 ? { ok: true, value } : { ok: false, troubles };
 }

@@ -34,8 +34,6 @@ export function GaugesPage() {
   if (!data)
     return error ? <Failed error={error} retry={() => void refetch()} /> : <Loading what="the gauges" />;
   const inUse = data.filter((v) => v.instrument.retiredOn === null);
-  const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
-  const now = new Date().toISOString();
   return (
     <Page
       title="Gauges"
@@ -74,63 +72,14 @@ export function GaugesPage() {
             </tr>
           </thead>
           <tbody>
-            {inUse.map((view) => {
-              const i = view.instrument;
-              const overdue = calibrationOverdue(i, now);
-              return (
-                <tr key={i.id} className="border-t border-rule">
-                  <td className="px-3 py-2">
-                    <Link
-                      to={`/gauges/${i.id}`}
-                      className="inline-flex min-h-11 items-center font-semibold text-blue underline underline-offset-4"
-                    >
-                      {i.name}
-                    </Link>
-                    <span className="block text-small text-soft">
-                      {[
-                        USUAL[i.type].name,
-                        settingText(i, data),
-                        i.contacts === 3 ? 'three-point: sees no ovality' : '',
-                      ]
-                        .filter(Boolean)
-                        .join(' · ')}
-                    </span>
-                  </td>
-                  <td className="figure px-3 text-lead">{figure(i.resolution)}</td>
-                  <td className="figure px-3 text-lead">
-                    {figure(i.repeatability, 1)}
-                    <span className="block font-sans text-small text-soft">
-                      {i.studyRepeats === null
-                        ? 'usual for its type'
-                        : `own study, ${i.studyRepeats} repeats`}
-                    </span>
-                  </td>
-                  <td className="figure px-3 text-lead">{figure(i.maxError)}</td>
-                  <td className="figure px-3 whitespace-nowrap">
-                    {formatLength(nm(i.rangeLow), { unit, step: 1_000_000 })}–
-                    {formatLength(nm(i.rangeHigh), { unit, step: 1_000_000 })}
-                  </td>
-                  <td className="px-3">
-                    {i.calibrationDue === null ? (
-                      <span className="text-soft">none on file</span>
-                    ) : overdue ? (
-                      <strong className="text-beyond">
-                        overdue since {dayText(i.calibrationDue)}: its error counts double
-                      </strong>
-                    ) : (
-                      `holds until ${dayText(i.calibrationDue)}`
-                    )}
-                  </td>
-                  <td className="px-1">
-                    {mayEdit && (
-                      <Button look="quiet" onClick={() => setOpen(view)} aria-label={`Edit ${i.name}`}>
-                        Edit
-                      </Button>
-                    )}
-                  </td>
-                </tr>
-              );
-            })}
+            {inUse.map((view) => (
+              <GaugeRow
+                key={view.instrument.id}
+                view={view}
+                all={data}
+                onEdit={mayEdit ? () => setOpen(view) : null}
+              />
+            ))}
           </tbody>
         </table>
       </div>
@@ -146,5 +95,68 @@ export function GaugesPage() {
         </Suspense>
       )}
     </Page>
+  );
+}
+
+/** A gauge with what it can tell, and how long its calibration holds. */
+function GaugeRow({
+  view,
+  all,
+  onEdit,
+}: {
+  view: InstrumentView;
+  all: readonly InstrumentView[];
+  onEdit: (() => void) | null;
+}) {
+  const { unit } = useSettings();
+  const figure = (v: number, extra = 0) => formatLength(nm(v), { unit, step: 1_000, extra });
+  const i = view.instrument;
+  const overdue = calibrationOverdue(i, new Date().toISOString());
+  return (
+    <tr className="border-t border-rule">
+      <td className="px-3 py-2">
+        <Link
+          to={`/gauges/${i.id}`}
+          className="inline-flex min-h-11 items-center font-semibold text-blue underline underline-offset-4"
+        >
+          {i.name}
+        </Link>
+        <span className="block text-small text-soft">
+          {[USUAL[i.type].name, settingText(i, all), i.contacts === 3 ? 'three-point: sees no ovality' : '']
+            .filter(Boolean)
+            .join(' · ')}
+        </span>
+      </td>
+      <td className="figure px-3 text-lead">{figure(i.resolution)}</td>
+      <td className="figure px-3 text-lead">
+        {figure(i.repeatability, 1)}
+        <span className="block font-sans text-small text-soft">
+          {i.studyRepeats === null ? 'usual for its type' : `own study, ${i.studyRepeats} repeats`}
+        </span>
+      </td>
+      <td className="figure px-3 text-lead">{figure(i.maxError)}</td>
+      <td className="figure px-3 whitespace-nowrap">
+        {formatLength(nm(i.rangeLow), { unit, step: 1_000_000 })}–
+        {formatLength(nm(i.rangeHigh), { unit, step: 1_000_000 })}
+      </td>
+      <td className="px-3">
+        {i.calibrationDue === null ? (
+          <span className="text-soft">none on file</span>
+        ) : overdue ? (
+          <strong className="text-beyond">
+            overdue since {dayText(i.calibrationDue)}: its error counts double
+          </strong>
+        ) : (
+          `holds until ${dayText(i.calibrationDue)}`
+        )}
+      </td>
+      <td className="px-1">
+        {onEdit && (
+          <Button look="quiet" onClick={onEdit} aria-label={`Edit ${i.name}`}>
+            Edit
+          </Button>
+        )}
+      </td>
+    </tr>
   );
 }

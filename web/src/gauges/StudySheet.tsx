@@ -1,3 +1,4 @@
+import type { UseFormRegisterReturn } from 'react-hook-form';
 import { useSave } from '../kit/useSave.js';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
@@ -6,7 +7,7 @@ import { FEWEST_REPEATS, formatLength, nm, type Instrument, type LengthUnit } fr
 import { onFigure } from '../gaugeLine/index.js';
 import { lengthOf, useCheckedForm } from '../forms/index.js';
 import { api } from '../kit/api.js';
-import { Button, Sheet, TextField } from '../ui/index.js';
+import { Button, Sheet, TextField, Trouble } from '../ui/index.js';
 
 /** Repeats that make a cell of a study of several people. */
 const FEWEST_FOR_CELL = 2;
@@ -60,24 +61,8 @@ export function StudySheet({
   useEffect(() => (started ? onFigure((figure) => latest.current(figure)) : undefined), [started]);
 
   const n = texts.length;
-  const figure = (v: number) => formatLength(nm(Math.round(v)), { unit, step: 1_000, extra: 1 });
 
-  if (keep.data) {
-    const { s, repeats } = keep.data;
-    return (
-      <Sheet title="What your repeats show" onClose={onClose}>
-        <p className="text-lead">
-          {s === null
-            ? `${repeats} repeats are kept for the study of several people; ${FEWEST_REPEATS} would stand for you alone.`
-            : `s ${figure(s)} ${unit} from ${repeats} repeats, against ${figure(gauge.repeatability)} usual. It counts for you with this gauge from now on.`}
-        </p>
-        <p className="figure mt-3 text-soft">{texts.join('  ')}</p>
-        <Button look="brass" className="mt-4" onClick={onClose}>
-          Good
-        </Button>
-      </Sheet>
-    );
-  }
+  if (keep.data) return <Shown kept={keep.data} {...{ gauge, texts, unit, onClose }} />;
   return (
     <Sheet title={`Study: ${gauge.name}`} onClose={onClose}>
       <form
@@ -88,25 +73,11 @@ export function StudySheet({
       >
         {!started ? (
           <>
-            <p>
-              One part, one place, {FEWEST_REPEATS} times. Each time take the gauge off, turn away, put it
-              back as if it were the first. The figures are not shown until you are done, so that one does not
-              lead the next.
-            </p>
-            <TextField
-              label="Part and place"
-              hint="A ring, a piston at its gauge height, a marked spot in a bore"
-              list="study-parts"
-              autoFocus
-              maxLength={200}
+            <Naming
+              parts={parts}
               error={naming.formState.errors.part?.message}
-              {...naming.register('part')}
+              field={naming.register('part')}
             />
-            <datalist id="study-parts">
-              {parts.map((p) => (
-                <option key={p} value={p} />
-              ))}
-            </datalist>
             <Button look="brass" type="submit">
               Begin
             </Button>
@@ -145,14 +116,76 @@ export function StudySheet({
                 </Button>
               )}
             </div>
-            {keep.isError && (
-              <p role="alert" className="text-beyond">
-                {keep.error.message} The repeats are still here.
-              </p>
-            )}
+            <Trouble>{keep.error && `${keep.error.message} The repeats are still here.`}</Trouble>
           </>
         )}
       </form>
     </Sheet>
+  );
+}
+
+/** What the repeats show of this hand with this gauge. */
+function Shown({
+  kept,
+  gauge,
+  texts,
+  unit,
+  onClose,
+}: {
+  kept: StudyView;
+  gauge: Instrument;
+  texts: readonly string[];
+  unit: LengthUnit;
+  onClose: () => void;
+}) {
+  const figure = (v: number) => formatLength(nm(Math.round(v)), { unit, step: 1_000, extra: 1 });
+  const { s, repeats } = kept;
+  return (
+    <Sheet title="What your repeats show" onClose={onClose}>
+      <p className="text-lead">
+        {s === null
+          ? `${repeats} repeats are kept for the study of several people; ${FEWEST_REPEATS} would stand for you alone.`
+          : `s ${figure(s)} ${unit} from ${repeats} repeats, against ${figure(gauge.repeatability)} usual. It counts for you with this gauge from now on.`}
+      </p>
+      <p className="figure mt-3 text-soft">{texts.join('  ')}</p>
+      <Button look="brass" className="mt-4" onClick={onClose}>
+        Good
+      </Button>
+    </Sheet>
+  );
+}
+
+/** Which part is read again and again, so that others can read the same one. */
+function Naming({
+  parts,
+  error,
+  field,
+}: {
+  parts: readonly string[];
+  error: string | undefined;
+  field: UseFormRegisterReturn;
+}) {
+  return (
+    <>
+      <p>
+        One part, one place, {FEWEST_REPEATS} times. Each time take the gauge off, turn away, put it back as
+        if it were the first. The figures are not shown until you are done, so that one does not lead the
+        next.
+      </p>
+      <TextField
+        label="Part and place"
+        hint="A ring, a piston at its gauge height, a marked spot in a bore"
+        list="study-parts"
+        autoFocus
+        maxLength={200}
+        error={error}
+        {...field}
+      />
+      <datalist id="study-parts">
+        {parts.map((p) => (
+          <option key={p} value={p} />
+        ))}
+      </datalist>
+    </>
   );
 }

@@ -17,7 +17,7 @@ import {
 import { lengthText } from '../forms/index.js';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
-import { Button } from '../ui/index.js';
+import { Button, Trouble } from '../ui/index.js';
 import { HatchPicture } from './HatchPicture.js';
 import { beat, silence, useBeat } from './metronome.js';
 
@@ -52,35 +52,7 @@ export function HoneSheet({
   const speed = rpm === '' ? Math.max(5, proposed) : number(rpm);
   const cycles = ready && speed > 0 ? crossHatchCycles(stroke, speed, number(angle)) : null;
   const beating = useBeat();
-  const [text, setText] = useState('');
-  const [refused, setRefused] = useState('');
-  const tools = (Object.keys(HONING_TOOLS) as HoningTool[]).filter((t) => mayHone(wall, t) === null);
   const pace = cycles !== null && (cycles < HAND_PACE.slowest || cycles > HAND_PACE.fastest);
-
-  const finish = (tool: HoningTool): void => {
-    const work = newEntry(WORK_DONE, {
-      what: tool === 'stones' ? 'honed' : tool === 'brush' ? 'brushed' : 'ports-eased',
-      cylinder,
-      kitId: null,
-      ticket: null,
-      text,
-    });
-    const hatch = newEntry(HATCH, {
-      cylinder,
-      work: work.id,
-      tool,
-      angle: tool === 'stones' ? number(angle) : null,
-      rpm: tool === 'stones' && speed > 0 ? Math.round(speed) : null,
-      cycles: tool === 'stones' ? cycles : null,
-      text,
-    });
-    const why = refusedBy(file, work, hatch);
-    setRefused(why ?? '');
-    if (why !== null) return;
-    silence();
-    setText('');
-    void post(file.job.id, [work, hatch]);
-  };
 
   return (
     <section aria-label="Hone and clean" className="min-w-0">
@@ -129,6 +101,60 @@ export function HoneSheet({
           </Button>
         )}
       </p>
+      <Finished {...{ file, cylinder, cycles, speed }} angle={number(angle)} />
+      <p className="text-small text-soft">
+        Brushes and hones can break and fling: eye protection, clamp the cylinder, stop before withdrawing.
+      </p>
+    </section>
+  );
+}
+
+/** What was done, with which tool: the buttons that write it down. */
+function Finished({
+  file,
+  cylinder,
+  angle,
+  cycles,
+  speed,
+}: {
+  file: JobFile;
+  cylinder: number;
+  angle: number;
+  cycles: number | null;
+  speed: number;
+}) {
+  const [text, setText] = useState('');
+  const [refused, setRefused] = useState('');
+  const tools = (Object.keys(HONING_TOOLS) as HoningTool[]).filter(
+    (t) => mayHone(file.engine.wall, t) === null,
+  );
+  const finish = (tool: HoningTool): void => {
+    const work = newEntry(WORK_DONE, {
+      what: tool === 'stones' ? 'honed' : tool === 'brush' ? 'brushed' : 'ports-eased',
+      cylinder,
+      kitId: null,
+      ticket: null,
+      text,
+    });
+    const hatch = newEntry(HATCH, {
+      cylinder,
+      work: work.id,
+      tool,
+      angle: tool === 'stones' ? angle : null,
+      rpm: tool === 'stones' && speed > 0 ? Math.round(speed) : null,
+      cycles: tool === 'stones' ? cycles : null,
+      text,
+    });
+    const why = refusedBy(file, work, hatch);
+    setRefused(why ?? '');
+    if (why !== null) return;
+    silence();
+    setText('');
+    void post(file.job.id, [work, hatch]);
+  };
+
+  return (
+    <>
       <label className="mt-2 grid gap-1 text-small text-soft">
         fluid; at a plated edge, why and where
         <input
@@ -149,15 +175,8 @@ export function HoneSheet({
           </Button>
         ))}
       </p>
-      {refused && (
-        <p role="alert" className="font-semibold text-beyond">
-          {refused}
-        </p>
-      )}
-      <p className="text-small text-soft">
-        Brushes and hones can break and fling: eye protection, clamp the cylinder, stop before withdrawing.
-      </p>
-    </section>
+      <Trouble className="font-semibold">{refused}</Trouble>
+    </>
   );
 }
 

@@ -50,6 +50,25 @@ function partActs(
   send: (...entries: SentEntry[]) => boolean,
   setTrouble: (trouble: string) => void,
 ) {
+  const found = (
+    of: Inspected,
+    what: PartFindingKind,
+    more: { severity?: 'light' | 'moderate' | 'severe' | null; extent?: number | null; text?: string } = {},
+  ): void => {
+    send(
+      newEntry(PART_FINDING, {
+        of: of.part.key,
+        name: of.part.name,
+        what,
+        severity: more.severity ?? null,
+        extent: (more.extent ?? null) as never,
+        text: more.text ?? '',
+      }),
+    );
+  };
+  const worked = (of: Inspected, what: PartWorkKind, text: string): void => {
+    send(newEntry(PART_WORK, { of: of.part.key, name: of.part.name, what, text }));
+  };
   /** The part at hand cleaned one way. */
   const cleaned = (how: CleaningKind): void => {
     if (now) send(newEntry(CLEANED, { parts: [now.part.key], how }));
@@ -78,7 +97,7 @@ function partActs(
     const seals = assemblyOf(file.engine, now.part)?.pieces.some((p) => p.renewed) ?? false;
     apart('together', seals ? 'new' : null);
   };
-  return { cleaned, washSection, apart, turn };
+  return { found, worked, cleaned, washSection, apart, turn };
 }
 
 /** Findings and work that stand, and what else was said here. */
@@ -142,26 +161,7 @@ export function useClean({ file, unit, judgement }: JobContext) {
     if (send(newEntry(LOOKED, { parts: keys, is: 'reuse', findings: [], text: '' })))
       pick(nextOpen(parts.at(-1)!, new Set(keys)));
   };
-  const found = (
-    of: Inspected,
-    what: PartFindingKind,
-    more: { severity?: 'light' | 'moderate' | 'severe' | null; extent?: number | null; text?: string } = {},
-  ): void => {
-    send(
-      newEntry(PART_FINDING, {
-        of: of.part.key,
-        name: of.part.name,
-        what,
-        severity: more.severity ?? null,
-        extent: (more.extent ?? null) as never,
-        text: more.text ?? '',
-      }),
-    );
-  };
-  const worked = (of: Inspected, what: PartWorkKind, text: string): void => {
-    send(newEntry(PART_WORK, { of: of.part.key, name: of.part.name, what, text }));
-  };
-  const { cleaned, washSection, apart, turn } = partActs(file, inOrder, now, send, setTrouble);
+  const { found, worked, cleaned, washSection, apart, turn } = partActs(file, inOrder, now, send, setTrouble);
   /** What was measured of a part says, where anything was; null else. */
   const measured = (key: string): Overall | null => {
     const own = judgement.items.filter((f) => partOf(f) === key && f.feature !== 'finding');

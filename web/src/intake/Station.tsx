@@ -11,16 +11,23 @@ import {
   type EngineSpec,
   type JobFile,
 } from '@tribos/core';
-import { numberOrNull, useContractForm } from '../forms/index.js';
+import {
+  figure,
+  FormFields,
+  numberOrNull,
+  SaveTrouble,
+  useContractForm,
+  type FormAsks,
+} from '../forms/index.js';
 import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
-import { api, ApiError } from '../kit/api.js';
+import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSave } from '../kit/useSave.js';
 import { useMay } from '../people/index.js';
 import { ToolList, useTools } from '../tools/index.js';
 import { PhotoStrip } from '../photos/index.js';
-import { Button, SelectField, TextArea, TextField, VerdictMark } from '../ui/index.js';
+import { Button, VerdictMark } from '../ui/index.js';
 import { JobLabel } from './JobLabel.js';
 import { LikelyFindings } from './LikelyFindings.js';
 
@@ -125,7 +132,7 @@ function Facts({ file, version }: { file: JobFile; version: number }) {
       use: v.usedFor.trim() || null,
     },
   });
-  const { register, handleSubmit, formState } = useContractForm<Values, EditJob>(
+  const form = useContractForm<Values, EditJob>(
     EditJob,
     {
       engineNumber: job.engineNumber,
@@ -139,108 +146,43 @@ function Facts({ file, version }: { file: JobFile; version: number }) {
     },
     toBody,
   );
-  const { errors } = formState;
   const save = useSave((v: Values) => api.patch<JobView>(`/jobs/${job.id}`, toBody(v)), {
     topic: 'jobs',
     id: job.id,
     view: keys.job(job.id),
   });
-  const stale =
-    save.error instanceof ApiError && save.error.status === 409
-      ? (save.error.problem.current as { version: number })
-      : null;
-  const makers = makersOf(engine);
-  const maker = (name: 'fittedPiston' | 'fittedRing', label: string, hint: string) => (
-    <SelectField label={label} hint={hint} {...register(name)}>
-      <option value="">the engine maker’s</option>
-      {makers.map((m) => (
-        <option key={m} value={m}>
-          {m}
-        </option>
-      ))}
-    </SelectField>
-  );
   return (
-    <form onSubmit={(e) => void handleSubmit((v) => save.mutate(v))(e)} className="bg-sheet p-4">
-      <fieldset disabled={!mayEdit} className="grid gap-4 sm:grid-cols-2">
+    <form onSubmit={(e) => void form.handleSubmit((v) => save.mutate(v))(e)} className="bg-sheet p-4">
+      <fieldset disabled={!mayEdit} className="grid gap-4">
         <legend className="mb-2 font-semibold">
           {job.customer}: {job.machine}
         </legend>
-        <div className="sm:col-span-2">
-          <TextArea
-            label="Complaint, in the customer’s words, and what was done before"
-            error={errors.complaint?.message}
-            {...register('complaint')}
-          />
-        </div>
-        <TextField
-          label="Engine number"
-          hint={asked.serials.length > 0 ? `Limits turn at ${asked.serials.join(', ')}` : undefined}
-          error={errors.engineNumber?.message}
-          {...register('engineNumber')}
+        <FormFields form={form} of={factsAsked(engine, asked.serials)} />
+        <p className="border-t border-rule pt-3">
+          <span className="font-semibold">Which of these engines is it?</span>{' '}
+          {hanging > 0 ? (
+            <strong className="text-undecided">
+              {hanging === 1 ? 'One limit hangs' : `${hanging} limits hang`} on what nobody has looked for
+              yet.
+            </strong>
+          ) : (
+            <span className="text-soft">No limit hangs on more than is known.</span>
+          )}
+        </p>
+        <FormFields
+          form={form}
+          beside={3}
+          of={{
+            year: figure('Model year', knownOf('Limits turn at', asked.years)),
+            code: { label: 'Code cast or stamped', hint: knownOf('Limits know', asked.codes), list: 'codes' },
+            usedFor: { label: 'Used for', hint: knownOf('Limits know', asked.uses), list: 'uses' },
+          }}
         />
-        <TextField label="Hours or distance" error={errors.use?.message} {...register('use')} />
-        {maker('fittedPiston', 'Piston found in it', 'Its maker’s sheet governs the clearance.')}
-        {maker('fittedRing', 'Rings found in it', 'Their maker’s gaps govern.')}
-        <div className="grid gap-3 border-t border-rule pt-3 sm:col-span-2 sm:grid-cols-3">
-          <p className="sm:col-span-3">
-            <span className="font-semibold">Which of these engines is it?</span>{' '}
-            {hanging > 0 ? (
-              <strong className="text-undecided">
-                {hanging === 1 ? 'One limit hangs' : `${hanging} limits hang`} on what nobody has looked for
-                yet.
-              </strong>
-            ) : (
-              <span className="text-soft">No limit hangs on more than is known.</span>
-            )}
-          </p>
-          <TextField
-            label="Model year"
-            hint={
-              asked.years.length > 0 ? `Limits turn at ${asked.years.join(', ')}` : 'No limit hangs on it'
-            }
-            className="figure"
-            inputMode="numeric"
-            error={errors.year?.message}
-            {...register('year')}
-          />
-          <TextField
-            label="Code cast or stamped"
-            hint={asked.codes.length > 0 ? `Limits know ${asked.codes.join(', ')}` : 'No limit hangs on it'}
-            list="codes"
-            error={errors.code?.message}
-            {...register('code')}
-          />
-          <datalist id="codes">
-            {asked.codes.map((c) => (
-              <option key={c} value={c} />
-            ))}
-          </datalist>
-          <TextField
-            label="Used for"
-            hint={asked.uses.length > 0 ? `Limits know ${asked.uses.join(', ')}` : 'No limit hangs on it'}
-            list="uses"
-            error={errors.usedFor?.message}
-            {...register('usedFor')}
-          />
-          <datalist id="uses">
-            {asked.uses.map((u) => (
-              <option key={u} value={u} />
-            ))}
-          </datalist>
-        </div>
-        {save.isError && (
-          <div role="alert" className="grid gap-2 text-beyond sm:col-span-2">
-            <p>{save.error.message} What you typed is still here.</p>
-            {stale && (
-              <div>
-                <Button onClick={() => setStanding(stale.version)}>Keep mine on top of that</Button>
-              </div>
-            )}
-          </div>
-        )}
+        <Offered id="codes" of={asked.codes} />
+        <Offered id="uses" of={asked.uses} />
+        <SaveTrouble error={save.error} onOver={setStanding} />
         {mayEdit && (
-          <div className="sm:col-span-2">
+          <div>
             <Button look="brass" type="submit" disabled={save.isPending}>
               Keep it
             </Button>
@@ -250,6 +192,42 @@ function Facts({ file, version }: { file: JobFile; version: number }) {
     </form>
   );
 }
+
+const knownOf = (says: string, of: readonly (string | number)[]): string =>
+  of.length > 0 ? `${says} ${of.join(', ')}` : 'No limit hangs on it';
+
+/** What a field is offered while it is typed. */
+const Offered = ({ id, of }: { id: string; of: readonly string[] }) => (
+  <datalist id={id}>
+    {of.map((o) => (
+      <option key={o} value={o} />
+    ))}
+  </datalist>
+);
+
+const factsAsked = (engine: EngineSpec, serials: readonly string[]): FormAsks<Values> => {
+  const makers = makersOf(engine).map((m) => [m, m] as const);
+  return {
+    complaint: { label: 'Complaint, in the customer’s words, and what was done before', looks: 'long' },
+    engineNumber: {
+      label: 'Engine number',
+      hint: serials.length > 0 ? `Limits turn at ${serials.join(', ')}` : undefined,
+    },
+    use: { label: 'Hours or distance' },
+    fittedPiston: {
+      label: 'Piston found in it',
+      hint: 'Its maker’s sheet governs the clearance.',
+      none: 'the engine maker’s',
+      among: makers,
+    },
+    fittedRing: {
+      label: 'Rings found in it',
+      hint: 'Their maker’s gaps govern.',
+      none: 'the engine maker’s',
+      among: makers,
+    },
+  };
+};
 
 /** The same engine, or the same customer, here before. */
 function Before({ file }: { file: JobFile }) {

@@ -2,7 +2,6 @@ export { newEntry } from './entry.js';
 export { logEntryOf } from './logEntryOf.js';
 export { nextHere } from './nextHere.js';
 export { refusedBy } from './refusedBy.js';
-export { useEntryForm } from './useEntryForm.js';
 export { useJob, useJobContext, type JobContext } from './useJob.js';
 export { useSend } from './useSend.js';
 export { useStationId } from './useStationId.js';

@@ -9,7 +9,7 @@ import {
   useHandsFree,
   useLineState,
 } from '../gaugeLine/index.js';
-import { Button, CheckField, SelectField, Sheet, TextField } from '../ui/index.js';
+import { Button, CheckField, SelectField, Sheet, TextField, Trouble } from '../ui/index.js';
 
 const STATES = {
   off: 'No gauge is connected.',
@@ -30,17 +30,9 @@ export function HandsFreeSheet({ onClose }: { onClose: () => void }) {
         : { address: 'A gauge on this machine: ws://127.0.0.1 and its port.' },
   );
   const [sample, setSample] = useState('');
-  const [baud, setBaud] = useState('9600');
-  const [closed, setClosed] = useState<string | null>(null);
   const connect = ({ address }: { address: string }) => {
     changeHandsFree({ line: address.trim() });
     connectLine();
-  };
-  const serial = () => {
-    setClosed(null);
-    openSerial(Number(baud)).catch((e: unknown) =>
-      setClosed(`The serial gauge could not be opened: ${e instanceof Error ? e.message : String(e)}`),
-    );
   };
   return (
     <Sheet title="Hands free" onClose={onClose}>
@@ -88,24 +80,7 @@ export function HandsFreeSheet({ onClose }: { onClose: () => void }) {
             )}
           </div>
         </form>
-        {hasSerial() && (
-          <section className="grid gap-3 border-t border-rule pt-3">
-            <h3 className="font-semibold">A serial gauge</h3>
-            <SelectField label="Speed, baud" value={baud} onChange={(e) => setBaud(e.target.value)}>
-              {['1200', '2400', '4800', '9600', '19200', '115200'].map((b) => (
-                <option key={b}>{b}</option>
-              ))}
-            </SelectField>
-            {closed && (
-              <p role="alert" className="text-beyond">
-                {closed}
-              </p>
-            )}
-            <div>
-              <Button onClick={serial}>Choose its port</Button>
-            </div>
-          </section>
-        )}
+        {hasSerial() && <Serial />}
         <section className="grid gap-3 border-t border-rule pt-3">
           <h3 className="font-semibold">A gauge that types</h3>
           <p className="text-soft">
@@ -138,5 +113,31 @@ export function HandsFreeSheet({ onClose }: { onClose: () => void }) {
         </section>
       </div>
     </Sheet>
+  );
+}
+
+/** A gauge on a serial port of this device. */
+function Serial() {
+  const [baud, setBaud] = useState('9600');
+  const [closed, setClosed] = useState<string | null>(null);
+  const serial = () => {
+    setClosed(null);
+    openSerial(Number(baud)).catch((e: unknown) =>
+      setClosed(`The serial gauge could not be opened: ${e instanceof Error ? e.message : String(e)}`),
+    );
+  };
+  return (
+    <section className="grid gap-3 border-t border-rule pt-3">
+      <h3 className="font-semibold">A serial gauge</h3>
+      <SelectField label="Speed, baud" value={baud} onChange={(e) => setBaud(e.target.value)}>
+        {['1200', '2400', '4800', '9600', '19200', '115200'].map((b) => (
+          <option key={b}>{b}</option>
+        ))}
+      </SelectField>
+      <Trouble>{closed}</Trouble>
+      <div>
+        <Button onClick={serial}>Choose its port</Button>
+      </div>
+    </section>
   );
 }

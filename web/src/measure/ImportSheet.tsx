@@ -43,6 +43,9 @@ function tableOf(text: string): Table {
     : { heads: first.map((_, i) => `column ${i + 1}`), rows: data };
 }
 
+const WHAT_IT_TAKES =
+  'A row a reading: cylinder, depth, direction and the figure, in any order, millimetres or inches, point or comma. Headings are guessed and can be changed; nothing is taken before every row can be read.';
+
 /** Readings from a table, mapped on screen, every row shown with what it will be or what is wrong with it. */
 export function ImportSheet({ context, onClose }: { context: JobContext; onClose: () => void }) {
   const { file, unit } = context;
@@ -105,37 +108,14 @@ export function ImportSheet({ context, onClose }: { context: JobContext; onClose
   return (
     <Sheet title="Readings from a table" onClose={onClose} wide>
       <div className="grid gap-4">
-        <p className="text-soft">
-          A row a reading: cylinder, depth, direction and the figure, in any order, millimetres or inches,
-          point or comma. Headings are guessed and can be changed; nothing is taken before every row can be
-          read.
-        </p>
-        <div className="grid gap-3">
-          <label className="text-small text-soft">
-            A CSV file
-            <input
-              type="file"
-              accept=".csv,.tsv,.txt,text/csv"
-              className="mt-1 block w-full text-ink file:mr-3 file:min-h-11 file:rounded-edge file:border file:border-ink/40 file:bg-sheet file:px-4 file:text-ink"
-              onChange={(e) => {
-                const [chosen] = e.target.files ?? [];
-                void chosen?.text().then((t) => {
-                  setText(t);
-                  setChanged(null);
-                });
-              }}
-            />
-          </label>
-          <TextArea
-            label="or pasted here"
-            className="figure"
-            value={text}
-            onChange={(e) => {
-              setText(e.target.value);
-              setChanged(null);
-            }}
-          />
-        </div>
+        <p className="text-soft">{WHAT_IT_TAKES}</p>
+        <Source
+          text={text}
+          onText={(t) => {
+            setText(t);
+            setChanged(null);
+          }}
+        />
         {table.rows.length > 0 && (
           <>
             <div className="grid gap-3 sm:grid-cols-3">
@@ -296,3 +276,29 @@ const UnitField = ({
     <option value="in">inches</option>
   </SelectField>
 );
+
+/** The table as a file, or pasted. */
+function Source({ text, onText }: { text: string; onText: (text: string) => void }) {
+  return (
+    <div className="grid gap-3">
+      <label className="text-small text-soft">
+        A CSV file
+        <input
+          type="file"
+          accept=".csv,.tsv,.txt,text/csv"
+          className="mt-1 block w-full text-ink file:mr-3 file:min-h-11 file:rounded-edge file:border file:border-ink/40 file:bg-sheet file:px-4 file:text-ink"
+          onChange={(e) => {
+            const [chosen] = e.target.files ?? [];
+            void chosen?.text().then(onText);
+          }}
+        />
+      </label>
+      <TextArea
+        label="or pasted here"
+        className="figure"
+        value={text}
+        onChange={(e) => onText(e.target.value)}
+      />
+    </div>
+  );
+}

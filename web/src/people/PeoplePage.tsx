@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { may, PERMISSIONS, ROLES, type Permission, type PersonView, type Role } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
-import { Button, dayText, Failed, Loading } from '../ui/index.js';
+import { Button, dayText, Failed, Loading, Trouble } from '../ui/index.js';
 import { Invitations, LinkToHand } from './Invitations.js';
 import { useMay, useSession } from './useSession.js';
 
@@ -35,11 +35,7 @@ export function PeoplePage() {
     <div className="grid gap-4">
       <section className="bg-sheet p-4" aria-label="People">
         <h2 className="mb-1 font-semibold">People</h2>
-        {trouble && (
-          <p role="alert" className="text-beyond">
-            {trouble}
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
         <ul>
           {people.data.map((p) => (
             <li
@@ -71,50 +67,7 @@ export function PeoplePage() {
               ) : (
                 <span>{p.role}</span>
               )}
-              {manages && (
-                <span className="flex flex-wrap justify-end">
-                  {p.leftOn ? (
-                    <Button
-                      look="quiet"
-                      aria-label={`${p.name} is back`}
-                      onClick={() => void act(() => api.put(`/people/${p.id}/back`, { version: p.version }))}
-                    >
-                      Is back
-                    </Button>
-                  ) : (
-                    <>
-                      <Button
-                        look="quiet"
-                        aria-label={`New password for ${p.name}`}
-                        onClick={() =>
-                          void act(async () =>
-                            setLink({
-                              name: p.name,
-                              ...(await api.post<{ token: string; until: string }>(
-                                `/people/${p.id}/renewal`,
-                                {},
-                              )),
-                            }),
-                          )
-                        }
-                      >
-                        New password
-                      </Button>
-                      {!mine(p) && (
-                        <Button
-                          look="quiet"
-                          aria-label={`${p.name} has left`}
-                          onClick={() =>
-                            void act(() => api.put(`/people/${p.id}/left`, { version: p.version }))
-                          }
-                        >
-                          Has left
-                        </Button>
-                      )}
-                    </>
-                  )}
-                </span>
-              )}
+              {manages && <Acts person={p} mine={mine(p)} act={act} onLink={setLink} />}
             </li>
           ))}
         </ul>
@@ -129,6 +82,59 @@ export function PeoplePage() {
       {manages && <Invitations />}
       <WhoMay />
     </div>
+  );
+}
+
+/** What a lead does about a person: another password, has left, is back. */
+function Acts({
+  person: p,
+  mine,
+  act,
+  onLink,
+}: {
+  person: PersonView;
+  mine: boolean;
+  act: (work: () => Promise<unknown>) => Promise<void>;
+  onLink: (link: { name: string; token: string; until: string }) => void;
+}) {
+  return (
+    <span className="flex flex-wrap justify-end">
+      {p.leftOn ? (
+        <Button
+          look="quiet"
+          aria-label={`${p.name} is back`}
+          onClick={() => void act(() => api.put(`/people/${p.id}/back`, { version: p.version }))}
+        >
+          Is back
+        </Button>
+      ) : (
+        <>
+          <Button
+            look="quiet"
+            aria-label={`New password for ${p.name}`}
+            onClick={() =>
+              void act(async () =>
+                onLink({
+                  name: p.name,
+                  ...(await api.post<{ token: string; until: string }>(`/people/${p.id}/renewal`, {})),
+                }),
+              )
+            }
+          >
+            New password
+          </Button>
+          {!mine && (
+            <Button
+              look="quiet"
+              aria-label={`${p.name} has left`}
+              onClick={() => void act(() => api.put(`/people/${p.id}/left`, { version: p.version }))}
+            >
+              Has left
+            </Button>
+          )}
+        </>
+      )}
+    </span>
   );
 }
 

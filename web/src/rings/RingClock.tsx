@@ -112,25 +112,12 @@ export function RingClock({ file, cylinder, pack }: { file: JobFile; cylinder: n
               setTyped({});
             }}
           />
-          <ol className="mt-1 max-w-80">
-            {order.map((ring, i) => (
-              <li key={ring} className="flex items-center gap-2">
-                <span className="figure w-4">{i + 1}</span>
-                <label className="flex min-h-11 flex-1 items-center gap-2">
-                  <span className="flex-1">{CLOCKED_NAMES[ring]}</span>
-                  <input
-                    inputMode="decimal"
-                    aria-label={`${capital(CLOCKED_NAMES[ring])}, degrees or hour`}
-                    value={typed[ring] ?? String(lying[ring] ?? meant[ring])}
-                    onFocus={() => setPicked(ring)}
-                    onChange={(e) => setTyped({ ...typed, [ring]: e.target.value })}
-                    className="figure min-h-11 w-20 rounded-edge border border-ink/40 bg-sheet px-2 text-right"
-                  />
-                  <span className="text-soft">°</span>
-                </label>
-              </li>
-            ))}
-          </ol>
+          <Angles
+            order={order}
+            valueOf={(ring) => typed[ring] ?? String(lying[ring] ?? meant[ring])}
+            onPick={setPicked}
+            onType={(ring, text) => setTyped({ ...typed, [ring]: text })}
+          />
           {pack.expander && (
             <fieldset className="mt-1 flex flex-wrap items-center gap-1">
               <legend className="text-small text-soft">expander’s ends, looked at</legend>
@@ -183,5 +170,40 @@ function Turning({ mark, turn, onTurn }: { mark: string; turn: number; onTurn: (
         30° ↻
       </Button>
     </p>
+  );
+}
+
+/** Where each gap is set, in the order the rings go on. */
+function Angles({
+  order,
+  valueOf,
+  onPick,
+  onType,
+}: {
+  order: readonly Clocked[];
+  valueOf: (ring: Clocked) => string;
+  onPick: (ring: Clocked) => void;
+  onType: (ring: Clocked, text: string) => void;
+}) {
+  return (
+    <ol className="mt-1 max-w-80">
+      {order.map((ring, i) => (
+        <li key={ring} className="flex items-center gap-2">
+          <span className="figure w-4">{i + 1}</span>
+          <label className="flex min-h-11 flex-1 items-center gap-2">
+            <span className="flex-1">{CLOCKED_NAMES[ring]}</span>
+            <input
+              inputMode="decimal"
+              aria-label={`${capital(CLOCKED_NAMES[ring])}, degrees or hour`}
+              value={valueOf(ring)}
+              onFocus={() => onPick(ring)}
+              onChange={(e) => onType(ring, e.target.value)}
+              className="figure min-h-11 w-20 rounded-edge border border-ink/40 bg-sheet px-2 text-right"
+            />
+            <span className="text-soft">°</span>
+          </label>
+        </li>
+      ))}
+    </ol>
   );
 }

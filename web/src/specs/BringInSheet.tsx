@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import type { LengthUnit } from '@tribos/core';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import type { EngineView, SpecFilePreview } from '@tribos/contract';
@@ -6,7 +7,7 @@ import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
-import { Button, SelectField, Sheet } from '../ui/index.js';
+import { Button, SelectField, Sheet, Trouble } from '../ui/index.js';
 import { changeName, saidText } from './changeText.js';
 
 type Change = SpecFilePreview['changes'][number];
@@ -88,52 +89,13 @@ export function BringInSheet({
       {groups.map(({ what, of }) => (
         <section key={what} aria-label={WHAT[what]} className="mt-3">
           <h3 className="font-semibold">{WHAT[what]}</h3>
-          <table className="w-full text-left">
-            <thead className="text-small text-soft">
-              <tr>
-                <th className="w-10 font-normal">
-                  <span className="sr-only">take it</span>
-                </th>
-                <th className="font-normal">of what</th>
-                <th className="font-normal">here</th>
-                <th className="font-normal">in the file</th>
-              </tr>
-            </thead>
-            <tbody>
-              {of.map((c) => (
-                <tr key={c.key} className="border-t border-rule">
-                  <td>
-                    <label className="inline-flex size-11 items-center justify-center">
-                      <input
-                        type="checkbox"
-                        className="size-5 accent-(--blue)"
-                        aria-label={`Take ${changeName(c)}`}
-                        checked={taken.has(c.key)}
-                        onChange={(e) => flip(c.key, e.target.checked)}
-                      />
-                    </label>
-                  </td>
-                  <td className="pr-3">{changeName(c)}</td>
-                  <td className="figure pr-3 text-soft">
-                    {c.state === 'new' ? 'not here' : saidText(c, c.mine, unit)}
-                  </td>
-                  <td className={`figure ${c.state === 'differs' ? 'font-semibold text-undecided' : ''}`}>
-                    {saidText(c, c.theirs, unit)}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Changes of={of} taken={taken} unit={unit} onFlip={flip} />
         </section>
       ))}
       {groups.length === 0 && into !== null && (
         <p className="mt-3">Everything in the file is here already, and says the same.</p>
       )}
-      {(trouble ?? save.error?.message) && (
-        <p role="alert" className="mt-3 text-beyond">
-          {trouble ?? save.error?.message}
-        </p>
-      )}
+      <Trouble className="mt-3">{trouble ?? save.error?.message}</Trouble>
       <p className="mt-4">
         <Button
           look="brass"
@@ -144,5 +106,57 @@ export function BringInSheet({
         </Button>
       </p>
     </Sheet>
+  );
+}
+
+/** What differs, here and in the file, each with its tick. */
+function Changes({
+  of,
+  taken,
+  unit,
+  onFlip,
+}: {
+  of: readonly Change[];
+  taken: ReadonlySet<string>;
+  unit: LengthUnit;
+  onFlip: (key: string, on: boolean) => void;
+}) {
+  return (
+    <table className="w-full text-left">
+      <thead className="text-small text-soft">
+        <tr>
+          <th className="w-10 font-normal">
+            <span className="sr-only">take it</span>
+          </th>
+          <th className="font-normal">of what</th>
+          <th className="font-normal">here</th>
+          <th className="font-normal">in the file</th>
+        </tr>
+      </thead>
+      <tbody>
+        {of.map((c) => (
+          <tr key={c.key} className="border-t border-rule">
+            <td>
+              <label className="inline-flex size-11 items-center justify-center">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-(--blue)"
+                  aria-label={`Take ${changeName(c)}`}
+                  checked={taken.has(c.key)}
+                  onChange={(e) => onFlip(c.key, e.target.checked)}
+                />
+              </label>
+            </td>
+            <td className="pr-3">{changeName(c)}</td>
+            <td className="figure pr-3 text-soft">
+              {c.state === 'new' ? 'not here' : saidText(c, c.mine, unit)}
+            </td>
+            <td className={`figure ${c.state === 'differs' ? 'font-semibold text-undecided' : ''}`}>
+              {saidText(c, c.theirs, unit)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

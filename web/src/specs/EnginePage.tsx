@@ -52,7 +52,6 @@ export function EnginePage() {
   const me = session?.person.name;
   const toCheck = mayCheck ? spec.limits.filter((l) => worthTyping(l.source, me ?? '')) : [];
   const checking = params.get('check') !== null && mayCheck;
-  const adding = params.get('add');
   const close = () => {
     setEditing(null);
     setParams({});
@@ -109,20 +108,7 @@ export function EnginePage() {
       {spec.limits.length === 0 && (
         <Empty>No limit on file. Nothing measured on this engine can pass until one is.</Empty>
       )}
-      <ul className="border-t border-ink/60 bg-sheet">
-        {FEATURE_KEYS.filter((f) => spec.limits.some((l) => l.feature === f)).map((feature) => (
-          <li key={feature} className="grid gap-x-4 border-b border-rule px-3 py-2 md:grid-cols-[12rem_1fr]">
-            <h2 className="pt-2 font-semibold">{FEATURES[feature].name}</h2>
-            <ul>
-              {spec.limits
-                .filter((l) => l.feature === feature)
-                .map((limit) => (
-                  <LimitRow key={limit.id} limit={limit} onEdit={mayEdit ? () => setEditing(limit) : null} />
-                ))}
-            </ul>
-          </li>
-        ))}
-      </ul>
+      <Limits spec={spec} onEdit={mayEdit ? setEditing : null} />
       <KitsSection
         engine={spec}
         onAdd={mayEdit ? () => setParams({ kit: 'new' }) : null}
@@ -139,38 +125,70 @@ export function EnginePage() {
         <CrownPicture engine={spec} />
         <WallPicture engine={spec} unit={unit} />
       </section>
-      {shown && spec.parts?.[shown.name] !== undefined && (
-        <Suspense fallback={null}>
+      <Suspense fallback={null}>
+        {shown && spec.parts?.[shown.name] !== undefined && (
           <PartView part={shown} value={spec.parts[shown.name]} unit={unit} onClose={close} />
-        </Suspense>
-      )}
-      {params.get('kit') !== null && mayEdit && (
-        <Suspense fallback={null}>
-          <KitSheet
-            engine={spec}
-            kit={spec.kits.find((k) => k.id === params.get('kit')) ?? null}
-            version={data.kitVersions[params.get('kit') ?? ''] ?? 0}
-            onClose={close}
-          />
-        </Suspense>
-      )}
-      {params.get('copy') === 'page' && mayEdit && (
-        <Suspense fallback={null}>
-          <CopyPageSheet engine={spec} onClose={close} />
-        </Suspense>
-      )}
-      {(editing || adding) && mayEdit && (
-        <Suspense fallback={null}>
-          <LimitSheet
-            engine={spec}
-            limit={editing}
-            version={editing ? (data.limitVersions[editing.id] ?? 1) : 0}
-            feature={FEATURE_KEYS.includes(adding as FeatureKey) ? (adding as FeatureKey) : 'bore'}
-            onClose={close}
-          />
-        </Suspense>
-      )}
+        )}
+        {mayEdit && <Changes view={data} editing={editing} params={params} onClose={close} />}
+      </Suspense>
     </Page>
+  );
+}
+
+/** Limits on file, feature by feature. */
+function Limits({ spec, onEdit }: { spec: EngineView['spec']; onEdit: ((limit: Limit) => void) | null }) {
+  return (
+    <ul className="border-t border-ink/60 bg-sheet">
+      {FEATURE_KEYS.filter((f) => spec.limits.some((l) => l.feature === f)).map((feature) => (
+        <li key={feature} className="grid gap-x-4 border-b border-rule px-3 py-2 md:grid-cols-[12rem_1fr]">
+          <h2 className="pt-2 font-semibold">{FEATURES[feature].name}</h2>
+          <ul>
+            {spec.limits
+              .filter((l) => l.feature === feature)
+              .map((limit) => (
+                <LimitRow key={limit.id} limit={limit} onEdit={onEdit && (() => onEdit(limit))} />
+              ))}
+          </ul>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** What of the sheet is being added or changed, as the address says. */
+function Changes({
+  view: { spec, kitVersions, limitVersions },
+  editing,
+  params,
+  onClose,
+}: {
+  view: EngineView;
+  editing: Limit | null;
+  params: URLSearchParams;
+  onClose: () => void;
+}) {
+  const [kit, adding] = [params.get('kit'), params.get('add')];
+  return (
+    <>
+      {kit !== null && (
+        <KitSheet
+          engine={spec}
+          kit={spec.kits.find((k) => k.id === kit) ?? null}
+          version={kitVersions[kit] ?? 0}
+          onClose={onClose}
+        />
+      )}
+      {params.get('copy') === 'page' && <CopyPageSheet engine={spec} onClose={onClose} />}
+      {(editing || adding) && (
+        <LimitSheet
+          engine={spec}
+          limit={editing}
+          version={editing ? (limitVersions[editing.id] ?? 1) : 0}
+          feature={FEATURE_KEYS.includes(adding as FeatureKey) ? (adding as FeatureKey) : 'bore'}
+          onClose={onClose}
+        />
+      )}
+    </>
   );
 }
 

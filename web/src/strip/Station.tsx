@@ -1,7 +1,7 @@
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
-import { listAsDone, type BoltHole } from '@tribos/core';
+import { listAsDone, type BoltHole, type JobFile, type LengthUnit } from '@tribos/core';
 import { KeysSheet, useFootKeys } from '../bar/index.js';
 import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
@@ -19,18 +19,28 @@ import { StripBar } from './StripBar.js';
 import { StripColumn } from './StripColumn.js';
 import { StripNext, StripSide } from './StripSide.js';
 import { WholeList } from './WholeList.js';
-import { useStrip } from './useStrip.js';
+import { useStrip, type Strip } from './useStrip.js';
+import { useSheets, type SheetsOf } from '../ui/index.js';
 
 const TraySheet = lazy(async () => ({ default: (await import('./TraySheet.js')).TraySheet }));
 const BoltCardSheet = lazy(async () => ({ default: (await import('./BoltCardSheet.js')).BoltCardSheet }));
 const ThreadSheet = lazy(async () => ({ default: (await import('./ThreadSheet.js')).ThreadSheet }));
 const ScanSheet = lazy(async () => ({ default: (await import('./ScanSheet.js')).ScanSheet }));
 
-type Open =
-  | { readonly kind: 'ledger' | 'note' | 'add' | 'card' | 'thread' | 'keys' | 'odd' | 'scan' | 'list' }
-  | { readonly kind: 'trays'; readonly scanned: number | null }
-  | { readonly kind: 'bolt'; readonly hole: BoltHole; readonly map: string }
-  | null;
+interface Open {
+  readonly ledger: null;
+  readonly note: null;
+  readonly add: null;
+  readonly card: null;
+  readonly thread: null;
+  readonly keys: null;
+  readonly odd: null;
+  readonly scan: null;
+  readonly list: null;
+  /** The tray whose label was scanned; null for all of them. */
+  readonly trays: number | 'all';
+  readonly bolt: { readonly hole: BoltHole; readonly map: string };
+}
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['Space', 'the foot-switch: done; at a question it moves the mark, held it takes the answer'],
@@ -61,15 +71,9 @@ export function StripStation() {
   const mayEdit = useMay('edit-specs');
   const [query, setQuery] = useSearchParams();
   const scanned = Number(query.get('tray')) || null;
-  const [own, setOpen] = useState<Open>(null);
-  // A label may be scanned while the station is open: the address says which tray.
-  const open = own ?? (scanned === null ? null : ({ kind: 'trays', scanned } as const));
+  const sheets = useSheets<Open>();
   const [says, setSays] = useState<string | null>(null);
   const camera = useRef<HTMLInputElement>(null);
-  const close = () => {
-    setOpen(null);
-    if (scanned !== null) setQuery({}, { replace: true });
-  };
   const photo = () => camera.current?.click();
   const first = strip.loose[strip.grain === 'part' ? Math.min(strip.counted, strip.loose.length - 1) : 0];
   const count = (by: number) => () => {
@@ -78,7 +82,7 @@ export function StripStation() {
   const answers = Object.fromEntries(
     (stop?.step.stop?.answers ?? []).map((_, i) => [String(i + 1), () => strip.answer(i)]),
   );
-  const sheet = (kind: Exclude<NonNullable<Open>['kind'], 'trays' | 'bolt'>) => () => setOpen({ kind });
+  const sheet = (name: Exclude<keyof Open, 'trays' | 'bolt'>) => () => sheets.open(name);
   useFootKeys({
     act: (held) => {
       if (mayDo && plan.chosen) strip.act(held);
@@ -100,7 +104,7 @@ export function StripStation() {
             '/': sheet('note'),
             p: photo,
             t: strip.newTray,
-            b: () => setOpen({ kind: 'trays', scanned: null }),
+            b: () => sheets.open('trays', 'all'),
             c: sheet('ledger'),
             l: sheet('list'),
             a: sheet('add'),
@@ -111,28 +115,7 @@ export function StripStation() {
           }
         : { '?': sheet('keys') },
   });
-  const keepList = async () => {
-    const view = await api.get<EngineView>(`/engines/${file.engine.id}`);
-    const sections = listAsDone(file).map((s) => ({
-      ...s,
-      source: {
-        ...s.source,
-        type: 'shop-rule' as const,
-        party: file.shop.name,
-        document: 'as we took it apart',
-      },
-    }));
-    try {
-      await api.put(`/engines/${file.engine.id}/parts/strip-list`, {
-        version: view.partVersions['strip-list'] ?? 0,
-        body: { sections },
-      });
-      setSays('Kept as the list of this engine: the next one begins with it.');
-    } catch (e) {
-      setSays((e as Error).message);
-    }
-    close();
-  };
+  const keepList = () => void keepAsList(file, setSays).then(sheets.close);
 
   if (!plan.chosen)
     return (
@@ -149,7 +132,7 @@ export function StripStation() {
           <StripSide
             strip={strip}
             tools={tools.tools}
-            onOpen={(what) => setOpen(what === 'trays' ? { kind: 'trays', scanned: null } : { kind: what })}
+            onOpen={(what) => (what === 'trays' ? sheets.open('trays', 'all') : sheets.open(what))}
           />
         }
         bar={mayDo && <StripBar strip={strip} />}
@@ -158,7 +141,7 @@ export function StripStation() {
           <StripColumn
             strip={strip}
             unit={unit}
-            onHole={(hole, map) => setOpen({ kind: 'bolt', hole, map })}
+            onHole={(hole, map) => sheets.open('bolt', { hole, map })}
             onAll={sheet('list')}
           />
           <StationPhotos
@@ -173,21 +156,51 @@ export function StripStation() {
           </StationPhotos>
         </div>
       </StationFrame>
-      {open?.kind === 'odd' && <OddSheet strip={strip} onClose={close} />}
-      {open?.kind === 'note' && <NoteForAssembly strip={strip} onClose={close} />}
-      {open?.kind === 'add' && <AddStep strip={strip} onClose={close} />}
-      {open?.kind === 'ledger' && <LedgerSheet strip={strip} onClose={close} />}
-      {open?.kind === 'list' && (
-        <WholeList strip={strip} onKeep={mayEdit ? () => void keepList() : null} onClose={close} />
+      {sheets.over(sheetsOf(strip, unit, mayEdit ? keepList : null))}
+      {/* A label may be scanned while the station is open: the address says which tray. */}
+      {scanned !== null && sheets.isOpen === null && (
+        <Suspense fallback={null}>
+          <TraySheet strip={strip} scanned={scanned} onClose={() => setQuery({}, { replace: true })} />
+        </Suspense>
       )}
-      {open?.kind === 'keys' && <KeysSheet own={KEYS} alone onClose={close} />}
-      {open?.kind === 'bolt' && <BoltSheet map={open.map} hole={open.hole} unit={unit} onClose={close} />}
-      <Suspense fallback={null}>
-        {open?.kind === 'trays' && <TraySheet strip={strip} scanned={open.scanned} onClose={close} />}
-        {open?.kind === 'card' && <BoltCardSheet file={file} onClose={close} />}
-        {open?.kind === 'thread' && <ThreadSheet unit={unit} onClose={close} />}
-        {open?.kind === 'scan' && <ScanSheet onClose={close} />}
-      </Suspense>
     </>
   );
 }
+
+/** Keeps what was done as the list of this engine, for the next one. */
+async function keepAsList(file: JobFile, say: (what: string) => void): Promise<void> {
+  const view = await api.get<EngineView>(`/engines/${file.engine.id}`);
+  const sections = listAsDone(file).map((s) => ({
+    ...s,
+    source: {
+      ...s.source,
+      type: 'shop-rule' as const,
+      party: file.shop.name,
+      document: 'as we took it apart',
+    },
+  }));
+  try {
+    await api.put(`/engines/${file.engine.id}/parts/strip-list`, {
+      version: view.partVersions['strip-list'] ?? 0,
+      body: { sections },
+    });
+    say('Kept as the list of this engine: the next one begins with it.');
+  } catch (e) {
+    say((e as Error).message);
+  }
+}
+
+/** What lies over the strip. */
+const sheetsOf = (strip: Strip, unit: LengthUnit, onKeepList: (() => void) | null): SheetsOf<Open> => ({
+  odd: (_, close) => <OddSheet strip={strip} onClose={close} />,
+  note: (_, close) => <NoteForAssembly strip={strip} onClose={close} />,
+  add: (_, close) => <AddStep strip={strip} onClose={close} />,
+  ledger: (_, close) => <LedgerSheet strip={strip} onClose={close} />,
+  list: (_, close) => <WholeList strip={strip} onKeep={onKeepList} onClose={close} />,
+  keys: (_, close) => <KeysSheet own={KEYS} alone onClose={close} />,
+  bolt: ({ hole, map }, close) => <BoltSheet map={map} hole={hole} unit={unit} onClose={close} />,
+  trays: (at, close) => <TraySheet strip={strip} scanned={at === 'all' ? null : at} onClose={close} />,
+  card: (_, close) => <BoltCardSheet file={strip.file} onClose={close} />,
+  thread: (_, close) => <ThreadSheet unit={unit} onClose={close} />,
+  scan: (_, close) => <ScanSheet onClose={close} />,
+});
