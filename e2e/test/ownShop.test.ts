@@ -178,7 +178,7 @@ describe('an empty house', () => {
     expect(plain(there.verdicts)).toEqual(plain(verdicts));
     const [engine] = (await api(other.driver, 'GET', '/engines')).body as { id: string }[];
     expect((await api(other.driver, 'GET', `/engines/${engine!.id}/file`)).body).toEqual(file);
-  }, 180_000);
+  }, 300_000);
 
   it('lets a second person in by a link, who takes the tablet over by PIN and checks what the first typed', async () => {
     const at = await house();

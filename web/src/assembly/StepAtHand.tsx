@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { CAUTIONS, fromStrip, stepName, type JobFile } from '@tribos/core';
 import { Rest } from '../frame/index.js';
 import { PicturesOf } from '../photos/index.js';
-import { Kbd } from '../ui/index.js';
+import { Kbd, Trouble } from '../ui/index.js';
 import { AskPicture } from './AskPicture.js';
 import type { Assembling } from './useAssembly.js';
 
@@ -83,11 +83,7 @@ export function StepAtHand({
           </ul>
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="mt-3 text-lead font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="mt-3 text-lead font-semibold">{trouble}</Trouble>
     </section>
   );
 }

@@ -3,8 +3,6 @@ import { useNavigate } from 'react-router';
 import {
   ASSEMBLED,
   ASSEMBLY_BEGUN,
-  ASSEMBLY_ODD,
-  ASSEMBLY_OPENED,
   ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
   ASSEMBLY_UNDO,
@@ -146,10 +144,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
     pictured: (photo: string, text = ''): boolean =>
       now !== null &&
       send(newEntry(ASSEMBLY_PICTURED, { step: now.step.key, cylinder: now.cylinder, photo, text })),
-    odd: (s: RunStep, why: 'not-there' | 'other-way' | 'stays-off', text: string) =>
-      send(newEntry(ASSEMBLY_ODD, { step: s.step.key, cylinder: s.cylinder, why, text })),
-    open: (s: RunStep, text: string) =>
-      send(newEntry(ASSEMBLY_OPENED, { step: s.step.key, cylinder: s.cylinder, text })),
+    send,
     takeBack: () => {
       if (last) send(newEntry(ASSEMBLY_UNDO, { of: last.id }));
     },

@@ -53,7 +53,7 @@ export function LeakTest({
             <Choices label="Tested" of={WAYS} is={how.way} onChoose={(way) => leak.say({ way })} />
             <Choices label="Gauge in" of={UNITS} is={how.unit} onChoose={(u) => leak.say({ unit: u })} />
           </div>
-          <div className="columns-[16rem]">{rows}</div>
+          <div className="mt-2 columns-[16rem]">{rows}</div>
         </>
       )}
       <Done testing={testing} runs={leak.runs.filter((r) => r.ended !== null)} unit={unit} />

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { candidates, CAUSE, type CauseCandidate, type JobFile } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
-import { Button, Sheet, TextField } from '../ui/index.js';
+import { Button, Sheet, TextField, Trouble } from '../ui/index.js';
 
 /** Causes with what was recorded for and against each; one named, or written down as not found. */
 export function CauseSheet({ file, onClose }: { file: JobFile; onClose: () => void }) {
@@ -26,11 +26,7 @@ export function CauseSheet({ file, onClose }: { file: JobFile; onClose: () => vo
           onChange={(e) => setText(e.target.value)}
         />
       </div>
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       {planned && (
         <p className="mt-3">
           <Button look="line" onClick={() => keep('planned', [])}>

@@ -7,7 +7,7 @@ import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSave } from '../kit/useSave.js';
-import { Button, TextArea } from '../ui/index.js';
+import { Button, TextArea, Trouble } from '../ui/index.js';
 
 /** A way chosen, with its reason; what was assumed otherwise than usual goes with it. */
 export function Choose({ way, assumed, onDone }: { way: Way; assumed: string; onDone: () => void }) {
@@ -42,11 +42,7 @@ export function Choose({ way, assumed, onDone }: { way: Way; assumed: string; on
         {...register('reason')}
       />
       {assumed && <p className="text-small text-soft">Kept with it: {assumed}</p>}
-      {save.isError && (
-        <p role="alert" className="text-beyond">
-          {save.error.message}
-        </p>
-      )}
+      <Trouble>{save.error?.message}</Trouble>
       <div className="flex gap-2">
         <Button look="brass" type="submit" disabled={save.isPending}>
           Decide

@@ -98,6 +98,9 @@ export const BarTrouble = ({ text }: { text: string | null | undefined }) =>
     </p>
   ) : null;
 
+/** What is longer stands smaller, so that four lines hold it. */
+const LONG = 48;
+
 /** What was said last, and the way to take it back. */
 export function LastSaid({
   said,
@@ -105,7 +108,6 @@ export function LastSaid({
   onBack,
 }: {
   said: ReactNode;
-
   /** So many entries wait to go up. */
   waiting?: number;
   onBack: (() => void) | null;
@@ -113,7 +115,11 @@ export function LastSaid({
   return (
     <BarPart part="last" className="flex-row! items-center gap-3">
       <div className="line-clamp-4 min-w-0 flex-1 leading-4.5 max-lg:hidden">
-        {said ?? <span className="text-soft">nothing yet</span>}
+        {typeof said === 'string' && said.length > LONG ? (
+          <span className="text-small leading-4">{said}</span>
+        ) : (
+          (said ?? <span className="text-soft">nothing yet</span>)
+        )}
         {waiting > 0 && <p className="text-small text-soft">{waiting} waiting to go up</p>}
       </div>
       {onBack && (

@@ -28,7 +28,7 @@ export function JobWaits() {
   return (
     <Link
       to={stationPath(file.job.id, next.station)}
-      className={`no-print mt-1 block min-h-11 py-1.5 leading-snug ${isLoud ? 'bg-brass px-4 text-on-brass' : 'text-small text-soft'}`}
+      className={`no-print mt-1 block min-h-11 content-center py-1.5 leading-snug ${isLoud ? 'bg-brass px-4 text-on-brass' : 'text-small text-soft'}`}
     >
       <span className={isLoud ? 'font-semibold' : 'text-blue underline underline-offset-4'}>
         {isLoud ? `On to ${name}` : `The job waits at ${name}`}

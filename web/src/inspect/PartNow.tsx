@@ -9,7 +9,7 @@ import {
   type PartFindingKind,
   type Severity,
 } from '@tribos/core';
-import { Button, Kbd, TextField } from '../ui/index.js';
+import { Button, Kbd, TextField, Trouble } from '../ui/index.js';
 import { Stack } from './Stack.js';
 import { ANSWER_KEYS, ANSWERS, type Clean } from './useClean.js';
 
@@ -157,11 +157,7 @@ function Found({ clean, loud }: { clean: Clean; loud: boolean }) {
           />
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="mt-1 text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="mt-1">{trouble}</Trouble>
       {loud && (
         <p className="mt-3">
           <Button look="brass" onClick={clean.closeAsked}>

@@ -5,7 +5,7 @@ import type { CustomerView } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useMay } from './useSession.js';
-import { Button, Empty, Failed, Loading, TextField } from '../ui/index.js';
+import { Button, Empty, Failed, Loading, TextField, Trouble } from '../ui/index.js';
 
 /** Customers offered for new jobs; one who is gone is retired, and offered again when that was wrong. */
 export function Customers() {
@@ -76,11 +76,7 @@ export function Customers() {
       {list.data?.length === 0 && retired.length === 0 && (
         <Empty>{search ? `No customer has “${search}” in the name.` : 'No customer yet.'}</Empty>
       )}
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </section>
   );
 }
@@ -125,11 +121,7 @@ function PastKeeping() {
           </li>
         ))}
       </ul>
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </div>
   );
 }

@@ -4,7 +4,7 @@ import { v7 } from 'uuid';
 import { ROLES, type InvitationLink, type InvitationRow, type Role } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
-import { Button, momentText, SelectField, TextField } from '../ui/index.js';
+import { Button, momentText, SelectField, TextField, Trouble } from '../ui/index.js';
 
 /** A link that is shown once, to be handed over. */
 export function LinkToHand({ what, token, until }: { what: string; token: string; until: string }) {
@@ -83,11 +83,7 @@ export function Invitations() {
           until={link.until}
         />
       )}
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       {(open.data?.length ?? 0) > 0 && (
         <>
           <h3 className="mt-4 text-soft">Not taken up yet</h3>

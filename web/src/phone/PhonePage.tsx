@@ -4,7 +4,7 @@ import { api } from '../kit/api.js';
 import { sendPhotosFor } from '../outbox/index.js';
 import { cameIn, useSession } from '../people/index.js';
 import { PhotoStrip } from '../photos/index.js';
-import { Button, Failed, Loading } from '../ui/index.js';
+import { Button, Failed, Loading, Trouble } from '../ui/index.js';
 
 const KEPT = 'tribos:phone';
 
@@ -99,11 +99,7 @@ function FootSwitch({ screen }: { screen: string }) {
           ? 'As Space on the screen: the next thing there is done.'
           : `Pressed ${pressed === 1 ? 'once' : `${pressed} times`}.`}
       </p>
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </div>
   );
 }

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { LengthUnit, RingWork } from '@tribos/core';
-import { Button, Kbd } from '../ui/index.js';
+import { Button, Kbd, Trouble } from '../ui/index.js';
 
 /** What may be said beside a step: where it was squared, which way its ends lie, what its bag says. */
 export interface Said {
@@ -90,11 +90,7 @@ export function StepForm({
           />
         )}
       </span>
-      {refused && (
-        <p role="alert" className="font-semibold text-beyond">
-          {refused}
-        </p>
-      )}
+      <Trouble className="font-semibold">{refused}</Trouble>
     </form>
   );
 }

@@ -1,3 +1,4 @@
+import { Trouble } from '../ui/index.js';
 import { REFIT_SEEN, refitState, type JobFile } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
 import { TakeBack } from './TakeBack.js';
@@ -51,11 +52,7 @@ function CheckRow({
           ))}
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="font-semibold">{trouble}</Trouble>
     </li>
   );
 }

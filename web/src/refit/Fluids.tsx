@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { FLUID_FILLED, fluidName, parseFigure, refitState, type JobFile } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
 import { TakeBack } from './TakeBack.js';
-import { Button, CheckField, TextField } from '../ui/index.js';
+import { Button, CheckField, TextField, Trouble } from '../ui/index.js';
 
 /** Fluids of this very variant, each with how its level is read and how its air is let out. */
 export function Fluids({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
@@ -90,11 +90,7 @@ function FluidRow({
           <Button onClick={keep}>It stands on its mark</Button>
         </div>
       )}
-      {trouble && (
-        <p role="alert" className="font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="font-semibold">{trouble}</Trouble>
     </li>
   );
 }

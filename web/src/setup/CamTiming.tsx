@@ -18,7 +18,7 @@ import {
   type WheelZero,
 } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
-import { Button, SelectField, TextField } from '../ui/index.js';
+import { Button, SelectField, TextField, Trouble } from '../ui/index.js';
 import { LimitStrip } from '../verdicts/index.js';
 
 const EVENTS = Object.keys(CAM_EVENTS) as CamEvent[];
@@ -107,11 +107,7 @@ export function CamTiming({
           )}
         </form>
       )}
-      {trouble && (
-        <p role="alert" className="mt-1 font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="mt-1 font-semibold">{trouble}</Trouble>
       <div className="mt-2 grid gap-x-6 lg:grid-cols-2">
         {quantitiesOf(figures.filter((f) => EVENTS.some((e) => f.feature === `setup.cam.${e}`))).map(
           ({ key, leads, other }) => (

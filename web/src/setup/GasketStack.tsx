@@ -15,7 +15,7 @@ import {
   type StackPlace,
 } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
-import { Button, SelectField } from '../ui/index.js';
+import { Button, SelectField, Trouble } from '../ui/index.js';
 import { lengthIn } from './lengthIn.js';
 
 /** What lies under the cylinder or the head, and which stack brings squish or deck into its range. */
@@ -56,11 +56,7 @@ export function GasketStack({
           ? 'Say what lies there while it is read dry; then the stacks that fit are shown.'
           : `Lies there now: ${now.names.length === 0 ? 'none' : now.names.join(', ')}, ${text(now.thickness)} together.`}
       </p>
-      {trouble && (
-        <p role="alert" className="font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="font-semibold">{trouble}</Trouble>
       {mayDo && (
         <div className="no-print mt-2 flex flex-wrap items-end gap-3">
           {[0, 1, 2].map((i) => (

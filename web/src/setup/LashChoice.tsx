@@ -12,7 +12,7 @@ import {
   type ShimChoice,
 } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
-import { Button } from '../ui/index.js';
+import { Button, Trouble } from '../ui/index.js';
 import { OtherShim } from './OtherShim.js';
 import { ShimShelf } from './ShimShelf.js';
 
@@ -49,11 +49,7 @@ export function LashChoice({ file, unit, mayDo }: { file: JobFile; unit: LengthU
         </p>
       )}
       {choice && <ChoiceTable choice={choice} valves={valves} text={text} />}
-      {trouble && (
-        <p role="alert" className="font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="font-semibold">{trouble}</Trouble>
       {mayDo && (
         <div className="no-print mt-3 flex flex-wrap items-end gap-3">
           {moved.length > 0 && (

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { SHIM_FROM, SHIM_IN, thingsOfKind, type JobFile, type LengthUnit, type ShimFrom } from '@tribos/core';
 import { FieldTrouble, lengthOf } from '../forms/index.js';
 import { newEntry, useSend } from '../job/index.js';
-import { Button, SelectField, TextField } from '../ui/index.js';
+import { Button, SelectField, TextField, Trouble } from '../ui/index.js';
 
 /** A shim that went in otherwise than it was chosen: a thinner one first, one that was found. */
 export function OtherShim({ file, unit }: { file: JobFile; unit: LengthUnit }) {
@@ -57,11 +57,7 @@ export function OtherShim({ file, unit }: { file: JobFile; unit: LengthUnit }) {
         </SelectField>
         <Button type="submit">It is in</Button>
       </form>
-      {trouble && (
-        <p role="alert" className="mt-1 font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="mt-1 font-semibold">{trouble}</Trouble>
     </details>
   );
 }

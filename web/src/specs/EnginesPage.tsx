@@ -7,7 +7,7 @@ import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
 import { useMay } from '../people/index.js';
-import { Empty, Failed, FileButton, LinkButton, Loading, Page } from '../ui/index.js';
+import { Empty, Failed, FileButton, LinkButton, Loading, Page, Trouble } from '../ui/index.js';
 
 const BringInSheet = lazy(async () => ({ default: (await import('./BringInSheet.js')).BringInSheet }));
 
@@ -55,11 +55,7 @@ export function EnginesPage() {
         )
       }
     >
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       {data.length === 0 && <Empty>No engine yet. Add the first one from its manual.</Empty>}
       <ul className="border-t border-ink/60 bg-sheet">
         {data.map((e) => (

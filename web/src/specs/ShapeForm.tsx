@@ -1,7 +1,7 @@
 import { Plus, X } from 'lucide-react';
 import type { LengthUnit, Shape, SheetPart } from '@tribos/core';
 import { BareField } from '../forms/index.js';
-import { Button, CheckField } from '../ui/index.js';
+import { Button, CheckField, Trouble } from '../ui/index.js';
 import { leading, wordOf } from './partWords.js';
 import {
   blank,
@@ -151,11 +151,7 @@ function ListForm({
   return (
     <fieldset className="grid gap-2 col-span-full">
       <legend className="font-semibold">{label}</legend>
-      {error && (
-        <p role="alert" className="text-small text-beyond">
-          {error}
-        </p>
-      )}
+      <Trouble className="text-small">{error}</Trouble>
       {items.map((item, i) => (
         <div key={i} className="flex items-start gap-2 border-t border-rule pt-2">
           <div className="min-w-0 flex-1">

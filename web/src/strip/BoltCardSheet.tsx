@@ -4,7 +4,7 @@ import { BOLT_CARD, stripLog, type EntryOf, type JobFile } from '@tribos/core';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { PhotoPicker, tappedAt, usePictures } from '../photos/index.js';
-import { Button, Empty, Sheet, TextField } from '../ui/index.js';
+import { Button, Empty, Sheet, TextField, Trouble } from '../ui/index.js';
 
 type Hole = EntryOf<typeof BOLT_CARD>['holes'][number];
 
@@ -114,11 +114,7 @@ export function BoltCardSheet({ file, onClose }: { file: JobFile; onClose: () =>
           </div>
         </>
       )}
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
       {cards.length > 0 && (
         <ul className="mt-4">
           {cards.map((c) => (

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
-import { Button } from '../ui/index.js';
+import { Button, Trouble } from '../ui/index.js';
 import { leftText } from './leftText.js';
 import { useCallBack, useTick, useTimers } from './useTimers.js';
 
@@ -66,11 +66,7 @@ export function TimersLine() {
             );
           })}
         </ul>
-        {trouble && (
-          <p role="alert" className="text-beyond">
-            {trouble}
-          </p>
-        )}
+        <Trouble>{trouble}</Trouble>
       </PopoverPanel>
     </Popover>
   );

@@ -1,3 +1,4 @@
+import { Trouble } from '../ui/index.js';
 import { useState } from 'react';
 import { useMay } from '../people/index.js';
 import type { ToolNeeded } from './useTools.js';
@@ -24,8 +25,8 @@ export function ToolList({
       )}
       <ul>
         {tools.map((t) => (
-          <li key={t.name} className="flex items-center gap-3 border-t border-rule">
-            <span className="min-w-0 flex-1 py-1">
+          <li key={t.name} className="flex flex-wrap items-center gap-x-3 border-t border-rule">
+            <span className="min-w-0 flex-[1_1_11rem] py-1">
               <span className="font-semibold">{t.name}</span>
               <span className="block text-small text-soft">{t.use}</span>
             </span>
@@ -51,11 +52,7 @@ export function ToolList({
           </li>
         ))}
       </ul>
-      {trouble && (
-        <p role="alert" className="text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble>{trouble}</Trouble>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { REOPENED, WORK, WORK_DONE, type JobFile, type WorkKind } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
-import { Button, SelectField, TextField } from '../ui/index.js';
+import { Button, SelectField, TextField, Trouble } from '../ui/index.js';
 import { LastWork } from './LastWork.js';
 import { tooEarly } from './tooEarly.js';
 
@@ -61,11 +61,7 @@ export function WorkHere({
         <Button type="submit">{label}</Button>
       </form>
       <p className="mt-1 text-small text-soft">Opens again: {opens}.</p>
-      {trouble && (
-        <p role="alert" className="font-semibold text-beyond">
-          {trouble}
-        </p>
-      )}
+      <Trouble className="font-semibold">{trouble}</Trouble>
       <LastWork file={file} kinds={[what]} />
     </section>
   );
