@@ -93,7 +93,8 @@ export async function openBrowser({ width = 1280, height = 800, touch = false, c
 /** Signs in by the form. */
 export async function signIn(driver, base, email, password = 'demo-bench-77') {
   await driver.get(base);
-  await driver.wait(until.elementLocated(By.css('input[type=email]')), 10_000);
+  // The first page of a browser on a machine that is busy with others.
+  await driver.wait(until.elementLocated(By.css('input[type=email]')), 30_000);
   await driver.findElement(By.css('input[type=email]')).sendKeys(email);
   await driver.findElement(By.css('input[type=password]')).sendKeys(password, Key.ENTER);
   await driver.wait(until.elementLocated(By.css('nav[aria-label=Places]')), 10_000);

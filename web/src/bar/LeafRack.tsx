@@ -10,7 +10,7 @@ import {
   type Nanometres,
 } from '@tribos/core';
 import { Kbd } from '../ui/index.js';
-import type { Leaves } from './useBar.js';
+import type { Leaves } from './reading.js';
 
 const ANSWERS: readonly { readonly answer: LeafAnswer; readonly key: string }[] = [
   { answer: 'goes', key: 'g' },

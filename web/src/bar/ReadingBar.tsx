@@ -24,7 +24,7 @@ import { Kbd } from '../ui/index.js';
 import { Question, Refused } from './BarNotices.js';
 import { LeafRack } from './LeafRack.js';
 import { useTypedOn } from './typing.js';
-import type { Bar as Reading } from './useBar.js';
+import type { Bar as Reading } from './reading.js';
 
 /** `good to ±0.013 mm`: twice the standard uncertainty of one reading with this gauge here, by this person. */
 function goodTo(file: JobFile, entry: Reading, by: string, unit: LengthUnit): string {

@@ -12,7 +12,7 @@ import { nextHere, useJobContext, useStationId, type JobContext } from '../job/i
 import { VerdictMark, type MarkState } from '../ui/index.js';
 import { markOf } from '../verdicts/index.js';
 import { useTypedOn } from './typing.js';
-import type { Bar } from './useBar.js';
+import type { Bar } from './reading.js';
 
 /** The figure a place feeds first: the size of its bore, the room beside its piston. */
 function figureOf({ file, judgement }: JobContext, at: Place): Figure | undefined {

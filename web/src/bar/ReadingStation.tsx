@@ -10,7 +10,7 @@ import { useBarKeys, type Commands } from './entryKeys.js';
 import { ReadingBar } from './ReadingBar.js';
 import { ReadingFace } from './ReadingFace.js';
 import type { ReadingSheets } from './readingSheets.js';
-import type { Bar } from './useBar.js';
+import type { Bar } from './reading.js';
 
 /** Zeroing, at a station where a comparator is read. */
 export interface Zeroing {

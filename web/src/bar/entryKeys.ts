@@ -2,7 +2,7 @@ import { ask, handsFree, onFigure, sayPlace, Wedge, WEDGE_MS } from '../gaugeLin
 import type { JobContext } from '../job/index.js';
 import { toggleGlance } from '../kit/settings.js';
 import { placeLine, settingLine } from './placeLine.js';
-import type { Bar } from './useBar.js';
+import type { Bar } from './reading.js';
 import { useEffect, useRef } from 'react';
 import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
 

@@ -18,7 +18,7 @@ import {
 } from '@tribos/core';
 import { tick } from '../gaugeLine/index.js';
 import { newEntry, type JobContext } from '../job/index.js';
-import type { Bar, Leaves, OwnWalk } from './useBar.js';
+import type { Bar, Leaves, OwnWalk } from './reading.js';
 
 const NO_BRACKET = { low: null, high: null, lowLeaves: 0, highLeaves: 0, contradicts: false } as const;
 /** Most leaves in a stack. */
