@@ -120,17 +120,23 @@ export function useLeakSpots(testing: Testing, when: 'before' | 'after') {
       engineVolume: numberOf(how.engine),
       testerVolume: numberOf(how.tester),
     });
+    // What was taken of another test’s case says nothing of this one.
+    if (entry !== null) setCelsius('');
     return entry !== null;
   };
-  const mark = (text: string): boolean =>
-    running !== null &&
-    testing.keep('leak-mark', LEAK_MARK, {
+  const mark = (text: string): boolean => {
+    if (!running) return false;
+    const entry = testing.keep('leak-mark', LEAK_MARK, {
       test: running.test.id,
       seconds: secondsSince(running.test.at),
       text,
       unit: running.test.unit,
       celsius: numberOf(celsius),
-    }) !== null;
+    });
+    // A warmth goes with the mark it was taken for: the next one is as warm as nobody said yet.
+    if (entry !== null) setCelsius('');
+    return entry !== null;
+  };
   const optional = { optional: true, then: 'leak-set' };
   const spots: readonly Spot[] = running
     ? [

@@ -139,6 +139,7 @@ export function useEntryDraft<E extends AnyEntry, B extends Sent>({
     const typed = { ...Object.fromEntries(silent), ...at, ...read.said, ...more } as unknown as Said<B>;
     const said = { ...typed, ...also(typed) };
     const sent = entries?.(said) ?? [newEntry(kind, said)];
+    if (sent.length === 0) return setElsewhere('Nothing is chosen: nothing was written down.');
     const refused = entries ? null : refusal(file, sent[0]!);
     if (refused) {
       const place = placeOf(refused.path, asks);

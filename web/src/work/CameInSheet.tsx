@@ -29,6 +29,7 @@ export function CameInSheet({ file, onClose }: { file: JobFile; onClose: () => v
         kitId: { label: 'Made for', among: kits.map((k) => [k.id, `${k.name}, ${k.maker}`]) },
         text: { label: 'By whom, as far as it is known' },
       }}
+      needs={{ kitId: 'For which piston was it made?' }}
       beforeKeep={() => (
         <div className="flex flex-wrap gap-x-6">
           {cylinders.length > 1 &&
