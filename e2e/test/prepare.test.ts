@@ -32,7 +32,11 @@ const seen = (xpath: string) =>
   driver().wait(
     async () => {
       for (const found of await driver().findElements(By.xpath(xpath)))
-        if (await found.isDisplayed()) return found;
+        if (await found.isDisplayed()) {
+          // Away from the bar: a line said over it does not come between.
+          await driver().executeScript('arguments[0].scrollIntoView({ block: "center" })', found);
+          return found;
+        }
       return null;
     },
     5_000,
