@@ -13,7 +13,7 @@ const gauges = instruments('2099-01-01');
 const twin = jobs(new Date(), gauges)[0];
 const { maps } = judgeJob({
   format: 'tribos-job',
-  version: 5,
+  version: 6,
   shop: { name: '', rules: { wearThreshold: 0.95 }, allowance: { clearance: 0, reason: '' } },
   engine: twin.engine,
   instruments: gauges,

@@ -121,7 +121,7 @@ const ENGINE = {
 function jobOf(log) {
   return inHouse({
     format: 'tribos-job',
-    version: 5,
+    version: 6,
     shop: {
       name: 's',
       rules: { wearThreshold: 0.95 },

@@ -84,7 +84,7 @@ describe('entries of the log', () => {
     expect(
       entries(
         reading,
-        { id: ID, kind: 'take-back', at: reading.at, readingId: ID },
+        { id: ID, kind: 'take-back', at: reading.at, of: ID },
         { id: ID, kind: 'note', at: reading.at, text: 'score' },
       ),
     ).toEqual([]);

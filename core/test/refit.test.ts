@@ -1,5 +1,5 @@
 import {
-  BEFORE_UNDO,
+  TAKE_BACK,
   FLUID_FILLED,
   generalList,
   HELD,
@@ -11,7 +11,6 @@ import {
   leakFigures,
   notYetStarted,
   REFIT_SEEN,
-  REFIT_UNDO,
   refitChecks,
   refitState,
   REFITTED,
@@ -86,9 +85,9 @@ describe('before the first start', () => {
     seeAll(book);
     expect(notYetStarted(book.file(), [])).toEqual([]);
     expect(JSON.stringify(reportOf(book.file()))).toContain('Back together');
-    book.keep(REFIT_UNDO, { of: book.log.at(-1)!.id });
+    book.keep(TAKE_BACK, { of: book.log.at(-1)!.id });
     expect(notYetStarted(book.file(), [])).toHaveLength(1);
-    expect(book.try(REFIT_UNDO, { of: 'x' })).toContain('nothing like that');
+    expect(book.try(TAKE_BACK, { of: 'x' })).toContain('nothing like that');
   });
 
   it('a fluid the sheet has otherwise since, or whose air was not let out, is not filled, by whatever way it came', () => {
@@ -319,7 +318,7 @@ describe('the crankcase tested after its new seals', () => {
     expect(judgeJob(book.file()).items.find((f) => f.feature === 'crank.leak-rate')!.state).toBe('beyond');
     const again = tested(book, 'pressure', TIGHT);
     expect(says(book)).toEqual([]);
-    book.keep(BEFORE_UNDO, { of: again });
+    book.keep(TAKE_BACK, { of: again });
     expect(says(book)).toHaveLength(1);
   });
 

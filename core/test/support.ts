@@ -11,6 +11,7 @@ import {
   type InstrumentType,
   type JobFile,
   type Limit,
+  type AnyEntry,
   type LogEntry,
   type ReadingEntry,
   type Setting,
@@ -226,7 +227,7 @@ export const BORER: Firm = {
 };
 
 export function jobFile(
-  log: readonly LogEntry[],
+  log: readonly (AnyEntry | LogEntry)[],
   over: {
     engine?: EngineSpec;
     job?: Partial<JobFile['job']>;
@@ -238,7 +239,7 @@ export function jobFile(
 ): JobFile {
   return {
     format: 'tribos-job',
-    version: 5,
+    version: 6,
     shop: {
       name: 'Test shop',
       rules: { wearThreshold: 0.95 },

@@ -10,7 +10,7 @@ import {
   readEntry,
   walkIn,
   type EngineSpec,
-  type LogEntry,
+  type AnyEntry,
 } from '@tribos/core';
 import { engines } from '../src/index.js';
 import { AT, GAUGES, id, jobOf } from './support.js';
@@ -56,7 +56,7 @@ describe('what is measured to decide', () => {
       expect(gauged.length).toBeGreaterThan(5);
       for (const part of gauged) {
         const read = toMeasure(engine, part.key);
-        const file = inHouse(jobOf(engine, read.ok ? [read.entry as LogEntry] : []));
+        const file = inHouse(jobOf(engine, read.ok ? [read.entry as AnyEntry] : []));
         const own = walkIn(file).filter((p) => !('cylinder' in p) || p.part === 'pin');
         if (!['cylinder', 'piston', 'rings'].includes(part.kind.kind)) expect(own.length).toBeGreaterThan(0);
         // Nothing is within for want of a reading.

@@ -4,7 +4,7 @@ import {
   UNKNOWN_VARIANT,
   type EngineSpec,
   type JobFile,
-  type LogEntry,
+  type AnyEntry,
   type ReadingEntry,
   type SizePlace,
 } from '@tribos/core';
@@ -36,9 +36,9 @@ export const reading = (station: SizePlace, text: string, instrumentId: string):
 });
 
 /** A job of an engine of the demo shop with nothing but such entries. */
-export const jobOf = (engine: EngineSpec, log: readonly LogEntry[]): JobFile => ({
+export const jobOf = (engine: EngineSpec, log: readonly AnyEntry[]): JobFile => ({
   format: 'tribos-job',
-  version: 5,
+  version: 6,
   shop,
   engine,
   instruments: GAUGES,

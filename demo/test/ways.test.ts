@@ -12,7 +12,7 @@ import {
   walkIn,
   type EngineSpec,
   type JobFile,
-  type LogEntry,
+  type AnyEntry,
   type MapProblem,
   type MapSpread,
   type SizePlace,
@@ -37,7 +37,7 @@ function worn(
 ): JobFile {
   const e = { ...engine(of), ...more };
   const bare = inHouse(jobOf(e, []));
-  const log: LogEntry[] = walkIn(bare)
+  const log: AnyEntry[] = walkIn(bare)
     .filter((p): p is SizePlace => 'cylinder' in p && (p as { part: string }).part === 'bore')
     .map((p) => reading(p, bore.toFixed(3), boreGauge(e)));
   const pistons = e.cylinders.flatMap((_, cylinder) =>

@@ -15,7 +15,7 @@ afterAll(() => world.close());
 describe('in and out', () => {
   const schema = JSON.parse(
     readFileSync(
-      fileURLToPath(new URL('../../docs/formats/job-file.v5.schema.json', import.meta.url)),
+      fileURLToPath(new URL('../../docs/formats/job-file.v6.schema.json', import.meta.url)),
       'utf8',
     ),
   ) as object;
@@ -151,7 +151,7 @@ describe('in and out', () => {
       stack: [300_000, 40_000],
       answer: 'goes',
     };
-    const back = { id: v7(), kind: 'take-back', at: new Date().toISOString(), readingId: first.id };
+    const back = { id: v7(), kind: 'take-back', at: new Date().toISOString(), of: first.id };
     await world.technician
       .post(`/api/jobs/${job.file.job.id}/log`)
       .send({ entries: [first, back, readingBody(job, '77,098'), gap] });

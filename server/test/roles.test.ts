@@ -14,7 +14,7 @@ afterAll(() => world.close());
 const NEEDS: Readonly<Record<string, Permission | 'nobody'>> = {
   'GET /api/health': 'nobody',
   'GET /api/health/live': 'nobody',
-  'GET /api/schemas/job-file.v5.json': 'nobody',
+  'GET /api/schemas/job-file.v6.json': 'nobody',
   'GET /api/session': 'nobody',
   'POST /api/session': 'nobody',
   'DELETE /api/session': 'read',

@@ -253,8 +253,8 @@ describe('a top end that is together', () => {
     await send(put).expect(200);
     const { body } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
     expect(shelfNow(inHouse(body.file as JobFile))).toEqual([]);
-    await send(entry('shim-undo', { of: there.id })).expect(422);
-    await send(entry('shim-undo', { of: put.id })).expect(200);
+    await send(entry('take-back', { of: there.id })).expect(422);
+    await send(entry('take-back', { of: put.id })).expect(200);
     const { body: after } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
     expect(shelfNow(inHouse(after.file as JobFile))).toEqual([2_450_000]);
   });

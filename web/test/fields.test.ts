@@ -191,16 +191,16 @@ describe('a gauge for a station', () => {
     expect(all(body)).toMatchObject([{ value: 77_068_680, unit: 'in', by: 'me', corrects: null }]);
     expect(all({ ...body, text: 'x' }, { ...body, instrumentId: 'lost' })).toEqual([]);
     // What waits may lean on what waits before it.
-    expect(all(body, { kind: 'take-back', readingId: 'a' })[1]).toEqual({
+    expect(all(body, { kind: 'take-back', of: 'a' })[1]).toEqual({
       id: 'b',
       at: 't',
       received: null,
       by: 'me',
       importedBy: null,
       kind: 'take-back',
-      readingId: 'a',
+      of: 'a',
     });
-    expect(all({ kind: 'take-back', readingId: 'nobody' })).toEqual([]);
+    expect(all({ kind: 'take-back', of: 'nobody' })).toEqual([]);
     expect(all({ kind: 'note', text: 'n' })).toMatchObject([{ text: 'n' }]);
     expect(all(body, { kind: 'answer', readingId: 'a', slip: 'unit' })[1]).toMatchObject({ slip: 'unit' });
   });

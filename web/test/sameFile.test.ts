@@ -1,7 +1,7 @@
-import type { JobFile, LogEntry } from '@tribos/core';
+import type { JobFile, AnyEntry } from '@tribos/core';
 import { sameFile } from '../src/job/sameFile.js';
 
-const entry = (id: string, more: object = {}): LogEntry =>
+const entry = (id: string, more: object = {}): AnyEntry =>
   ({
     id,
     kind: 'note',
@@ -11,9 +11,9 @@ const entry = (id: string, more: object = {}): LogEntry =>
     importedBy: null,
     text: `note ${id}`,
     ...more,
-  }) as LogEntry;
+  }) as AnyEntry;
 const parts = { shop: {}, engine: {}, instruments: [], studies: [], job: {}, decisions: [] };
-const job = (log: readonly LogEntry[], more: object = {}): JobFile =>
+const job = (log: readonly AnyEntry[], more: object = {}): JobFile =>
   ({ ...parts, log, ...more }) as unknown as JobFile;
 
 describe('a job that says the same', () => {

@@ -1,15 +1,5 @@
 import type { OutView } from '../firms/firm.js';
-import {
-  FEATURE_KEYS,
-  ROUTE_NAMES,
-  type FeatureKey,
-  type JobFile,
-  type LogEntry,
-  type Overall,
-  type RouteName,
-  type StationMark,
-  type VerdictState,
-} from '@tribos/core';
+import { FEATURE_KEYS, ROUTE_NAMES, type FeatureKey, type JobFile, type AnyEntry, type Overall, type RouteName, type StationMark, type VerdictState } from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
   IsBoolean,
@@ -323,5 +313,5 @@ export interface BenchesView {
 
 /** The answer to an append: the log as it stands from the first entry sent on, with the readings parsed. */
 export interface AppendedLog {
-  readonly entries: readonly LogEntry[];
+  readonly entries: readonly AnyEntry[];
 }

@@ -1,4 +1,4 @@
-import { entryKind, OffSheet, Refused, type EntryOf } from '../log/index.js';
+import { entryKind, OffSheet, Refused, type EntryOf } from '../ledger/index.js';
 import { boolean, integer, list, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import { listsFor, stepIn } from './lists.js';
 
@@ -113,27 +113,6 @@ export const ASSEMBLY_OPENED = entryKind(
   },
 );
 
-const UNDONE: readonly string[] = [
-  'assembly-begun',
-  'assembly-seen',
-  'assembled',
-  'assembly-pictured',
-  'assembly-odd',
-  'assembly-opened',
-];
-
-/** Something of the run taken back. It stays in the log. */
-export const ASSEMBLY_UNDO = entryKind(
-  'assembly-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
-        throw new Refused('/of', 'There is no such step in this job.');
-    },
-  },
-);
-
 export const ASSEMBLY_KINDS = [
   ASSEMBLY_BEGUN,
   ASSEMBLY_SEEN,
@@ -141,5 +120,4 @@ export const ASSEMBLY_KINDS = [
   ASSEMBLY_PICTURED,
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
-  ASSEMBLY_UNDO,
 ] as const;

@@ -1,5 +1,5 @@
+import { PART_WORK, workOf, type WorkKind } from '../cylinder/index.js';
 import { buildNow, type JobFile } from '../job/index.js';
-import { partWorkOf, workOf, type WorkKind } from '../log/index.js';
 import { thingsHad } from '../measurands/index.js';
 import { CLAY, laidAt } from '../setup/index.js';
 import { BUILD_PARTS, GASKETS, MAKERS_OWN } from '../specs/index.js';
@@ -22,7 +22,7 @@ function whyRead(file: JobFile): string | null {
   if (other)
     return `Its ${other} ${other === 'cams' ? 'are' : 'is'} not the maker’s own: ${build[other]!.trim()}.`;
   // What a head shop or a hand took off brings the valves nearer; another head is of another build.
-  const head = [...partWorkOf(file.log)].some((e) => e.of === 'head' && e.what !== 'renewed');
+  const head = PART_WORK.in(file.log).some((e) => e.of === 'head' && e.what !== 'renewed');
   if (head) return 'Its head was worked on: what was taken off brings the valves nearer.';
   const changed = workOf(file.log).map(({ entry }) => CHANGES[entry.what]);
   const work = changed.find((c) => c !== undefined);

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { packOf, RING_PACKS } from '../rings/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { ASSEMBLY_LIST, type AssemblySection, type AssemblyStep } from './assemblySheet.js';
@@ -21,4 +21,6 @@ export const stepIn = (list: readonly AssemblySection[], key: string): AssemblyS
   list.flatMap((s) => s.steps).find((s) => s.key === key) ?? null;
 
 /** The general list of this very job: which way round things go hangs on the piston that goes in. */
-export const generalFor = derived((file: JobFile) => generalAssembly(file.engine, packOf(file, 0)));
+export const generalFor = fact('generalFor', (file: JobFile) =>
+  generalAssembly(file.engine, packOf(file, 0)),
+);

@@ -1,6 +1,6 @@
 import { mayNotAssemble } from '../cause/index.js';
 import type { JobFile } from '../job/index.js';
-import { openSteps, RING_NAMES, type Place } from '../log/index.js';
+import { openSteps, RING_NAMES, type Place } from '../cylinder/index.js';
 import { nextReads, openZero, readingsOf } from '../readings/index.js';
 import { askedRings, gapAt, gapTarget, orderOfWork, packOf, preparing } from '../rings/index.js';
 import { lashChoice } from '../setup/index.js';

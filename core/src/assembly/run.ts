@@ -1,5 +1,6 @@
-import { derived, type JobFile } from '../job/index.js';
-import { isDoneOn, workOf, type AnyEntry } from '../log/index.js';
+import { ledgerOf, standingIn, type AnyEntry } from '../ledger/index.js';
+import { fact, type JobFile } from '../job/index.js';
+import { isDoneOn, workOf } from '../cylinder/index.js';
 import { effectiveSteps, stripLog } from '../strip/index.js';
 import {
   ASSEMBLED,
@@ -9,7 +10,6 @@ import {
   ASSEMBLY_OPENED,
   ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
-  ASSEMBLY_UNDO,
   type AssemblyPictured,
   type AssemblySeen,
 } from './assemblyEntries.js';
@@ -63,15 +63,8 @@ export interface AssemblyRun {
   readonly provisional: readonly { readonly of: string; readonly text: string }[];
 }
 
-const KINDS: ReadonlySet<string> = new Set(ASSEMBLY_KINDS.map((k) => k.kind));
-
 /** Entries of the run that stand, in order. */
-export const assemblyLog = derived((file): readonly AnyEntry[] => {
-  const gone = new Set(ASSEMBLY_UNDO.in(file.log).map((u) => u.of));
-  return (file.log as readonly AnyEntry[]).filter(
-    (e) => KINDS.has(e.kind) && !ASSEMBLY_UNDO.is(e) && !gone.has(e.id),
-  );
-});
+export const assemblyLog = (file: JobFile): readonly AnyEntry[] => standingIn(file.log, ASSEMBLY_KINDS);
 
 const keyOf = (step: string, cylinder: number | null): string => `${step}:${cylinder ?? ''}`;
 
@@ -110,7 +103,7 @@ interface Undoing {
 function openedAfter(
   file: JobFile,
   order: readonly { readonly step: AssemblyStep; readonly cylinder: number | null }[],
-  index: ReadonlyMap<AnyEntry, number>,
+  at: (entry: AnyEntry) => number,
 ): (step: AssemblyStep, cylinder: number | null, from: number) => Undoing | null {
   const works = workOf(file.log);
   const off = effectiveSteps(stripLog(file)).filter((s) => s.is === 'off');
@@ -121,33 +114,34 @@ function openedAfter(
     );
   return (step, cylinder, from) => {
     const work = works.find(
-      ({ at, entry }) =>
-        at > from && step.reopens.includes(entry.what) && (cylinder === null || isDoneOn(entry, cylinder)),
+      ({ at: done, entry }) =>
+        done > from && step.reopens.includes(entry.what) && (cylinder === null || isDoneOn(entry, cylinder)),
     );
     if (work) return { at: work.at, why: work.entry.what.replaceAll('-', ' ') };
-    const apart = off.find((s) => step.refits.includes(s.done.step) && index.get(s.entry)! > from);
-    if (apart) return { at: index.get(apart.entry)!, why: `${apart.done.name.toLowerCase()}: off again` };
+    const apart = off.find((s) => step.refits.includes(s.done.step) && at(s.entry) > from);
+    if (apart) return { at: at(apart.entry), why: `${apart.done.name.toLowerCase()}: off again` };
     const here = order.findIndex((o) => o.step === step && o.cylinder === cylinder);
     const word = words.find(
       (w) =>
-        index.get(w)! > from &&
+        at(w) > from &&
         place(w.step, w.cylinder) <= here &&
         (w.cylinder === null || cylinder === null || w.cylinder === cylinder),
     );
-    return word ? { at: index.get(word)!, why: word.text.trim() } : null;
+    return word ? { at: at(word), why: word.text.trim() } : null;
   };
 }
 
 function run(file: JobFile): AssemblyRun {
   const log = assemblyLog(file);
-  const index = new Map((file.log as readonly AnyEntry[]).map((e, i) => [e, i]));
+  const ledger = ledgerOf(file.log);
+  const at = ({ id }: AnyEntry): number => ledger.at(id);
   const begun = log.findLast(ASSEMBLY_BEGUN.is) ?? null;
   const own = ASSEMBLY_LIST.of(file.engine)?.sections ?? null;
   const list = (begun === null || begun.list === 'sheet' ? own : null) ?? generalFor(file);
   const order = list.flatMap((s) =>
     inOrder(s.steps, file.engine.cylinders.length).map((o) => ({ ...o, section: s.key })),
   );
-  const opened = openedAfter(file, order, index);
+  const opened = openedAfter(file, order, at);
   const seen = log.filter(ASSEMBLY_SEEN.is);
   const pictures = log.filter(ASSEMBLY_PICTURED.is);
   const did = new Map<string, AnyEntry[]>();
@@ -159,16 +153,14 @@ function run(file: JobFile): AssemblyRun {
   const steps = order.map(({ step, cylinder, section }): RunStep => {
     const key = keyOf(step.key, cylinder);
     const ends = [...(did.get(key) ?? []), ...odd.filter((o) => keyOf(o.step, o.cylinder) === key)].sort(
-      (a, b) => index.get(a)! - index.get(b)!,
+      (a, b) => at(a) - at(b),
     );
     const last = ends.at(-1) ?? null;
-    const undone = last ? opened(step, cylinder, index.get(last)!) : null;
+    const undone = last ? opened(step, cylinder, at(last)) : null;
     // What was seen before it was opened again was seen of something else.
     const since = undone?.at ?? -1;
     const asks = step.asks.map((ask, a): AskState => {
-      const all = seen.filter(
-        (s) => keyOf(s.step, s.cylinder) === key && s.ask === a && index.get(s)! > since,
-      );
+      const all = seen.filter((s) => keyOf(s.step, s.cylinder) === key && s.ask === a && at(s) > since);
       const first = all.findLast((s) => !s.again) ?? null;
       const wrong =
         ask.answers.find((x) => x.text === first?.answer)?.why ??
@@ -180,14 +172,13 @@ function run(file: JobFile): AssemblyRun {
               (s) =>
                 s.again &&
                 s.answer === first.answer &&
-                index.get(s)! > index.get(first)! &&
+                at(s) > at(first) &&
                 (s.by !== first.by || Date.parse(s.at) - Date.parse(first.at) >= BREAK_MS),
             ) ?? null);
       return { ask, shown: turned(ask.answers, `${key}:${a}`), seen: first, wrong, again };
     });
     const waits = step.twice && asks.some((a) => a.seen !== null && a.wrong === '' && a.again === null);
-    const pictured =
-      pictures.findLast((x) => keyOf(x.step, x.cylinder) === key && index.get(x)! > since) ?? null;
+    const pictured = pictures.findLast((x) => keyOf(x.step, x.cylinder) === key && at(x) > since) ?? null;
     const fine = asks.every((a) => a.seen !== null && a.wrong === '') && (!step.photo || pictured !== null);
     const isOver = last !== null && undone === null && ASSEMBLY_ODD.is(last);
     // A wrong answer proves nothing, whoever said it is done.
@@ -228,7 +219,7 @@ function run(file: JobFile): AssemblyRun {
 }
 
 /** How an engine goes together in this job, and how far it is. */
-export const assemblyRun = derived(run);
+export const assemblyRun = fact('assemblyRun', run);
 
 /** Whether a step is one of those that are ticked together: nothing is asked, proved or photographed. */
 export const isPlain = ({ step }: RunStep): boolean =>

@@ -1,7 +1,7 @@
 import { differenceTail } from '../bore/index.js';
 import { difference, exactly, linear, type Estimate } from '../gauges/index.js';
 import { partState, type JobFile } from '../job/index.js';
-import { inOrder } from '../log/index.js';
+import { inOrder } from '../ledger/index.js';
 import {
   blockedBy,
   caveatsOf,

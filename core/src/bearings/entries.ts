@@ -1,4 +1,4 @@
-import { entryKind, OffSheet, Refused, size, type EntryOf } from '../log/index.js';
+import { entryKind, OffSheet, Refused, size, type EntryOf } from '../ledger/index.js';
 import { boolean, oneOf, orNull, text } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { bearingsOf, rowOf } from './measures.js';

@@ -1,5 +1,6 @@
-import { cylinder, entryKind, onCylinder, Refused, typed, type EntryOf } from '../log/index.js';
-import { list, number, oneOf, orNull, ref, text } from '../shape/index.js';
+import { cylinder, entryKind, Refused, typed, type EntryOf } from '../ledger/index.js';
+import { onCylinder } from '../cylinder/index.js';
+import { list, number, oneOf, orNull, text } from '../shape/index.js';
 import { parseFigure } from '../units/index.js';
 import { SEEN, TESTS, type BeforeTest } from './seen.js';
 
@@ -81,27 +82,5 @@ export const SKIPPED = entryKind('before-skipped', {
   text: text(500),
 });
 
-const TAKEN_BACK: readonly string[] = [
-  'air',
-  'compression',
-  'leak-down',
-  'seen-before',
-  'before-skipped',
-  'leak-test',
-  'leak-mark',
-  'leak-end',
-];
-
-export const BEFORE_UNDO = entryKind(
-  'before-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (!TAKEN_BACK.includes(known(sent.of)?.kind ?? ''))
-        throw new Refused('/of', 'There is no such test in this job.');
-    },
-  },
-);
-
-export const BEFORE_KINDS = [AIR, COMPRESSION, LEAK_DOWN, SEEN_BEFORE, SKIPPED, BEFORE_UNDO] as const;
+export const BEFORE_KINDS = [AIR, COMPRESSION, LEAK_DOWN, SEEN_BEFORE, SKIPPED] as const;
 export type CompressionEntry = EntryOf<typeof COMPRESSION>;

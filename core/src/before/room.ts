@@ -1,18 +1,9 @@
 import { CAUTIONS } from '../strip/index.js';
 import { LEAK_END, LEAK_MARK, LEAK_TEST, leakText, bar } from '../crank/index.js';
 import type { JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import { overallOf, type Action, type Block, type Room, type Section, type Step } from '../verdicts/index.js';
-import {
-  AIR,
-  BEFORE_KINDS,
-  BEFORE_UNDO,
-  COMPRESSION,
-  HEARD,
-  LEAK_DOWN,
-  SEEN_BEFORE,
-  SKIPPED,
-} from './beforeEntries.js';
+import { AIR, BEFORE_KINDS, COMPRESSION, HEARD, LEAK_DOWN, SEEN_BEFORE, SKIPPED } from './beforeEntries.js';
 import { SEEN, seenOf, TESTS, testsOf } from './seen.js';
 import { beforeLog, beforeVerdicts, compressionOf, leakRunsBefore } from './verdicts.js';
 
@@ -85,7 +76,7 @@ function tell(entry: AnyEntry, file: JobFile): string | null {
   if (LEAK_MARK.is(entry)) return `After ${Math.round(entry.seconds)} s: ${bar(entry.value)}`;
   if (LEAK_END.is(entry))
     return `Leak test ${entry.how}${entry.bubbles ? `, bubbles: ${entry.bubbles}` : ''}`;
-  return BEFORE_UNDO.is(entry) ? 'A test taken back' : null;
+  return null;
 }
 
 function report(file: JobFile): Section[] {

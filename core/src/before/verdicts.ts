@@ -1,3 +1,4 @@
+import { standingIn, type AnyEntry } from '../ledger/index.js';
 import {
   ATMOSPHERE,
   leakRuns,
@@ -7,8 +8,7 @@ import {
   LEAK_TEST,
   type LeakRun,
 } from '../crank/index.js';
-import { derived, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import type { FeatureKey } from '../specs/index.js';
 import { fromBase } from '../units/index.js';
 import {
@@ -20,15 +20,7 @@ import {
   type Subject,
 } from '../verdicts/index.js';
 import { airFactor, type Air } from './air.js';
-import {
-  AIR,
-  BEFORE_KINDS,
-  BEFORE_UNDO,
-  COMPRESSION,
-  HEARD,
-  LEAK_DOWN,
-  type CompressionEntry,
-} from './beforeEntries.js';
+import { AIR, BEFORE_KINDS, COMPRESSION, HEARD, LEAK_DOWN, type CompressionEntry } from './beforeEntries.js';
 
 const { hypot, max, min, sqrt } = Math;
 
@@ -47,30 +39,21 @@ export interface BeforeVerdict {
   readonly details: readonly string[];
 }
 
-const KINDS: ReadonlySet<string> = new Set(
-  [...BEFORE_KINDS, LEAK_TEST, LEAK_MARK, LEAK_END].map((k) => k.kind),
-);
-
 /** Entries of the tests before that stand, in order. */
-export const beforeLog = derived((file): readonly AnyEntry[] => {
-  const gone = takenBack(file);
-  return (file.log as readonly AnyEntry[]).filter(
-    (e) => KINDS.has(e.kind) && !BEFORE_UNDO.is(e) && !gone.has(e.id),
-  );
-});
-
-const takenBack = (file: JobFile): ReadonlySet<string> => new Set(BEFORE_UNDO.in(file.log).map((u) => u.of));
+export const beforeLog = (file: JobFile): readonly AnyEntry[] =>
+  standingIn(file.log, [...BEFORE_KINDS, LEAK_TEST, LEAK_MARK, LEAK_END]);
 
 /** The air the tests were taken in: the last that was said. */
-export const airOf = derived(
+export const airOf = fact(
+  'airOf',
   (file): Air => beforeLog(file).findLast(AIR.is) ?? { altitude: null, barometer: null },
 );
 
 /** Leak tests that stand, in the air that was said. */
-const allLeakRuns = derived((file): readonly LeakRun[] => {
+const allLeakRuns = fact('allLeakRuns', (file): readonly LeakRun[] => {
   const { barometer, altitude } = airOf(file);
   const air = barometer === null && altitude === null ? ATMOSPHERE : airFactor(airOf(file)) * ATMOSPHERE;
-  return leakRuns(file, takenBack(file), air);
+  return leakRuns(file, air);
 });
 
 /** Leak tests before it came apart. */
@@ -280,7 +263,7 @@ function leaks(file: JobFile): BeforeVerdict[] {
 }
 
 /** Everything the tests before say, each against its limit. */
-export const beforeVerdicts = derived((file): readonly BeforeVerdict[] => [
+export const beforeVerdicts = fact('beforeVerdicts', (file): readonly BeforeVerdict[] => [
   ...compressions(file),
   ...spread(file),
   ...leakDowns(file),

@@ -1,6 +1,7 @@
 import { instrumentOf, type Instrument } from '../gauges/index.js';
 import { wallOf, type JobFile } from '../job/index.js';
-import { placeKey, WORK, type BorePlace, type RenewedWall } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import { WORK, type BorePlace, type RenewedWall } from '../cylinder/index.js';
 import { borePlan, type PlaceState, type ReadingsState } from '../readings/index.js';
 import { halfTurn, whoOf, type Governing, type LimitState, type Source } from '../specs/index.js';
 import { governingFor, limitFigure, type Because, type Caveat } from '../verdicts/index.js';

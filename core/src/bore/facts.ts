@@ -1,5 +1,6 @@
-import { derived, derivedIn, topLeftOn, type JobFile } from '../job/index.js';
-import { findings, isOfCylinder, scoresOf } from '../log/index.js';
+import { takenIn, findings, isOfCylinder, scoresOf } from '../cylinder/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { fact, topLeftOn, type JobFile } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Ask, Figure, Heavy } from '../verdicts/index.js';
 import { boreState, type BoreState } from './boreState.js';
@@ -8,18 +9,18 @@ import { mapProblem } from './mapProblems.js';
 import { propagate, type MapSpread } from './propagate.js';
 
 /** Everything known of each cylinder's bore. */
-export const boresOf = derivedIn((file, unit) =>
+export const boresOf = fact('boresOf', (file, unit: LengthUnit) =>
   file.engine.cylinders.map((_, i) => boreState(file, readingsOf(file, unit), i)),
 );
 
 /** Findings that stand on each cylinder's wall. */
-export const findingsOf = derived((file) => findings(file.log, file.engine.cylinders.length));
+export const findingsOf = fact('findingsOf', (file) => findings(file.log, file.engine.cylinders.length));
 
 /** What is known of the deepest score of each cylinder. */
-export const deepestScores = derived((file) => scoresOf(findingsOf(file)));
+export const deepestScores = fact('deepestScores', (file) => scoresOf(findingsOf(file)));
 
 /** The maps to propagate, one a cylinder; null until its plan is complete: an incomplete map proves nothing yet. */
-export const mapsOf = derivedIn((file, unit) =>
+export const mapsOf = fact('mapsOf', (file, unit: LengthUnit) =>
   boresOf(file, unit).map((bore) =>
     bore.blockedBy === 'incomplete' ? null : mapProblem(file, bore, readingsOf(file, unit)),
   ),
@@ -36,12 +37,7 @@ export const spreadsOf = (file: JobFile, ask: Ask): (MapSpread | null | undefine
   mapsOf(file, ask.unit).map((map) => (map ? ask.worked(PROPAGATION, map) : undefined));
 
 const isRead = (file: JobFile, cylinder: number): boolean =>
-  file.log.some(
-    (e) =>
-      (e.kind === 'reading' || e.kind === 'leaf') &&
-      isOfCylinder(e.station) &&
-      e.station.cylinder === cylinder,
-  );
+  takenIn(file.log).some((e) => isOfCylinder(e.station) && e.station.cylinder === cylinder);
 
 /**
  * Figures of every bore, kept while neither the bore nor its propagated map changes: most bores are as they

@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { findingSays, type FindingEntry } from '../log/index.js';
+import { findingSays, type FindingEntry } from '../cylinder/index.js';
 import { CONSTRUCTION, whoOf } from '../specs/index.js';
 import { ofCylinder, type Figure } from '../verdicts/index.js';
 

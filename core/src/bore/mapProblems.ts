@@ -1,6 +1,7 @@
 import { exactly, type Estimate } from '../gauges/index.js';
 import { clearanceStates, fittedPiston, type JobFile } from '../job/index.js';
-import { placeKey, type BorePlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import type { BorePlace } from '../cylinder/index.js';
 import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import { halfTurn, type Governing, type Kit } from '../specs/index.js';
 import { governingFor, limitFigure } from '../verdicts/index.js';

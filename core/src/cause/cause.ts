@@ -1,5 +1,5 @@
-import { entryKind, Refused, type EntryOf } from '../log/index.js';
-import { derived, partStates, type JobFile } from '../job/index.js';
+import { entryKind, Refused, type EntryOf } from '../ledger/index.js';
+import { fact, partStates, type JobFile } from '../job/index.js';
 import { list, oneOf, text } from '../shape/index.js';
 import { inspectBegun } from '../inspect/index.js';
 import { stripPlan } from '../strip/index.js';
@@ -41,7 +41,7 @@ export interface CauseCandidate {
 }
 
 /** Causes something recorded speaks for, those with most for and least against first; wear always among them. */
-export const candidates = derived((file: JobFile): readonly CauseCandidate[] => {
+export const candidates = fact('candidates', (file: JobFile): readonly CauseCandidate[] => {
   const facts = factsOf(file);
   return causesOf(file.engine)
     .map((key): CauseCandidate => {

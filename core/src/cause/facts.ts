@@ -2,7 +2,7 @@ import { beforeLog, beforeVerdicts, SEEN, SEEN_BEFORE } from '../before/index.js
 import { findingsOf } from '../bore/index.js';
 import { debrisOf, inspected, DEBRIS_TABLE, CAUGHT } from '../inspect/index.js';
 import type { JobFile } from '../job/index.js';
-import { FINDINGS, PART_FINDINGS } from '../log/index.js';
+import { FINDINGS, PART_FINDINGS } from '../cylinder/index.js';
 import { capital } from '../verdicts/index.js';
 
 /** Something recorded of an engine that speaks for or against a cause. */

@@ -1,4 +1,4 @@
-import { entryKind, Refused, typed, type EntryOf } from '../log/index.js';
+import { entryKind, Refused, typed, type EntryOf } from '../ledger/index.js';
 import { number, oneOf, orNull, ref, text } from '../shape/index.js';
 import { parseFigure } from '../units/index.js';
 

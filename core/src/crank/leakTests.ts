@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+
 import { fromBase } from '../units/index.js';
 import { governingFor, judgeValue, type Figure } from '../verdicts/index.js';
 import { LEAK_END, LEAK_MARK, LEAK_TEST, type LeakTestEntry } from './leakEntries.js';
@@ -91,20 +91,14 @@ function judged(file: JobFile, test: LeakTestEntry, slope: LeakSlope, why: strin
     : figure;
 }
 
-/** Leak tests of a job, in order. @param gone ids of entries that were taken back */
-export const leakRuns = (
-  file: JobFile,
-  gone: ReadonlySet<string>,
-  atmosphere = ATMOSPHERE,
-): readonly LeakRun[] => {
-  const log = (file.log as readonly AnyEntry[]).filter((e) => !gone.has(e.id));
-  return log.filter(LEAK_TEST.is).map((test): LeakRun => {
-    const marks = log
-      .filter(LEAK_MARK.is)
+/** Leak tests of a job, in order. */
+export const leakRuns = (file: JobFile, atmosphere = ATMOSPHERE): readonly LeakRun[] =>
+  LEAK_TEST.in(file.log).map((test): LeakRun => {
+    const marks = LEAK_MARK.in(file.log)
       .filter((m) => m.test === test.id)
       .map((m) => ({ seconds: m.seconds, pressure: m.value, celsius: m.celsius }))
       .sort((a, b) => a.seconds - b.seconds);
-    const end = log.filter(LEAK_END.is).findLast((e) => e.test === test.id) ?? null;
+    const end = LEAK_END.in(file.log).findLast((e) => e.test === test.id) ?? null;
     const { way, resolution, engineVolume, testerVolume } = test;
     const slope = leakSlope({ way, marks, resolution, engineVolume, testerVolume, atmosphere });
     const judge = end?.how === 'finished' && slope?.enough === true;
@@ -119,7 +113,6 @@ export const leakRuns = (
       notProved: why,
     };
   });
-};
 
 /** What a run shows, in a sentence without its full stop. */
 export function leakText({ test, slope, ended, figure, notProved: why, bubbles }: LeakRun): string {

@@ -18,7 +18,7 @@ import {
   type LeafBracket,
 } from '../gauges/index.js';
 import { clearanceStates, fittedPiston, type JobFile } from '../job/index.js';
-import { placeKey } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
 import { pistonPlace, type GapState, type ReadingsState } from '../readings/index.js';
 import {
   judgeValue,

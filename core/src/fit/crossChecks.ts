@@ -9,7 +9,8 @@ import {
   type LeafBracket,
 } from '../gauges/index.js';
 import { fittedPiston, type JobFile } from '../job/index.js';
-import { placeKey, type RingGapPlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import type { RingGapPlace } from '../cylinder/index.js';
 import { pistonPlace, type GapState, type ReadingsState } from '../readings/index.js';
 import { bracketText } from '../verdicts/index.js';
 import { atLeastText, depthText, nm, withUnit, type LengthUnit } from '../units/index.js';

@@ -1,6 +1,7 @@
 import { difference, instrumentOf } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import { placeKey, type SizePlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import type { SizePlace } from '../cylinder/index.js';
 import type { PlaceState, ReadingsState } from '../readings/index.js';
 import { judgeValue, ofCylinder, type Figure } from '../verdicts/index.js';
 

@@ -1,5 +1,6 @@
-import { derived, pistonSince } from '../job/index.js';
-import { cylinder, entryKind, onCylinder, type EntryOf } from '../log/index.js';
+import { fact, pistonSince } from '../job/index.js';
+import { cylinder, entryKind, type EntryOf } from '../ledger/index.js';
+import { onCylinder } from '../cylinder/index.js';
 import { number, oneOf, orNull } from '../shape/index.js';
 import type { Block } from '../verdicts/index.js';
 
@@ -18,11 +19,9 @@ export const PISTON_CHECK = entryKind(
 export type PistonCheck = EntryOf<typeof PISTON_CHECK>;
 
 /** What stands of each cylinder's piston: the last look since another one went in; null before any. */
-export const pistonChecks = derived((file): readonly (PistonCheck | null)[] =>
+export const pistonChecks = fact('pistonChecks', (file): readonly (PistonCheck | null)[] =>
   file.engine.cylinders.map((_, at) => {
-    return (
-      PISTON_CHECK.in(file.log.slice(pistonSince(file, at) + 1)).findLast((e) => e.cylinder === at) ?? null
-    );
+    return PISTON_CHECK.since(file.log, pistonSince(file, at)).findLast((e) => e.cylinder === at) ?? null;
   }),
 );
 

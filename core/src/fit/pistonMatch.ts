@@ -1,6 +1,6 @@
 import type { BoreState } from '../bore/index.js';
 import { fittedPiston, type JobFile } from '../job/index.js';
-import { placeKey } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
 import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import type { Kit } from '../specs/index.js';
 import { mean } from '../statistics/index.js';

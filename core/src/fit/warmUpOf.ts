@@ -1,6 +1,6 @@
 import type { BoreState } from '../bore/index.js';
 import { clearanceStates, fittedPiston, measurandAt, type JobFile } from '../job/index.js';
-import { placeKey } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
 import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { harsh, warmClearance, WARMING, warmUp, type Cooling, type WarmUpBuild } from './warmUp.js';

@@ -1,4 +1,5 @@
-import { cylinder, entryKind, onCylinder, Refused } from '../log/index.js';
+import { cylinder, entryKind, Refused } from '../ledger/index.js';
+import { onCylinder } from '../cylinder/index.js';
 import { integer, number, oneOf, orNull, ref, text } from '../shape/index.js';
 
 /** What a wall is finished with. */

@@ -1,5 +1,6 @@
+import { ledgerOf } from '../ledger/index.js';
 import { topLeftOn } from '../job/index.js';
-import { undoneIn } from '../log/index.js';
+
 import { whoOf } from '../specs/index.js';
 import { printedDay, type Room } from '../verdicts/index.js';
 import { HATCH, HONING_TOOLS } from './hatchEntry.js';
@@ -15,8 +16,8 @@ export const hone: Room = {
       ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}wall finished with ${HONING_TOOLS[entry.tool]}${entry.angle === null ? '' : `, ${entry.angle}°`}`
       : null,
   report: (file) => {
-    const gone = undoneIn(file.log);
-    const finished = HATCH.in(file.log).filter((e) => !gone.has(e.work));
+    const { entry, isBack } = ledgerOf(file.log);
+    const finished = HATCH.in(file.log).filter((e) => !isBack(entry(e.work) ?? e));
     const rows = finished.map((e) => [
       file.engine.cylinders[e.cylinder] ?? '',
       HONING_TOOLS[e.tool],

@@ -11,15 +11,14 @@ import { withPlaces, type JobFile } from '../job/index.js';
 import {
   bodyMisfitsIn,
   kindIn,
-  LOG_PLACES,
   readBy,
   type EntryContext,
   type EntryKind,
   type EntryReading,
-  type LogEntry,
-  type Place,
   type PlaceKind,
-} from '../log/index.js';
+} from '../ledger/index.js';
+import { LOG_PLACES } from '../cylinder/places/index.js';
+import type { LogEntry, Place } from '../cylinder/index.js';
 import { gearbox } from '../gearbox/index.js';
 import { head } from '../head/index.js';
 import { hone } from '../hone/index.js';

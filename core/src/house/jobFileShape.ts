@@ -1,6 +1,6 @@
 import { INSTRUMENT_TYPES } from '../gauges/index.js';
 import { OUTSIDE_WORK_KEYS, ROUTE_NAMES } from '../job/index.js';
-import { angle, day, MOST_ENTRIES, name, size, time, title } from '../log/index.js';
+import { angle, day, MOST_ENTRIES, name, size, time, title } from '../ledger/index.js';
 import {
   boolean,
   byKind,
@@ -156,7 +156,7 @@ const firm = object({
 export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
   object({
     format: oneOf('tribos-job'),
-    version: oneOf(5),
+    version: oneOf(6),
     shop: object(
       {
         name: title,

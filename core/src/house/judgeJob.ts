@@ -11,7 +11,7 @@ import {
 import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
 import { combineVerdicts, type Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import type { FindingEntry, Score } from '../log/index.js';
+import type { FindingEntry, Score } from '../cylinder/index.js';
 import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
 import type { RingAction } from '../rings/index.js';
 import {

@@ -4,7 +4,8 @@ import { CRANK_MEASURES } from '../crank/index.js';
 import { GEARBOX_MEASURES } from '../gearbox/index.js';
 import { HEAD_MEASURES } from '../head/index.js';
 import type { JobFile } from '../job/index.js';
-import { placeKey, type ThingPlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import type { ThingPlace } from '../cylinder/index.js';
 import {
   limitsFor,
   placeOn,

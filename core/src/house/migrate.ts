@@ -1,4 +1,5 @@
 import { UNKNOWN_VARIANT } from '../job/index.js';
+import { TAKE_BACK } from '../ledger/index.js';
 
 /** A job file or log entry as an older version wrote it. */
 type Old = Record<string, unknown>;
@@ -12,7 +13,17 @@ const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : []);
  * nobody kept before version 4.
  */
 export function migrateEntry(entry: unknown): unknown {
-  return isObject(entry) ? { received: null, importedBy: null, ...ofThree(entry) } : entry;
+  return isObject(entry) ? { received: null, importedBy: null, ...ofFive(ofThree(entry)) } : entry;
+}
+
+/**
+ * Until version 5 each room had a kind of its own by which its entries were taken back, and readings said what they were
+ * of in another field.
+ */
+function ofFive(entry: Old): Old {
+  const { kind, readingId, ...rest } = entry;
+  if (typeof kind === 'string' && kind.endsWith('-undo')) return { ...rest, kind: TAKE_BACK.kind };
+  return kind === TAKE_BACK.kind && readingId !== undefined ? { ...rest, kind, of: readingId } : entry;
 }
 
 function ofThree(entry: Old): Old {
@@ -87,7 +98,14 @@ function threeToFour(json: unknown): unknown {
 }
 
 /** Brings a job file of any earlier version to the current one. What it does not know it leaves alone. */
-export const migrateJobFile = (json: unknown): unknown => fourToFive(threeToFour(twoToThree(oneToTwo(json))));
+export const migrateJobFile = (json: unknown): unknown =>
+  fiveToSix(fourToFive(threeToFour(twoToThree(oneToTwo(json)))));
+
+/** Since version 6 everything is taken back by one kind of entry. */
+function fiveToSix(json: unknown): unknown {
+  if (!isObject(json) || json['version'] !== 5) return json;
+  return { ...json, version: 6, log: list(json['log']).map((e) => (isObject(e) ? ofFive(e) : e)) };
+}
 
 /** Since version 5 a job says what was found on its engine; before, nobody was asked. */
 function fourToFive(json: unknown): unknown {

@@ -1,8 +1,8 @@
-import type { JobFile } from '../job/index.js';
-import { kindIn, type LogEntry } from '../log/index.js';
+import { type AnyEntry, kindIn } from '../ledger/index.js';
+import { type JobFile, wallSizes } from '../job/index.js';
+
 import { slipsFound } from '../readings/index.js';
 import { decisionMisfit } from '../routes/index.js';
-import { wallSizes } from '../job/index.js';
 import type { Misfit } from '../shape/index.js';
 import { engineTroubles, limitTroubles } from '../specs/index.js';
 import { inHouse, KINDS, readEntry, type SentEntry } from './house.js';
@@ -43,7 +43,7 @@ function references(file: JobFile): Misfit[] {
     if (micrometer?.type !== 'micrometer')
       say(`/instruments/${n}/setting/instrumentId`, 'is set in a micrometer that is not in the file');
   });
-  const entries = new Map<string, LogEntry>();
+  const entries = new Map<string, AnyEntry>();
   const slips = slipsFound(file);
   file.log.forEach((e, n) => {
     const path = `/log/${n}`;

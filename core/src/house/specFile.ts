@@ -1,5 +1,5 @@
 import { list, object, oneOf, type Misfit, type Shape } from '../shape/index.js';
-import { size, title } from '../log/index.js';
+import { size, title } from '../ledger/index.js';
 import { engineTroubles, limitTroubles, type EngineSpec, type Kit, type Limit } from '../specs/index.js';
 import { HOUSE, sheetsOf } from './house.js';
 import { engineShapeOf, kitShape, limitShape } from './jobFileShape.js';

@@ -1,3 +1,4 @@
+import { TAKE_BACK, type AnyEntry, ledgerOf } from '../ledger/index.js';
 import type { JobFile } from '../job/index.js';
 import { decidedText } from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
@@ -28,22 +29,22 @@ export function timelineOf(
   rooms: readonly Room[] = HOUSE,
 ): readonly Told[] {
   const file = inHouse(written, rooms);
-  const done = file.log.flatMap((entry): Told[] => {
+  const { entry: named } = ledgerOf(file.log);
+  const told = (entry: AnyEntry): Pick<Told, 'station' | 'sentence'> | null => {
+    if (TAKE_BACK.is(entry)) {
+      const of = named(entry.of);
+      const was = of ? told(of) : null;
+      return was && { ...was, sentence: `Taken back: ${was.sentence}` };
+    }
     for (const room of rooms) {
       const sentence = room.tell?.(entry, file, unit) ?? null;
-      if (sentence !== null)
-        return [
-          {
-            id: entry.id,
-            at: entry.at,
-            by: entry.by,
-            importedBy: entry.importedBy,
-            station: room.station,
-            sentence: capital(sentence),
-          },
-        ];
+      if (sentence !== null) return { station: room.station, sentence: capital(sentence) };
     }
-    return [];
+    return null;
+  };
+  const done = file.log.flatMap((entry): Told[] => {
+    const said = told(entry);
+    return said ? [{ id: entry.id, at: entry.at, by: entry.by, importedBy: entry.importedBy, ...said }] : [];
   });
   const decided = file.decisions.map((d): Told => ({
     id: d.id,

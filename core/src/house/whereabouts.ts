@@ -1,5 +1,5 @@
+import { ledgerOf, kindIn, takenAt, type AnyEntry } from '../ledger/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
-import { kindIn, takenAt, undoneIn, type AnyEntry } from '../log/index.js';
 import {
   RUN,
   URGENCIES,
@@ -38,7 +38,7 @@ const ANYWHERE: ReadonlySet<string> = new Set(['note', 'zero', 'zero-check', 'ta
 /** Finds which tick of the run sheet an entry was written at; null for what is written anywhere. */
 function stationOf(file: JobFile, rooms: readonly Room[]): (entry: AnyEntry) => string | null {
   return (entry) => {
-    if (ANYWHERE.has(entry.kind) || entry.kind.endsWith('-undo')) return null;
+    if (ANYWHERE.has(entry.kind)) return null;
     const taker = rooms.find((r) => r.takes?.(entry, file));
     if (taker) return taker.station;
     const { part } = (entry as { readonly station?: { readonly part?: string } }).station ?? {};
@@ -51,18 +51,18 @@ function stationOf(file: JobFile, rooms: readonly Room[]): (entry: AnyEntry) => 
 /** Where something was written last, and since when it goes on there. */
 function lastWritten(file: JobFile, rooms: readonly Room[]) {
   const at = stationOf(file, rooms);
-  const gone = undoneIn(file.log as readonly AnyEntry[]);
+  const { isBack } = ledgerOf(file.log);
   const decision = standingDecision(file);
   // A decision is kept beside the log: it stands where it was taken.
   let decided = decision && { station: 'decide', since: decision.at, by: decision.by };
   let found: { station: string; since: string; by: string } | null = null;
-  for (const entry of [...(file.log as readonly AnyEntry[])].reverse()) {
+  for (const entry of [...file.log].reverse()) {
     if (decided && takenAt(entry) <= decided.since) {
       found ??= decided;
       if (found.station !== 'decide') return found;
       decided = null;
     }
-    const station = gone.has(entry.id) ? null : at(entry);
+    const station = isBack(entry) ? null : at(entry);
     if (station === null) continue;
     if (found && found.station !== station) return found;
     found = { station, since: takenAt(entry), by: found?.by ?? entry.by };

@@ -1,4 +1,4 @@
-import { derived, partState, type JobFile } from '../job/index.js';
+import { fact, partState, type JobFile } from '../job/index.js';
 import type { PartNeeded, Step } from '../verdicts/index.js';
 import { assemblyOf, comesApart, type Assembly } from './assemblies.js';
 import { inspectLog } from './inspected.js';
@@ -15,7 +15,7 @@ export interface TakenApart {
 }
 
 /** Every part taken apart by itself on this job, as it stands; one that was renewed since is whole. */
-export const takenApart = derived((file: JobFile): readonly TakenApart[] => {
+export const takenApart = fact('takenApart', (file: JobFile): readonly TakenApart[] => {
   const last = new Map<string, { apart: Apart; together: Apart | null }>();
   for (const e of inspectLog(file).filter(APART.is)) {
     const open = last.get(e.of);

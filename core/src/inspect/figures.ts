@@ -1,4 +1,5 @@
-import { PART_FINDINGS, placeKey, type PartFindingEntry, type Place } from '../log/index.js';
+import { PART_FINDINGS, type PartFindingEntry, type Place } from '../cylinder/index.js';
+import { placeKey } from '../ledger/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';

@@ -1,11 +1,5 @@
-import {
-  entryKind,
-  PART_FINDING,
-  PART_FINDINGS,
-  Refused,
-  type EntryOf,
-  type PartFindingEntry,
-} from '../log/index.js';
+import { entryKind, Refused, type EntryOf } from '../ledger/index.js';
+import { PART_FINDING, PART_FINDINGS, type PartFindingEntry } from '../cylinder/index.js';
 import { capital } from '../verdicts/index.js';
 import { list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import { assemblyOf, comesApart } from './assemblies.js';
@@ -164,20 +158,7 @@ export const LAID_OUT = entryKind(
   },
 );
 
-/** Something of these taken back. It stays in the log. */
-const UNDONE: readonly string[] = ['looked', 'debris', 'bottom-end', 'cleaned', 'apart', 'laid-out'];
-export const INSPECT_UNDO = entryKind(
-  'inspect-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
-        throw new Refused('/of', 'There is nothing like that in this job.');
-    },
-  },
-);
-
-export const INSPECT_KINDS = [LOOKED, DEBRIS, BOTTOM_END, CLEANED, APART, LAID_OUT, INSPECT_UNDO] as const;
+export const INSPECT_KINDS = [LOOKED, DEBRIS, BOTTOM_END, CLEANED, APART, LAID_OUT] as const;
 export type Looked = EntryOf<typeof LOOKED>;
 export type Apart = EntryOf<typeof APART>;
 export type Debris = EntryOf<typeof DEBRIS>;

@@ -1,5 +1,5 @@
-import { derived, partState, partStates, type JobFile, type PartState } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import { standingIn, type AnyEntry } from '../ledger/index.js';
+import { fact, partState, partStates, type JobFile, type PartState } from '../job/index.js';
 import { CLEANING_KEYS, type CleaningKind } from './cleaning.js';
 import {
   BOTTOM_END,
@@ -7,7 +7,6 @@ import {
   DEBRIS,
   forbids,
   INSPECT_KINDS,
-  INSPECT_UNDO,
   LAID_OUT,
   LOOKED,
   type Disposition,
@@ -15,15 +14,8 @@ import {
 } from './inspectEntries.js';
 import { partsOf, partsOnBench, type EnginePart } from './partList.js';
 
-const KINDS: ReadonlySet<string> = new Set(INSPECT_KINDS.map((k) => k.kind));
-
 /** Entries of this room that stand, in order. */
-export const inspectLog = derived((file): readonly AnyEntry[] => {
-  const gone = new Set(INSPECT_UNDO.in(file.log).map((u) => u.of));
-  return (file.log as readonly AnyEntry[]).filter(
-    (e) => KINDS.has(e.kind) && !INSPECT_UNDO.is(e) && !gone.has(e.id),
-  );
-});
+export const inspectLog = (file: JobFile): readonly AnyEntry[] => standingIn(file.log, INSPECT_KINDS);
 
 /** What is known of one part on the bench. */
 export interface Inspected {
@@ -41,7 +33,7 @@ export interface Inspected {
  * Every part on the bench and what becomes of it. A finding that ends a part is stronger than whatever was said of it,
  * before or after; one that wants work first does not let it be used again as it is.
  */
-export const inspected = derived((file: JobFile): readonly Inspected[] => {
+export const inspected = fact('inspected', (file: JobFile): readonly Inspected[] => {
   const looks = inspectLog(file).filter(LOOKED.is);
   const last = new Map(looks.flatMap((l) => l.parts.map((key) => [key, l] as const)));
   const bench = new Set(partsOnBench(file));
@@ -77,7 +69,8 @@ export const notLookedAt = (file: JobFile): readonly Inspected[] =>
   inspected(file).filter((i) => i.is === null);
 
 /** Parts that are measured to decide, by their key. */
-export const toMeasure = derived(
+export const toMeasure = fact(
+  'toMeasure',
   (file): ReadonlySet<string> =>
     new Set(inspected(file).flatMap((i) => (i.is === 'measure' ? [i.part.key] : []))),
 );

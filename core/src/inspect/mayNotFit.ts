@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { PART_FINDINGS } from '../log/index.js';
+import { PART_FINDINGS } from '../cylinder/index.js';
 import { effectiveSteps, stripLog, stripPlan } from '../strip/index.js';
 import { capital } from '../verdicts/index.js';
 import { liesApart } from './apart.js';

@@ -1,5 +1,5 @@
 import type { EngineKind } from '../specs/index.js';
-import type { PartFindingKind } from '../log/index.js';
+import type { PartFindingKind } from '../cylinder/index.js';
 
 /** What a part is made of, as far as cleaning may harm it. */
 export const MATERIALS = {

@@ -1,5 +1,5 @@
 import { listsOf, stripPlan } from '../strip/index.js';
-import { derived, type JobFile } from '../job/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { integer, list, object, oneOf, orNull, text } from '../shape/index.js';
 import { hasNot, MAY_LACK, sheetPart, SOURCE, type EngineSpec, type MayLack } from '../specs/index.js';
 import { SECTIONS_OF_PARTS, type PartKind } from './partKind.js';
@@ -97,7 +97,7 @@ export const partNamed = (engine: Whole, key: string): EnginePart | null =>
 /**
  * Parts that lie on the bench: those whose step of the strip was done. Where nobody kept a strip, all of them may.
  */
-export const partsOnBench = derived((file: JobFile): readonly EnginePart[] => {
+export const partsOnBench = fact('partsOnBench', (file: JobFile): readonly EnginePart[] => {
   const { chosen, steps } = stripPlan(file);
   const all = partsOf(file.engine);
   if (!chosen) return all;

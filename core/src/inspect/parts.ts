@@ -1,5 +1,5 @@
 import { shopUnit, type JobFile } from '../job/index.js';
-import { PART_FINDINGS } from '../log/index.js';
+import { PART_FINDINGS } from '../cylinder/index.js';
 import { partOf, verdictSentence, type Figure, type PartNeeded } from '../verdicts/index.js';
 import { stripPlan } from '../strip/index.js';
 import { piecesToGet } from './apart.js';

@@ -1,5 +1,12 @@
+import {
+  takenIn,
+  PART_FINDING,
+  PART_FINDINGS,
+  PART_WORK,
+  PART_WORKS,
+  SEVERITIES,
+} from '../cylinder/index.js';
 import type { JobFile } from '../job/index.js';
-import { PART_FINDING, PART_FINDINGS, PART_WORK, PART_WORKS, SEVERITIES } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import { CAUTIONS, stripPlan } from '../strip/index.js';
 import { withUnit } from '../units/index.js';
@@ -119,7 +126,7 @@ export const inspect: Room = {
       urgency,
       find: (): Action | null => {
         const { chosen, now } = stripPlan(file);
-        const reading = file.log.some((e) => e.kind === 'reading' || e.kind === 'leaf');
+        const reading = takenIn(file.log).length > 0;
         const open = chosen && now === null && chosen.purpose !== 'look' ? notLookedAt(file) : [];
         return open.length > 0 && reading === (urgency === 'step')
           ? {

@@ -1,11 +1,5 @@
-import {
-  PART_FINDING,
-  PART_FINDINGS,
-  PART_WORK,
-  PART_WORKS,
-  SEVERITIES,
-  type AnyEntry,
-} from '../log/index.js';
+import { PART_FINDING, PART_FINDINGS, PART_WORK, PART_WORKS, SEVERITIES } from '../cylinder/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import type { JobFile } from '../job/index.js';
 import { withUnit, type LengthUnit } from '../units/index.js';
 import { capital } from '../verdicts/index.js';
@@ -18,7 +12,6 @@ import {
   CLEANED,
   DEBRIS,
   DISPOSITIONS,
-  INSPECT_UNDO,
   LAID_OUT,
   LOOKED,
 } from './inspectEntries.js';
@@ -44,5 +37,5 @@ export function tellInspect(entry: AnyEntry, file: JobFile, unit: LengthUnit): s
   if (CLEANED.is(entry)) return `Cleaned, ${CLEANING[entry.how].name}: ${named(file, entry.parts)}`;
   if (APART.is(entry))
     return `${capital(named(file, [entry.of]))} ${entry.is === 'apart' ? 'taken apart' : `together again${entry.seals === null ? '' : `, ${entry.seals} seals`}`}${more(entry.text)}`;
-  return INSPECT_UNDO.is(entry) ? 'Taken back' : null;
+  return null;
 }

@@ -1,8 +1,7 @@
 import type { Bench, TakenReading } from '../gauges/index.js';
-import type { AnyPlace, Around } from '../log/index.js';
+import type { AnyPlace, Around } from '../ledger/index.js';
 import type { Kit } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
-import { derived } from './derived.js';
 import { fittedPiston } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 import { placeKindOf } from './places.js';
@@ -25,12 +24,12 @@ function pistonKit(file: JobFile, kitId: string | null): Kit | undefined {
   );
 }
 
-const aroundOf = derived((file): Around => ({
+const aroundOf = (file: JobFile): Around => ({
   engine: file.engine,
   log: file.log,
   fitted: (cylinder) => fittedPiston(file, cylinder).kit,
   kit: (id) => pistonKit(file, id),
-}));
+});
 
 /** What a reading at a place is a reading of: its thing, sense, material, and whose temperature it has. */
 export function measurandAt(
@@ -47,5 +46,5 @@ export function measurandAt(
 }
 
 /** Size the sheets lead one to expect at a place; for a gap, its smallest usual clearance or gap. */
-export const nominalOf = (file: JobFile, place: AnyPlace): Nanometres =>
+export const nominalOf = <P extends AnyPlace>(file: JobFile, place: P): Nanometres =>
   placeKindOf(file, place).nominal(place, aroundOf(file));

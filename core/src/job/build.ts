@@ -1,15 +1,8 @@
-import {
-  entryKind,
-  PART_WORK,
-  Refused,
-  undoneIn,
-  workBy,
-  type AnyEntry,
-  type WorkKind,
-} from '../log/index.js';
+import { ledgerOf, entryKind, Refused } from '../ledger/index.js';
+import { PART_WORK, workBy, type WorkKind } from '../cylinder/index.js';
 import { text } from '../shape/index.js';
 import { BUILD_PARTS, MAKERS_OWN, type Build, type EngineFacts } from '../specs/index.js';
-import { derived } from './derived.js';
+import { fact } from './fact.js';
 import { fittedPiston } from './fitted.js';
 import { variantFacts } from './jobFile.js';
 
@@ -48,18 +41,16 @@ const BY_PART = new Map<string, keyof Build>([
  * What the top end is built of as it stands: as it was said last, each part unknown again once it was changed since; a
  * piston of another maker is never the engine maker's own, whatever was said. Null where nobody said.
  */
-export const buildNow = derived((file): PartsNow | null => {
+export const buildNow = fact('buildNow', (file): PartsNow | null => {
   let now: Record<keyof Build, string | null> | null = null;
-  const log = file.log as readonly AnyEntry[];
-  const gone = undoneIn(log);
   const works = workBy(file.log);
-  for (const e of log) {
+  for (const e of ledgerOf(file.log).standing(['build-said', 'work', 'stack-laid', 'part-work'])) {
     if (BUILD_SAID.is(e)) now = { head: e.head, cams: e.cams, piston: e.piston, gasket: e.gasket };
     if (now === null) continue;
-    const work = works.get(e);
+    const work = works.get(e.id);
     const changed = work
       ? (CHANGES[work.what] ?? [])
-      : PART_WORK.is(e) && e.what !== 'returned' && !gone.has(e.id)
+      : PART_WORK.is(e) && e.what !== 'returned'
         ? [BY_PART.get(e.of)].filter((p) => p !== undefined)
         : [];
     for (const p of changed) now[p] = null;
@@ -75,4 +66,7 @@ export const buildNow = derived((file): PartsNow | null => {
 });
 
 /** What is known of the engine on the bench, and of what it is built: what conditions of limits hang on. */
-export const engineFacts = derived((file): EngineFacts => ({ ...variantFacts(file), build: buildNow(file) }));
+export const engineFacts = fact('engineFacts', (file): EngineFacts => ({
+  ...variantFacts(file),
+  build: buildNow(file),
+}));

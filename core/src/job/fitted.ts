@@ -1,4 +1,6 @@
-import { renewedWall, takenAt, workOf, type RenewedWall } from '../log/index.js';
+import { lastBefore } from '../ledger/index.js';
+import { renewedWall, workOf, type RenewedWall } from '../cylinder/index.js';
+
 import type { Kit, LimitState } from '../specs/index.js';
 import { standingDecision, type JobFile } from './jobFile.js';
 
@@ -51,7 +53,7 @@ export function pistonSince(file: Wanted, cylinder: number): number {
   // One it came with was there before anything was tried here.
   if (put && !(decided !== null && decided > put.entry.at))
     return put.entry.what === 'came-with' ? -1 : put.at;
-  return decided === null ? -1 : file.log.findLastIndex((e) => takenAt(e) <= decided);
+  return decided === null ? -1 : lastBefore(file.log, decided);
 }
 
 /** The kit whose piston the walk asks for: the one decided on, so that its bore can be sized; else the fitted one. */

@@ -1,5 +1,5 @@
 import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
-import type { LogEntry } from '../log/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import type { EngineFacts, EngineSpec, Override, Signed } from '../specs/index.js';
 import type { LengthUnit, Nanometres } from '../units/index.js';
 import type { Firm, ShopCosts } from './firm.js';
@@ -83,14 +83,14 @@ export const UNKNOWN_VARIANT: Variant = { year: null, code: null, use: null };
 /** Everything a verdict needs, in one file: the open format a job travels in. */
 export interface JobFile extends PlacedFile {
   readonly format: 'tribos-job';
-  readonly version: 5;
+  readonly version: 6;
   readonly shop: Shop;
   readonly engine: EngineSpec;
   readonly instruments: readonly Instrument[];
   /** What each person's own repeats with a gauge showed, oldest first. */
   readonly studies: readonly Study[];
   readonly job: JobFacts;
-  readonly log: readonly LogEntry[];
+  readonly log: readonly AnyEntry[];
   readonly decisions: readonly Decision[];
 }
 

@@ -1,14 +1,15 @@
+import { ledgerOf } from '../ledger/index.js';
 import {
   isDoneOn,
   PART_FINDING,
   PART_FINDINGS,
   PART_WORK,
-  undoneIn,
   workOf,
   type PartFindingEntry,
   type PartWorkEntry,
-} from '../log/index.js';
-import { derived } from './derived.js';
+} from '../cylinder/index.js';
+
+import { fact } from './fact.js';
 import { pistonSince } from './fitted.js';
 
 /** What was found on a part that is still in the engine, and what was done to it last. */
@@ -30,8 +31,7 @@ export interface PartState {
  * renewed since was found on another, whichever way that was said: of cylinder, piston and rings the work on them says
  * it, of every other part its own. What only wanted work is done with by work after it, what ends a part is not.
  */
-export const partStates = derived((file): ReadonlyMap<string, PartState> => {
-  const gone = undoneIn(file.log);
+export const partStates = fact('partStates', (file): ReadonlyMap<string, PartState> => {
   const found = new Map<
     string,
     { findings: PartFindingEntry[]; work: PartWorkEntry | null; renewed: boolean }
@@ -53,8 +53,9 @@ export const partStates = derived((file): ReadonlyMap<string, PartState> => {
     return known;
   };
   for (const [key, at] of since) if (at >= 0) of(key).renewed = true;
-  for (const [at, e] of file.log.entries()) {
-    if (gone.has(e.id)) continue;
+  const ledger = ledgerOf(file.log);
+  for (const e of ledger.standing([PART_FINDING.kind, PART_WORK.kind])) {
+    const at = ledger.at(e.id);
     if (PART_FINDING.is(e) && at > (since.get(e.of) ?? -1)) of(e.of).findings.push(e);
     if (PART_WORK.is(e)) {
       const part = of(e.of);

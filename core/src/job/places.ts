@@ -1,13 +1,7 @@
+import { ledgerOf, type AnyEntry, type AnyPlace, type PlaceKind } from '../ledger/index.js';
+import { takenIn, type GapPlace, type WorkEntry } from '../cylinder/index.js';
 import { Unknown } from '../errors.js';
-import {
-  LOG_PLACES,
-  type AnyEntry,
-  type AnyPlace,
-  type GapPlace,
-  type LogEntry,
-  type PlaceKind,
-  type WorkEntry,
-} from '../log/index.js';
+import { LOG_PLACES } from '../cylinder/places/index.js';
 import type { EngineSpec } from '../specs/index.js';
 
 /** Where a job carries the places that rooms of its house bring: no text of it has them, every copy does. */
@@ -51,13 +45,14 @@ export const isGap = (file: PlacedFile, place: AnyPlace): place is GapPlace =>
 
 /** Whether anything was read at such a place since an entry of the log. */
 export const isReadSince = (
-  { log }: { readonly log: readonly LogEntry[] },
+  { log }: { readonly log: readonly AnyEntry[] },
   entry: AnyEntry,
   at: (place: AnyPlace) => boolean,
-): boolean =>
-  log
-    .slice(log.indexOf(entry as LogEntry) + 1)
-    .some((e) => (e.kind === 'reading' || e.kind === 'leaf') && at(e.station));
+): boolean => {
+  const ledger = ledgerOf(log);
+  const since = ledger.at(entry.id);
+  return takenIn(log).some((e) => ledger.at(e.id) > since && at(e.station));
+};
 
 /** Whether work done after an entry has opened its place again. */
 export const isReopened = (file: PlacedFile, place: AnyPlace, after: readonly WorkEntry[]): boolean =>

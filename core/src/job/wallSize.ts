@@ -1,4 +1,4 @@
-import { workOf } from '../log/index.js';
+import { workOf } from '../cylinder/index.js';
 import { wallOf } from './fitted.js';
 import type { JobFile } from './jobFile.js';
 

@@ -1,6 +1,6 @@
 import { calibrationOverdue, instrumentOf, leafConformance, type Instrument } from '../gauges/index.js';
 import { partState, type JobFile } from '../job/index.js';
-import { placeKey, takenAt } from '../log/index.js';
+import { placeKey, takenAt } from '../ledger/index.js';
 import { unseenSigma } from '../bore/index.js';
 import { readingsOf, type GapState, type PlaceState } from '../readings/index.js';
 import {

@@ -1,15 +1,7 @@
+import { type Work, type Opener, Refused, type AnyEntry, type PlaceKind } from '../ledger/index.js';
+import { opens, type Reopened, type ThingPlace } from '../cylinder/index.js';
 import type { InstrumentType, Sense } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import {
-  isDoneOn,
-  Refused,
-  WORK,
-  type AnyEntry,
-  type PlaceKind,
-  type Reopened,
-  type ThingPlace,
-  type WorkEntry,
-} from '../log/index.js';
 import { oneOf, object, text, type Shape } from '../shape/index.js';
 import {
   featureInfo,
@@ -87,13 +79,9 @@ export interface Measurand {
   /** Other parts of the engine it hangs on: another one of them opens it again too. */
   readonly hangsOn?: (engine: EngineSpec, thing: Thing) => readonly string[];
   /** Any other entry that opens a thing again: what it was read on came apart, or was tightened after. */
-  readonly openedBy?: (
-    entry: AnyEntry,
-    around: Pick<JobFile, 'engine' | 'log'>,
-    thing: ThingPlace['thing'],
-  ) => boolean;
+  readonly openedBy?: Opener<ThingPlace['thing']>;
   /** Whether what carries it is there, by what came apart before it was read. */
-  readonly standsOn?: (before: readonly AnyEntry[]) => boolean;
+  readonly standsOn?: NonNullable<PlaceKind['standsOn']>;
   /** Only these of the gauges that read its sense. */
   readonly by?: readonly InstrumentType[];
   /** Beside the walk: a hundred places that are read only by whoever wants them. */
@@ -202,11 +190,9 @@ export const thingsHad = (file: JobFile, m: Measurand): readonly Thing[] => {
 };
 
 /** Whether work opens a thing again: on its own cylinder, where it belongs to one. */
-function isOpened({ thing }: ThingPlace, work: WorkEntry, what: Reopened): boolean {
+function isOpened({ thing }: ThingPlace, work: Work, what: Reopened): boolean {
   const cylinder = /^cylinder:(\d+)(?::|$)/u.exec(thing)?.[1];
-  return (
-    WORK[work.what].reopens.includes(what) && (cylinder === undefined || isDoneOn(work, Number(cylinder)))
-  );
+  return opens(cylinder === undefined ? { ...work, cylinder: null } : work, what, Number(cylinder));
 }
 
 const thingOf = (m: Measurand, engine: EngineSpec, key: string): Thing | undefined =>
@@ -239,8 +225,10 @@ export function measurandPlace(m: Measurand): PlaceKind {
     reopenedBy: (s, work) => m.reopens !== undefined && isOpened(s, work, m.reopens),
     ...(m.openedBy
       ? {
-          openedBy: (s: ThingPlace, e: AnyEntry, around: Pick<JobFile, 'engine' | 'log'>) =>
-            m.openedBy!(e, around, s.thing),
+          openedBy: {
+            kinds: m.openedBy.kinds,
+            by: (s: ThingPlace, e: AnyEntry, engine: EngineSpec) => m.openedBy!.by(s.thing, e, engine),
+          },
         }
       : {}),
     ...(m.standsOn ? { standsOn: m.standsOn } : {}),

@@ -1,7 +1,6 @@
-import type { FeatureKey, Material } from '../specs/index.js';
+import type { FeatureKey, Material, EngineSpec } from '../specs/index.js';
 import type { Sense } from '../gauges/index.js';
 import { ALONE, type How, type Measurand, type Rule, type Spot, type Thing } from './measurand.js';
-import type { EngineSpec } from '../specs/index.js';
 import { nm } from '../units/index.js';
 
 /** A measure of one figure: most of them are no more than that. */

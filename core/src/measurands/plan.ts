@@ -1,6 +1,6 @@
 import type { JobFile } from '../job/index.js';
-import type { ThingPlace } from '../log/index.js';
-import { placeKey } from '../log/index.js';
+import type { ThingPlace } from '../cylinder/index.js';
+import { placeKey } from '../ledger/index.js';
 import { readingsOf, type GapState } from '../readings/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { placeName, verdictSentence, type Action, type Figure, type Offer } from '../verdicts/index.js';

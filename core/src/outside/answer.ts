@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { cylinder, day, type BodyOf } from '../log/index.js';
+import { cylinder, day, type BodyOf } from '../ledger/index.js';
 import { parseMoney } from '../money/index.js';
 import { id, integer, list, object, oneOf, orNull, pattern, text, type Of } from '../shape/index.js';
 import { parseReading } from '../units/index.js';

@@ -1,8 +1,7 @@
 import { OUTSIDE_WORKS, type JobFile } from '../job/index.js';
 import { directionName } from '../specs/index.js';
-import { depthText, withUnit, type LengthUnit } from '../units/index.js';
+import { depthText, withUnit, type LengthUnit, nm } from '../units/index.js';
 import { capital, finishText, printedDay, type Block } from '../verdicts/index.js';
-import { nm } from '../units/index.js';
 import { returnedBores, type ReturnedBore } from './returns.js';
 import { NEWS } from './ticketEntries.js';
 import type { TicketStanding } from './tickets.js';

@@ -1,5 +1,5 @@
 import { OUTSIDE_WORK_KEYS, type JobFile } from '../job/index.js';
-import { cylinder } from '../log/index.js';
+import { cylinder } from '../ledger/index.js';
 import { boolean, id, integer, list, object, oneOf, orNull, pattern, text, type Of } from '../shape/index.js';
 import { formatLength, nm, type LengthUnit } from '../units/index.js';
 import { MACHINIST_GRID } from '../fit/index.js';

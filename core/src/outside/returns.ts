@@ -1,6 +1,7 @@
 import { boresOf } from '../bore/index.js';
 import { wallOf, type JobFile, type OutsideWork } from '../job/index.js';
-import type { BodyOf, WORK_DONE, WorkKind } from '../log/index.js';
+import type { BodyOf } from '../ledger/index.js';
+import type { WORK_DONE, WorkKind } from '../cylinder/index.js';
 import { linear, uncertaintyOf } from '../gauges/index.js';
 import { nm } from '../units/index.js';
 import type { Ticket } from './ticketEntries.js';

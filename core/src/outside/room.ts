@@ -1,5 +1,6 @@
+import { ledgerOf, placeKey, takenAt } from '../ledger/index.js';
 import { OUTSIDE_WORKS, pistonAsked, ROUTES, standingDecision, wallOf, type JobFile } from '../job/index.js';
-import { placeKey, takenAt, type BorePlace, type PistonPlace } from '../log/index.js';
+import type { BorePlace, PistonPlace } from '../cylinder/index.js';
 import { borePlan, pistonPlace, readingsOf } from '../readings/index.js';
 import { outsideOf } from '../routes/index.js';
 import { moneyText } from '../money/index.js';
@@ -285,7 +286,7 @@ export const outside: Room = {
         .map((l) => [file.engine.cylinders[l.cylinder], askedText(l, entry.unit)].filter(Boolean).join(' '))
         .join('; ')}${entry.text.trim() ? `: ${entry.text.trim()}` : ''}`;
     if (!TICKET_NEWS.is(entry)) return null;
-    const ticket = file.log.find((e) => e.id === entry.of) as unknown as { firm?: string } | undefined;
+    const ticket = ledgerOf(file.log).entry(entry.of) as unknown as { firm?: string } | undefined;
     return `${ticket?.firm ?? 'Outside'}: ${NEWS[entry.what]}${entry.due ? `, due ${printedDay(entry.due)}` : ''}${entry.text.trim() ? `: ${entry.text.trim()}` : ''}`;
   },
   report: (file) => report(file),

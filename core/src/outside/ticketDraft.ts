@@ -6,7 +6,7 @@ import {
   type JobFile,
   type OutsideWork,
 } from '../job/index.js';
-import type { BodyOf } from '../log/index.js';
+import type { BodyOf } from '../ledger/index.js';
 import { firmFor, outsideOf, type Way, type WayComparison } from '../routes/index.js';
 import { aimFor, MACHINIST_GRID, visitsFor } from '../fit/index.js';
 import { nm, type LengthUnit, type Nanometres } from '../units/index.js';

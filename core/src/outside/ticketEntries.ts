@@ -1,6 +1,7 @@
 import { MACHINIST_GRID } from '../fit/index.js';
 import { OUTSIDE_WORK_KEYS } from '../job/index.js';
-import { cylinder, day, entryKind, onCylinder, Refused, size, type EntryOf } from '../log/index.js';
+import { cylinder, day, entryKind, Refused, size, type EntryOf } from '../ledger/index.js';
+import { onCylinder } from '../cylinder/index.js';
 import type { Money } from '../money/index.js';
 import { boolean, integer, list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import { neverDone, type EngineSpec } from '../specs/index.js';
@@ -88,6 +89,7 @@ export const TICKET = entryKind(
     text: text(500),
   },
   {
+    stays: 'A ticket is called off, so that its firm hears of it.',
     read: (sent, { engine }) => {
       const never =
         sent.what === 'bore' || sent.what === 'replate' || sent.what === 'sleeve'
@@ -146,6 +148,7 @@ export const TICKET_NEWS = entryKind(
     readings: list(object({ cylinder, where: text(60), value: size }), 0, 200),
   },
   {
+    stays: 'What was said between shop and firm stays said: say what is so now.',
     read: (sent, { engine, known }) => {
       const ticket = known(sent.of);
       if (!ticket || !TICKET.is(ticket)) throw new Refused('/of', 'There is no such ticket in this job.');

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { TICKET, TICKET_NEWS, type NewsKind, type Ticket, type TicketNews } from './ticketEntries.js';
 
 /** Where a ticket stands: what last happened to it. */
@@ -65,7 +65,7 @@ function standing(ticket: Ticket, news: readonly TicketNews[]): TicketStanding {
 }
 
 /** Every ticket of a job as it stands, oldest first. */
-export const ticketsOf = derived((file: JobFile): readonly TicketStanding[] => {
+export const ticketsOf = fact('ticketsOf', (file: JobFile): readonly TicketStanding[] => {
   const news = TICKET_NEWS.in(file.log);
   return TICKET.in(file.log).map((ticket) =>
     standing(

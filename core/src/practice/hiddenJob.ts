@@ -7,7 +7,8 @@ import {
   type TakenReading,
 } from '../gauges/index.js';
 import { placeKindOf, UNKNOWN_VARIANT, type JobFile, type PlanName } from '../job/index.js';
-import { placeKey, type LogEntry, type SizePlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import type { LogEntry, SizePlace } from '../cylinder/index.js';
 import { borePlan, pistonPlace } from '../readings/index.js';
 import type { EngineSpec, FeatureKey, Limit } from '../specs/index.js';
 import { mm, nm, toDecimal } from '../units/index.js';
@@ -162,7 +163,7 @@ export function hiddenJob(
   return {
     at: (uPast) => ({
       format: 'tribos-job',
-      version: 5,
+      version: 6,
       shop: { name: 'Practice', rules: USUAL_RULES, allowance: { clearance: nm(0), reason: '' } },
       engine: engineWith([
         limit('bore', 'service', null, truth.largest - uPast * u),

@@ -1,6 +1,7 @@
+import { READING, openSteps, REOPENED, WORK, type OpenAgain, type SizePlace } from '../cylinder/index.js';
 import { HOPELESS, type RankedAction } from '../gauges/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
-import { openSteps, placeKey, REOPENED, WORK, type OpenAgain, type SizePlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
   capital,
@@ -79,8 +80,8 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
       const unread = unreadOf(file);
       const at = unread[0];
       if (!at) return null;
-      const again = file.log.some(
-        (e) => e.kind === 'reading' && readings.setAside.has(e.id) && placeKey(e.station) === placeKey(at),
+      const again = READING.all(file.log).some(
+        (e) => readings.setAside.has(e.id) && placeKey(e.station) === placeKey(at),
       );
       const left = unread.length === 1 ? 'It is the last of the plan.' : `${unread.length} to go.`;
       return {
@@ -186,8 +187,8 @@ function afterHone(file: JobFile, at: SizePlace): boolean {
   const key = placeKey(at);
   return (
     at.part === 'bore' &&
-    file.log.some((e) => {
-      const work = e.kind === 'reading' && placeKey(e.station) === key ? opened.get(e.id) : undefined;
+    READING.all(file.log).some((e) => {
+      const work = placeKey(e.station) === key ? opened.get(e.id) : undefined;
       return work !== undefined && isLightHone(work);
     }) &&
     [...readingsOf(file, 'mm').places.values()].some(

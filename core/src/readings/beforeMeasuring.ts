@@ -9,7 +9,8 @@ import {
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, pistonAsked, placeKindOf, type JobFile } from '../job/index.js';
-import { isOfCylinder, type AnyPlace, type SizePlace, readsAt } from '../log/index.js';
+import { isOfCylinder, type SizePlace } from '../cylinder/index.js';
+import { type AnyPlace, readsAt } from '../ledger/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { governingFor } from '../verdicts/index.js';
 

@@ -1,6 +1,6 @@
 import { difference, readingEstimate, uncertaintyOf, type Instrument, type Zero } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, type JobFile } from '../job/index.js';
-import type { SizePlace } from '../log/index.js';
+import type { SizePlace } from '../cylinder/index.js';
 import { nm } from '../units/index.js';
 import { pistonPlace } from './plan.js';
 

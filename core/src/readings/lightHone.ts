@@ -1,5 +1,6 @@
 import type { Instrument } from '../gauges/index.js';
-import { isOfCylinder, isDoneOn, placeKey, type ReadingEntry, type WorkEntry } from '../log/index.js';
+import { isOfCylinder, isDoneOn, type ReadingEntry, type WorkEntry } from '../cylinder/index.js';
+import { placeKey } from '../ledger/index.js';
 import type { JobFile } from '../job/index.js';
 
 /** Two figures agree while they differ by no more than so many standard uncertainties of their difference. */

@@ -8,7 +8,8 @@ import {
   type ReadAction,
 } from '../gauges/index.js';
 import { fittedPiston, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
-import { isOfCylinder, placeKey, type BorePlace, type GapPlace, type SizePlace } from '../log/index.js';
+import { isOfCylinder, type BorePlace, type GapPlace, type SizePlace } from '../cylinder/index.js';
+import { placeKey } from '../ledger/index.js';
 import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { cylinderOf, type Figure } from '../verdicts/index.js';

@@ -1,4 +1,4 @@
-import { systemOf } from '../log/index.js';
+import { systemOf } from '../cylinder/index.js';
 import { formatLength, nm, type LengthUnit } from '../units/index.js';
 import type { PlaceState } from './standingReadings.js';
 

@@ -1,5 +1,6 @@
 import { pistonAsked, topLeftOn, type JobFile, type PlanName } from '../job/index.js';
-import { placeKey, type AnyPlace, type BorePlace, type PistonPlace, type SizePlace } from '../log/index.js';
+import { placeKey, type AnyPlace } from '../ledger/index.js';
+import type { BorePlace, PistonPlace, SizePlace } from '../cylinder/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 

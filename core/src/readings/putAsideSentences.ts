@@ -1,5 +1,5 @@
+import { takenIn, READING, PART_WORKS, WORK, workOf, type PartWorkEntry } from '../cylinder/index.js';
 import type { JobFile } from '../job/index.js';
-import { PART_WORKS, WORK, workOf, type PartWorkEntry } from '../log/index.js';
 import { capital } from '../verdicts/index.js';
 import { gaugeName } from './nextReads.js';
 import { apartSince, partWorkSince, reopeningWork } from './reopening.js';
@@ -20,10 +20,10 @@ export function putAsideSentences(file: JobFile, state: Pick<ReadingsState, 'set
   const byPart = new Map<PartWorkEntry, number>();
   const byWork = new Map<string, number>();
   const byZero = new Map<string, { readonly why: 'zero-lost' | 'zeroed-again'; n: number }>();
-  file.log.forEach((e) => {
+  takenIn(file.log).forEach((e) => {
     const why = state.setAside.get(e.id);
-    if (!why || (e.kind !== 'reading' && e.kind !== 'leaf')) return;
-    if (why !== 'work' && e.kind === 'reading' && e.zeroId) {
+    if (!why) return;
+    if (why !== 'work' && READING.is(e) && e.zeroId) {
       const known = byZero.get(e.zeroId) ?? { why, n: 0 };
       known.n += 1;
       byZero.set(e.zeroId, known);

@@ -1,3 +1,5 @@
+import { ledgerOf, type FoundOn, placeKey, takenAt } from '../ledger/index.js';
+import { READING, ANSWER, type ReadingEntry, type SlipCode } from '../cylinder/index.js';
 import {
   instrumentOf,
   readingEstimate,
@@ -6,7 +8,6 @@ import {
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
-import { placeKey, takenAt, undoneIn, type FoundOn, type ReadingEntry, type SlipCode } from '../log/index.js';
 import { groupBy, MedianWindow } from '../statistics/index.js';
 import { nm, type LengthUnit, type Nanometres } from '../units/index.js';
 import { besideOf, slips, type Beside, type SlipQuestion } from './slips.js';
@@ -118,25 +119,19 @@ function lazily<T>(work: () => T): () => T {
  * question already answered “as typed” is found no more.
  */
 export function slipsFound(file: JobFile): FoundOn {
-  const claimed = new Set(
-    file.log.flatMap((e) => (e.kind === 'reading' && e.corrects ? [e.corrects.readingId] : [])),
-  );
-  const gone = undoneIn(file.log);
+  const claimed = new Set(READING.all(file.log).flatMap((e) => (e.corrects ? [e.corrects.readingId] : [])));
+  const { isBack } = ledgerOf(file.log);
   const found = new Map<string, ReadonlySet<SlipCode>>();
   const none: ReadonlySet<SlipCode> = new Set();
   const indexed = lazily(() => {
     const beside = new Neighbours(file);
     /** Each reading with how many of its thing stood before it. */
     const before = new Map<string, { readonly entry: ReadingEntry; readonly count: number }>();
-    for (const entry of file.log) {
-      if (entry.kind !== 'reading') continue;
+    for (const entry of READING.all(file.log)) {
       before.set(entry.id, { entry, count: beside.count(entry) });
-      if (!claimed.has(entry.id) && !gone.has(entry.id)) beside.add(entry);
+      if (!claimed.has(entry.id) && !isBack(entry)) beside.add(entry);
     }
-    const answers = groupBy(
-      file.log.filter((e) => e.kind === 'answer'),
-      (e) => e.readingId,
-    );
+    const answers = groupBy(ANSWER.in(file.log), (e) => e.readingId);
     return { beside, before, answers, zeros: zerosOf(file.log) };
   });
   return (id) => {

@@ -1,19 +1,17 @@
 import { atHand, LEAF_ANSWERS, type Instrument, type LeafAnswer } from '../gauges/index.js';
 import {
   GAPPED_RINGS,
-  LOG_PLACES,
   PISTON_SPOTS,
-  Refused,
   RING_NAMES,
   type GapPlace,
   type GappedRing,
   type NewEntry,
   type PistonSpot,
-  type PlaceKind,
   type SizePlace,
   type ThingPlace,
-  readsAt,
-} from '../log/index.js';
+} from '../cylinder/index.js';
+import { LOG_PLACES } from '../cylinder/places/index.js';
+import { Refused, type PlaceKind, readsAt } from '../ledger/index.js';
 import { halfTurn, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { nm, parseReading, type LengthUnit } from '../units/index.js';
 

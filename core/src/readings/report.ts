@@ -1,5 +1,5 @@
+import { NOTE, clockBelieved, takenAt, type AnyEntry, type AnyPlace } from '../ledger/index.js';
 import { placesOf, type JobFile } from '../job/index.js';
-import { clockBelieved, takenAt, type AnyEntry, type AnyPlace } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import { bracketText, capital, placeName, printedDay, type Ask, type Section } from '../verdicts/index.js';
 import { readingsOf } from './facts.js';
@@ -56,7 +56,7 @@ export function readingsReport(file: JobFile, ask: Ask): Section[] {
       signed(last),
     ];
   });
-  const notes = file.log.flatMap((e) => (e.kind === 'note' ? [`${e.text} (${signed(e)})`] : []));
+  const notes = NOTE.in(file.log).map((e) => `${e.text} (${signed(e)})`);
   const unchecked = usedUnchecked(file);
   const aside = putAsideSentences(file, { setAside, zeros });
   return [

@@ -1,4 +1,5 @@
-import { LOG_KINDS, openSteps, placeKey, REOPENED, WORK } from '../log/index.js';
+import { LOG_KINDS, openSteps, REOPENED, WORK } from '../cylinder/index.js';
+import { placeKey } from '../ledger/index.js';
 import { capital, type Room } from '../verdicts/index.js';
 import { readingOffers } from './actions.js';
 import { readingsOf } from './facts.js';

@@ -1,24 +1,26 @@
+import { lastBefore, ledgerOf } from '../ledger/index.js';
+import { takenIn, isOfCylinder, WORK, workOf, isDoneOn } from '../cylinder/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
-import { isOfCylinder, takenAt, WORK, workOf, isDoneOn } from '../log/index.js';
+
 import { cylinderOf, type Figure } from '../verdicts/index.js';
 
 /** Since which entry of the log a decision stands: those from here on came after it; null where nothing is decided. */
 function decidedSince(file: JobFile): number | null {
   const decision = standingDecision(file);
-  return decision === null ? null : file.log.findLastIndex((e) => takenAt(e) <= decision.at) + 1;
+  return decision === null ? null : lastBefore(file.log, decision.at) + 1;
 }
 
 /** Whether anything of a cylinder, its rings apart, was read since the decision. */
-const readSince = (file: JobFile, since: number, cylinder: number): boolean =>
-  file.log
-    .slice(since)
-    .some(
-      (e) =>
-        (e.kind === 'reading' || e.kind === 'leaf') &&
-        isOfCylinder(e.station) &&
-        e.station.cylinder === cylinder &&
-        e.station.part !== 'ring-gap',
-    );
+const readSince = (file: JobFile, since: number, cylinder: number): boolean => {
+  const { at } = ledgerOf(file.log);
+  return takenIn(file.log).some(
+    (e) =>
+      isOfCylinder(e.station) &&
+      e.station.cylinder === cylinder &&
+      e.station.part !== 'ring-gap' &&
+      at(e.id) >= since,
+  );
+};
 
 /**
  * Whether nobody is asked about a figure any more: a decision was taken on what was known of its cylinder, and nothing of

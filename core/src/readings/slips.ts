@@ -1,5 +1,5 @@
 import type { Instrument } from '../gauges/index.js';
-import type { SlipCode } from '../log/index.js';
+import type { SlipCode } from '../cylinder/index.js';
 import { median } from '../statistics/index.js';
 import { nm, NM_PER, toDecimal, type LengthUnit, type Nanometres, type TypedUnit } from '../units/index.js';
 

@@ -1,4 +1,18 @@
 import {
+  ANSWER,
+  READING,
+  isOfCylinder,
+  standing,
+  standingLeaves,
+  type GapPlace,
+  type LeafEntry,
+  type ReadingEntry,
+  type SizePlace,
+  type StandingReading,
+} from '../cylinder/index.js';
+import { ledgerOf, placeKey, takenAt } from '../ledger/index.js';
+import { ofLog } from '../facts/index.js';
+import {
   calibrationOverdue,
   instrumentOf,
   leafBracket,
@@ -6,20 +20,7 @@ import {
   type LeafBracket,
   type Zero,
 } from '../gauges/index.js';
-import { benchOf, derived, pistonSince, placeKindOf, type JobFile } from '../job/index.js';
-import {
-  isOfCylinder,
-  placeKey,
-  standing,
-  standingLeaves,
-  takenAt,
-  type GapPlace,
-  type LeafEntry,
-  type LogEntry,
-  type ReadingEntry,
-  type SizePlace,
-  type StandingReading,
-} from '../log/index.js';
+import { benchOf, fact, pistonSince, placeKindOf, type JobFile } from '../job/index.js';
 import { halfTurn, whoOf } from '../specs/index.js';
 import { groupBy } from '../statistics/index.js';
 import { depthText, type LengthUnit } from '../units/index.js';
@@ -75,8 +76,8 @@ export interface ReadingsState {
  * Questions about readings that someone else took while they were on their way: both are kept, and it is
  * asked. By the id of the later one.
  */
-function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion> {
-  const at = new Map(log.map((e, i) => [e.id, i]));
+const takenTwice = ofLog('takenTwice', (log): ReadonlyMap<string, SlipQuestion> => {
+  const ledger = ledgerOf(log);
   interface Taken {
     readonly entry: ReadingEntry;
     readonly at: number;
@@ -84,13 +85,13 @@ function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion>
   /** At each place the last reading, and the last one by anybody else than its reader. */
   const last = new Map<string, { readonly one: Taken; readonly other: Taken | null }>();
   const found = new Map<string, SlipQuestion>();
-  log.forEach((e, i) => {
-    if (e.kind !== 'reading') return;
+  for (const e of READING.all(log)) {
+    const i = ledger.at(e.id);
     const key = placeKey(e.station);
     const here = last.get(key);
     const other = !here ? null : here.one.entry.by === e.by ? here.other : here.one;
-    const from = e.seen === null ? undefined : at.get(e.seen);
-    if (other && from !== undefined && other.at > from)
+    const from = e.seen === null ? -1 : ledger.at(e.seen);
+    if (other && from >= 0 && other.at > from)
       found.set(e.id, {
         code: 'taken-twice',
         readingId: e.id,
@@ -99,9 +100,9 @@ function takenTwice(log: readonly LogEntry[]): ReadonlyMap<string, SlipQuestion>
         holds: false,
       });
     last.set(key, { one: { entry: e, at: i }, other });
-  });
+  }
   return found;
-}
+});
 
 /** Readings put aside by work done after them or by a zero that was lost. */
 const putAside = (file: JobFile, wandering: ZeroFate): Map<string, SetAside> =>
@@ -120,7 +121,7 @@ const scatterOn = (file: JobFile) => (id: string) =>
  * asked in the order the readings were typed, each against those accepted before it, so that a later entry
  * never raises an old question anew; outliers are judged on the whole map.
  */
-export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): ReadingsState {
+export function standingReadings(file: JobFile, show: LengthUnit): ReadingsState {
   const bench = benchOf(file);
   const zeros = zerosOf(file.log);
   const wandering = zeroFate(file, zeros);
@@ -128,9 +129,7 @@ export function standingReadings(file: JobFile, show: LengthUnit = 'mm'): Readin
   const stand = standing(file.log, scatterOn(file), slipsFound(file)).filter(
     (s) => !setAside.has(s.entry.id),
   );
-  const answered = new Set(
-    file.log.flatMap((e) => (e.kind === 'answer' ? [`${e.readingId}:${e.slip}`] : [])),
-  );
+  const answered = new Set(ANSWER.in(file.log).map((e) => `${e.readingId}:${e.slip}`));
   const questions: SlipQuestion[] = [];
   const held = new Set<string>();
   const twice = takenTwice(file.log);
@@ -202,22 +201,22 @@ export function standingTries(file: JobFile, tries: readonly LeafEntry[]): reado
   const station = tries[0]!.station;
   const widened = placeKindOf(file, station).widenedBy;
   if (!widened) return tries;
-  const last = file.log.findLastIndex((e) => widened(station, e));
-  if (last < 0) return tries;
-  const since = new Set(file.log.slice(last + 1).map((e) => e.id));
-  return tries.filter((t) => t.answer === 'goes' || since.has(t.id));
+  const ledger = ledgerOf(file.log);
+  const last = ledger.standing(widened.kinds).findLast((e) => widened.by(station, e, file.engine));
+  if (!last) return tries;
+  return tries.filter((t) => t.answer === 'goes' || ledger.at(t.id) > ledger.at(last.id));
 }
 
 /** Whether a leaf was tried with the part that is fitted now, where its place goes with the piston. */
 const isOfFitted = (file: JobFile, leaf: LeafEntry): boolean =>
   placeKindOf(file, leaf.station).ofPiston !== true || leavesSince(file)(leaf);
 
-const leavesSince = derived((file) => {
+const leavesSince = fact('leavesSince', (file) => {
   const since = file.engine.cylinders.map((_, i) => pistonSince(file, i));
   if (since.every((at) => at < 0)) return () => true;
-  const index = new Map(file.log.map((e, i) => [e.id, i]));
+  const { at } = ledgerOf(file.log);
   return (leaf: LeafEntry): boolean =>
-    !isOfCylinder(leaf.station) || index.get(leaf.id)! > (since[leaf.station.cylinder] ?? -1);
+    !isOfCylinder(leaf.station) || at(leaf.id) > (since[leaf.station.cylinder] ?? -1);
 });
 
 function gapsOf(file: JobFile, setAside: ReadonlyMap<string, SetAside>): Map<string, GapState> {

@@ -1,5 +1,5 @@
 import { clearanceStates, fittedPiston, nominalOf, type JobFile } from '../job/index.js';
-import { placeKey } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { pistonPlace } from './plan.js';

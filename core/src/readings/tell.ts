@@ -1,3 +1,4 @@
+import { NOTE, type AnyEntry } from '../ledger/index.js';
 import { LEAF_ANSWERS, type Instrument } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import {
@@ -5,15 +6,12 @@ import {
   CLOSING_ZERO,
   FINDING,
   LEAF,
-  NOTE,
   READING,
-  TAKE_BACK,
   WORK,
   WORK_DONE,
   ZERO,
   ZERO_CHECK,
-  type AnyEntry,
-} from '../log/index.js';
+} from '../cylinder/index.js';
 import { withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import { findingText, leafText, placeName } from '../verdicts/index.js';
 
@@ -41,10 +39,6 @@ export function tellReading(entry: AnyEntry, file: JobFile, unit: LengthUnit): s
   if (ZERO_CHECK.is(entry))
     return `${gaugeNamed(file, entry.instrumentId)?.name ?? 'A gauge'} ${entry.standard === 0 ? 'closed' : `on its ${withUnit(entry.standard, { unit, step: 1_000 })} standard`}: shows ${entry.text}`;
   if (CLOSING_ZERO.is(entry)) return `Zero looked at again: ${entry.text}`;
-  if (TAKE_BACK.is(entry)) {
-    const of = file.log.find((e) => e.id === entry.readingId);
-    return of ? `Taken back: ${tellReading(of, file, unit) ?? of.kind}` : 'Something was taken back';
-  }
   if (ANSWER.is(entry)) return 'A question on a reading answered: it stands as typed';
   if (FINDING.is(entry)) return `${cylinderNamed(file, entry.cylinder)}${findingText(entry, unit)}`;
   if (WORK_DONE.is(entry))

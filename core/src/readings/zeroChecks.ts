@@ -1,6 +1,7 @@
+import { ledgerOf, takenAt } from '../ledger/index.js';
+import { ZERO, READING, ZERO_CHECK, type ZeroCheckEntry } from '../cylinder/index.js';
 import { instrumentOf, type TakenReading } from '../gauges/index.js';
-import { derived, type JobFile } from '../job/index.js';
-import { takenAt, undoneIn, ZERO_CHECK, type ZeroCheckEntry } from '../log/index.js';
+import { fact, type JobFile } from '../job/index.js';
 
 /** A session ends when its gauge has lain so long, ms: overnight it is checked anew. */
 const SESSION_MS = 12 * 3_600_000;
@@ -19,23 +20,23 @@ const asChecked = (e: ZeroCheckEntry): NonNullable<TakenReading['check']> => ({
  * The check that stands behind each reading, by its id: of the gauge it was read with, or of the micrometer a comparator
  * was zeroed in. It holds for that session alone.
  */
-export const checksBehind = derived((file: JobFile): ReadonlyMap<string, ZeroCheckEntry> => {
+export const checksBehind = fact('checksBehind', (file: JobFile): ReadonlyMap<string, ZeroCheckEntry> => {
   const found = new Map<string, ZeroCheckEntry>();
-  if (!file.log.some(ZERO_CHECK.is)) return found;
-  const gone = undoneIn(file.log);
+  if (ZERO_CHECK.in(file.log).length === 0) return found;
+  const ledger = ledgerOf(file.log);
   const last = new Map<string, ZeroCheckEntry>();
   const behindZero = new Map<string, ZeroCheckEntry>();
   const standing = (instrumentId: string, at: string): ZeroCheckEntry | undefined => {
     const check = last.get(instrumentId);
     return check && Math.abs(Date.parse(at) - Date.parse(check.at)) <= SESSION_MS ? check : undefined;
   };
-  for (const e of file.log) {
-    if (ZERO_CHECK.is(e) && !gone.has(e.id)) last.set(e.instrumentId, e);
-    if (e.kind === 'zero' && e.in.kind === 'micrometer') {
+  for (const e of ledger.all([ZERO_CHECK.kind, ZERO.kind, READING.kind])) {
+    if (ZERO_CHECK.is(e) && !ledger.isBack(e)) last.set(e.instrumentId, e);
+    if (ZERO.is(e) && e.in.kind === 'micrometer') {
       const check = standing(e.in.instrumentId, e.at);
       if (check) behindZero.set(e.id, check);
     }
-    if (e.kind !== 'reading') continue;
+    if (!READING.is(e)) continue;
     const check = e.zeroId === null ? standing(e.instrumentId, e.at) : behindZero.get(e.zeroId);
     if (check) found.set(e.id, check);
   }
@@ -49,11 +50,11 @@ export const checkBehind = (file: JobFile, readingId: string): TakenReading['che
 };
 
 /** Micrometers and callipers that were used without having been closed or set on their standard that day. */
-export const usedUnchecked = derived((file: JobFile): readonly string[] => {
+export const usedUnchecked = fact('usedUnchecked', (file: JobFile): readonly string[] => {
   const behind = checksBehind(file);
   const names = new Set<string>();
-  for (const e of file.log) {
-    if (e.kind !== 'reading' || e.zeroId !== null || behind.has(e.id)) continue;
+  for (const e of READING.all(file.log)) {
+    if (e.zeroId !== null || behind.has(e.id)) continue;
     const gauge = instrumentOf(file, e.instrumentId);
     if (CHECKED.has(gauge.type)) names.add(gauge.name);
   }
@@ -65,7 +66,7 @@ export const usedUnchecked = derived((file: JobFile): readonly string[] => {
  * @param now ISO time by the clock of whoever holds it
  */
 export function checkedNow(file: JobFile, instrumentId: string, now: string): ZeroCheckEntry | null {
-  const last = ZERO_CHECK.in(file.log).findLast((c) => c.instrumentId === instrumentId);
+  const last = ZERO_CHECK.all(file.log).findLast((c) => c.instrumentId === instrumentId);
   return last && Math.abs(Date.parse(now) - Date.parse(takenAt(last))) <= SESSION_MS ? last : null;
 }
 

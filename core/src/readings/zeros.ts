@@ -1,16 +1,18 @@
+import { WORK_DONE, ZERO, READING, CLOSING_ZERO } from '../cylinder/index.js';
+import { ledgerOf, takenAt } from '../ledger/index.js';
+import { ofLog } from '../facts/index.js';
 import { driftAllowed, instrumentOf, type Zero } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import { takenAt, workBy, type LogEntry } from '../log/index.js';
 
 /**
  * Comparator zeros of a log with their closing, in the sense of the bore. A zero can be found again only until
  * the gauge is zeroed anew.
  */
-export function zerosOf(log: readonly LogEntry[]): Map<string, Zero> {
+export const zerosOf = ofLog('zeros', (log): ReadonlyMap<string, Zero> => {
   const zeros = new Map<string, Zero>();
   const last = new Map<string, string>();
-  for (const e of log) {
-    if (e.kind === 'zero') {
+  for (const e of ledgerOf(log).all([ZERO.kind, CLOSING_ZERO.kind])) {
+    if (ZERO.is(e)) {
       const { id, instrumentId, value, needle, repeats, at } = e;
       zeros.set(id, {
         id,
@@ -25,14 +27,14 @@ export function zerosOf(log: readonly LogEntry[]): Map<string, Zero> {
       });
       last.set(instrumentId, id);
     }
-    const zero = e.kind === 'closing-zero' ? zeros.get(e.zeroId) : undefined;
-    if (e.kind === 'closing-zero' && zero && last.get(zero.instrumentId) === zero.id) {
+    const zero = CLOSING_ZERO.is(e) ? zeros.get(e.zeroId) : undefined;
+    if (CLOSING_ZERO.is(e) && zero && last.get(zero.instrumentId) === zero.id) {
       const q = zero.needle === 'clockwise-larger' ? e.value : -e.value;
       zeros.set(zero.id, { ...zero, closing: { q, at: e.at } });
     }
   }
   return zeros;
-}
+});
 
 /** Whether a zero wandered farther than scatter explains: its map is taken again. */
 export function zeroLost(file: Pick<JobFile, 'instruments'>, zero: Zero): boolean {
@@ -62,7 +64,8 @@ export function zeroFate(
   file: Pick<JobFile, 'instruments' | 'log'>,
   zeros: ReadonlyMap<string, Zero>,
 ): ZeroFate {
-  const works = workBy(file.log);
+  const ledger = ledgerOf(file.log);
+  // Nothing hangs on a zero: nothing is walked.
   const aside = new Map<string, 'zero-lost' | 'zeroed-again'>();
   /** Readings since the gauge's last good zero. */
   const since = new Map<string, string[]>();
@@ -70,32 +73,21 @@ export function zeroFate(
     for (const id of since.get(instrumentId) ?? []) aside.set(id, why);
     since.delete(instrumentId);
   };
-  for (const e of file.log) {
-    switch (e.kind) {
-      case 'reading': {
-        if (e.zeroId === null) break;
-        const list = since.get(e.instrumentId) ?? [];
-        list.push(e.id);
-        since.set(e.instrumentId, list);
-        break;
-      }
-      case 'zero':
-        drop(e.instrumentId, 'zeroed-again');
-        break;
-      case 'closing-zero': {
-        const zero = zeros.get(e.zeroId);
-        if (!zero) break;
-        const allowed = driftAllowed(instrumentOf(file, zero.instrumentId));
-        if (Math.abs(e.value) > allowed) drop(zero.instrumentId, 'zero-lost');
-        else since.delete(zero.instrumentId);
-        break;
-      }
-      case 'work':
-        if (works.has(e) && e.what === 'zeroed-again')
-          for (const id of [...since.keys()]) drop(id, 'zeroed-again');
-        break;
-      default:
+  for (const e of ledger.all([READING.kind, ZERO.kind, CLOSING_ZERO.kind, WORK_DONE.kind])) {
+    if (READING.is(e) && e.zeroId !== null) {
+      const list = since.get(e.instrumentId) ?? [];
+      list.push(e.id);
+      since.set(e.instrumentId, list);
     }
+    if (ZERO.is(e)) drop(e.instrumentId, 'zeroed-again');
+    const zero = CLOSING_ZERO.is(e) ? zeros.get(e.zeroId) : undefined;
+    if (zero && CLOSING_ZERO.is(e)) {
+      const allowed = driftAllowed(instrumentOf(file, zero.instrumentId));
+      if (Math.abs(e.value) > allowed) drop(zero.instrumentId, 'zero-lost');
+      else since.delete(zero.instrumentId);
+    }
+    if (WORK_DONE.is(e) && e.what === 'zeroed-again' && !ledger.isBack(e))
+      for (const id of [...since.keys()]) drop(id, 'zeroed-again');
   }
   return { aside, unclosed: new Set([...since.values()].flat()) };
 }

@@ -1,8 +1,8 @@
+import { standingIn, type AnyEntry } from '../ledger/index.js';
 import { assemblyRun, generalFor, unprovedSteps } from '../assembly/index.js';
 import { FLUIDS, type Fluid } from '../fluids/index.js';
 import { fittedInVain } from '../inspect/index.js';
-import { derived, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import {
   backwards,
   effectiveSteps,
@@ -23,20 +23,12 @@ import {
   fluidName,
   REFIT_KINDS,
   REFIT_SEEN,
-  REFIT_UNDO,
   type FluidFilled,
   type RefitSeen,
 } from './refitEntries.js';
 
-const KINDS: ReadonlySet<string> = new Set(REFIT_KINDS.map((k) => k.kind));
-
 /** Entries of the refit that stand, in order. */
-export const refitLog = derived((file): readonly AnyEntry[] => {
-  const gone = new Set(REFIT_UNDO.in(file.log).map((u) => u.of));
-  return (file.log as readonly AnyEntry[]).filter(
-    (e) => KINDS.has(e.kind) && !REFIT_UNDO.is(e) && !gone.has(e.id),
-  );
-});
+export const refitLog = (file: JobFile): readonly AnyEntry[] => standingIn(file.log, REFIT_KINDS);
 
 export interface RefitState {
   readonly checks: readonly { readonly check: RefitCheck; readonly seen: RefitSeen | null }[];
@@ -48,12 +40,10 @@ export interface RefitState {
 }
 
 /** What was seen and filled since the engine was last opened. */
-export const refitState = derived((file): RefitState => {
+export const refitState = fact('refitState', (file): RefitState => {
   const since = lastOpened(file);
-  const all = file.log as readonly AnyEntry[];
-  const log = refitLog(file).filter((e) => all.indexOf(e) > since);
-  const seen = log.filter(REFIT_SEEN.is);
-  const filled = log.filter(FLUID_FILLED.is);
+  const seen = REFIT_SEEN.since(file.log, since);
+  const filled = FLUID_FILLED.since(file.log, since);
   return {
     checks: refitChecks(file.engine).map((check) => ({
       check,
@@ -72,7 +62,7 @@ export const refitState = derived((file): RefitState => {
 });
 
 /** What came off of an engine that is rebuilt: steps and the maps of their bolts. One opened for a look goes back as it was. */
-const wereOff = derived((file) => {
+const wereOff = fact('wereOff', (file) => {
   const { chosen, steps } = stripPlan(file);
   const off = new Set(
     chosen?.purpose === 'rebuild'

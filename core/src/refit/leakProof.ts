@@ -1,7 +1,8 @@
+import { ledgerOf } from '../ledger/index.js';
 import { leakRunsAfter } from '../before/index.js';
 import { leakText, type LeakRun } from '../crank/index.js';
 import type { JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+
 import type { Figure } from '../verdicts/index.js';
 import { lastOpened } from './lastOpened.js';
 
@@ -12,10 +13,10 @@ const RATE = { pressure: 'crank.leak-rate', vacuum: 'crank.vacuum-rate' } as con
 /** The last test of each way since the engine was last opened: one before that was of other seals. */
 export function leaksNow(file: JobFile): ReadonlyMap<Way, LeakRun> {
   const since = lastOpened(file);
-  const log = file.log as readonly AnyEntry[];
+  const { at } = ledgerOf(file.log);
   return new Map(
     leakRunsAfter(file)
-      .filter((r) => r.ended === 'finished' && log.findIndex((e) => e.id === r.test.id) > since)
+      .filter((r) => r.ended === 'finished' && at(r.test.id) > since)
       .map((r) => [r.test.way, r] as const),
   );
 }

@@ -1,6 +1,6 @@
 import { FLUIDS, type Fluid } from '../fluids/index.js';
-import { entryKind, OffSheet, Refused, type EntryOf } from '../log/index.js';
-import { boolean, integer, number, oneOf, ref, text } from '../shape/index.js';
+import { entryKind, OffSheet, Refused, type EntryOf } from '../ledger/index.js';
+import { boolean, integer, number, oneOf, text } from '../shape/index.js';
 import { refitChecks } from './checks.js';
 
 /** What was seen of something that goes back on. */
@@ -53,20 +53,6 @@ export const FLUID_FILLED = entryKind(
   },
 );
 
-const UNDONE: readonly string[] = ['refit-seen', 'fluid-filled'];
-
-/** One of them taken back. It stays in the log. */
-export const REFIT_UNDO = entryKind(
-  'refit-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
-        throw new Refused('/of', 'There is nothing like that in this job.');
-    },
-  },
-);
-
-export const REFIT_KINDS = [REFIT_SEEN, FLUID_FILLED, REFIT_UNDO] as const;
+export const REFIT_KINDS = [REFIT_SEEN, FLUID_FILLED] as const;
 export type RefitSeen = EntryOf<typeof REFIT_SEEN>;
 export type FluidFilled = EntryOf<typeof FLUID_FILLED>;

@@ -1,6 +1,7 @@
 import { linear, uncertaintyOf } from '../gauges/index.js';
 import { wallOf, type JobFile } from '../job/index.js';
-import { placeKey, type BorePlace } from '../log/index.js';
+import { placeKey } from '../ledger/index.js';
+import type { BorePlace } from '../cylinder/index.js';
 import { borePlan, readingsOf } from '../readings/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { depthText, nm, type LengthUnit, type Nanometres } from '../units/index.js';

@@ -1,5 +1,5 @@
 import { OutOfRange } from '../errors.js';
-import type { FilingTool } from '../log/index.js';
+import type { FilingTool } from '../cylinder/index.js';
 
 const { floor, max, min } = Math;
 

@@ -1,6 +1,7 @@
 import { calibrationOverdue, instrumentOf, type LeafBracket } from '../gauges/index.js';
 import { standingDecision, fittedPiston, wallOf, type JobFile } from '../job/index.js';
-import { GAPPED_RINGS, RING_NAMES, takenAt, type GappedRing, type LeafEntry } from '../log/index.js';
+import { GAPPED_RINGS, RING_NAMES, type GappedRing, type LeafEntry } from '../cylinder/index.js';
+import { takenAt } from '../ledger/index.js';
 import { readingsOf } from '../readings/index.js';
 import { depthText, nm, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import {

@@ -1,4 +1,4 @@
-import type { GappedRing, RingGapPlace } from '../log/index.js';
+import type { GappedRing, RingGapPlace } from '../cylinder/index.js';
 import type { Nanometres } from '../units/index.js';
 
 /** Where one ring's gap is tried. */

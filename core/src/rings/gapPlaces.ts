@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import type { GappedRing, RingGapPlace } from '../log/index.js';
+import type { GappedRing, RingGapPlace } from '../cylinder/index.js';
 import { readingsOf, type GapState } from '../readings/index.js';
 import { gapDepths } from './boreAtGap.js';
 import { gapPlace } from './gapPlace.js';

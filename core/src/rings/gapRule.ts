@@ -1,4 +1,4 @@
-import type { GappedRing } from '../log/index.js';
+import type { GappedRing } from '../cylinder/index.js';
 import type { FeatureKey, Limit } from '../specs/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 

@@ -1,5 +1,5 @@
-import { derived, engineFacts, fittedPiston, shopUnit, wallOf, type JobFile } from '../job/index.js';
-import type { GappedRing } from '../log/index.js';
+import { fact, engineFacts, fittedPiston, shopUnit, wallOf, type JobFile } from '../job/index.js';
+import type { GappedRing } from '../cylinder/index.js';
 import { governing, sourceLine, type Governing, type Limit, type LimitState } from '../specs/index.js';
 import { depthText, limitFigureText, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import { boreAt, gapDepths, type BoreAtGap, type GapDepths } from './boreAtGap.js';
@@ -144,7 +144,7 @@ function afterTop(file: JobFile, top: Governed): Governing {
 }
 
 /** Targets of a job, each worked once. */
-const targets = derived(() => new Map<string, GapTarget>());
+const targets = fact('targets', () => new Map<string, GapTarget>());
 
 function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget {
   const pack = packOf(file, cylinder);

@@ -1,5 +1,6 @@
 import type { JobFile } from '../job/index.js';
-import { isDoneOn, takenAt, workOf, type LeafEntry } from '../log/index.js';
+import { isDoneOn, workOf, type LeafEntry } from '../cylinder/index.js';
+import { takenAt } from '../ledger/index.js';
 import { EXPANSION, wallMaterial } from '../specs/index.js';
 
 const { PI, hypot, sqrt } = Math;

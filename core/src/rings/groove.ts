@@ -1,6 +1,7 @@
 import { calibrationOverdue, instrumentOf, leafConformance } from '../gauges/index.js';
 import { fittedPiston, wallOf, type JobFile } from '../job/index.js';
-import { cylinder, onCylinder, opens, placeKind, RING_NAMES, takenAt, type AnyPlace } from '../log/index.js';
+import { cylinder, placeKind, takenAt, type AnyPlace } from '../ledger/index.js';
+import { onCylinder, opens, RING_NAMES } from '../cylinder/index.js';
 import { readingsOf, type GapState } from '../readings/index.js';
 import { object, oneOf, type Of } from '../shape/index.js';
 import { nm, type LengthUnit } from '../units/index.js';

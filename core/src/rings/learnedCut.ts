@@ -1,5 +1,5 @@
-import { derived, type JobFile } from '../job/index.js';
-import { GAPPED_RINGS, type FilingTool } from '../log/index.js';
+import { fact, type JobFile } from '../job/index.js';
+import { GAPPED_RINGS, type FilingTool } from '../cylinder/index.js';
 import { gapDepths } from './boreAtGap.js';
 import { USUAL_CUT, type Cut } from './filing.js';
 import { packOf } from './pack.js';
@@ -26,7 +26,7 @@ const middle = ({ bracket: { low, high } }: RingState): number | null =>
   low !== null && high !== null && high > low && high - low <= WIDEST ? (low + high) / 2 : null;
 
 /** What was filed away in a job, by tool and person, in this shop; passes without leaves on both sides say nothing. */
-export const filingsOf = derived((file): readonly Filings[] => {
+export const filingsOf = fact('filingsOf', (file): readonly Filings[] => {
   const found = new Map<string, { opened: number; strokes: number } & Pick<Filings, 'tool' | 'by'>>();
   file.engine.cylinders.forEach((_, cylinder) => {
     const depth = gapDepths(file, cylinder, packOf(file, cylinder)).least;

@@ -1,5 +1,15 @@
+import { ledgerOf, placeKey } from '../ledger/index.js';
+import {
+  takenIn,
+  LEAF,
+  isDoneOn,
+  openSteps,
+  RING_NAMES,
+  WORK,
+  workOf,
+  type GappedRing,
+} from '../cylinder/index.js';
 import { pistonAsked, pistonSince, type JobFile } from '../job/index.js';
-import { isDoneOn, openSteps, placeKey, RING_NAMES, WORK, workOf, type GappedRing } from '../log/index.js';
 import { borePlan, pistonPlace, readingsOf, reopeningWork } from '../readings/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { capital, cylinderOf, type Figure } from '../verdicts/index.js';
@@ -40,12 +50,13 @@ const listed = (names: readonly string[]): string =>
   names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
 
 /** Last of several entries, by their place in the log. */
-const lastOf = (file: JobFile, ids: readonly string[]): string | null => {
-  const known = new Set(ids);
-  return file.log.findLast((e) => known.has(e.id))?.id ?? null;
-};
+const lastOf = (file: JobFile, ids: readonly (string | null)[]): string | null =>
+  ids.reduce<string | null>(
+    (last, id) => (id !== null && (last === null || placeOf(file, id) > placeOf(file, last)) ? id : last),
+    null,
+  );
 
-const placeOf = (file: JobFile, id: string): number => file.log.findIndex((e) => e.id === id);
+const placeOf = (file: JobFile, id: string): number => ledgerOf(file.log).at(id);
 
 /** Whether an entry still stands, or what of a cylinder has been opened since by work. */
 function openedSince(
@@ -64,9 +75,7 @@ function openedSince(
 /** What opened readings of a place again that were taken before; null where none were. */
 function fellBack(file: JobFile, keys: ReadonlySet<string>): string | null {
   const opened = reopeningWork(file);
-  const last = file.log.findLast(
-    (e) => (e.kind === 'reading' || e.kind === 'leaf') && keys.has(placeKey(e.station)) && opened.has(e.id),
-  );
+  const last = takenIn(file.log).findLast((e) => keys.has(placeKey(e.station)) && opened.has(e.id));
   const work = last && opened.get(last.id);
   return work ? WORK[work.what].name : null;
 }
@@ -103,8 +112,7 @@ export function orderOfWork(
   );
   const wash = washes.at(-1)?.entry.id ?? null;
   const slide =
-    FREE_SLIDE.in(file.log.slice(pistonSince(file, cylinder) + 1)).findLast((e) => e.cylinder === cylinder) ??
-    null;
+    FREE_SLIDE.since(file.log, pistonSince(file, cylinder)).findLast((e) => e.cylinder === cylinder) ?? null;
   const slidAgain = slide && openedSince(file, cylinder, slide.id, 'clearance');
   const rings = pack ? gapped(pack) : [];
   const margin = warmthMargin(file, gapWarmth(file, file.engine.bore));
@@ -130,10 +138,8 @@ export function orderOfWork(
   };
   const clock = clockOf(file, cylinder);
   const gapKeys = new Set(
-    file.log.flatMap((e) =>
-      e.kind === 'leaf' && e.station.part === 'ring-gap' && e.station.cylinder === cylinder
-        ? [placeKey(e.station)]
-        : [],
+    LEAF.all(file.log).flatMap((e) =>
+      e.station.part === 'ring-gap' && e.station.cylinder === cylinder ? [placeKey(e.station)] : [],
     ),
   );
   const step = (

@@ -1,5 +1,6 @@
 import { fittedPiston, pistonSince, type JobFile } from '../job/index.js';
-import { angle, GAPPED_RINGS, size, workOf, type GappedRing } from '../log/index.js';
+import { angle, size } from '../ledger/index.js';
+import { GAPPED_RINGS, workOf, type GappedRing } from '../cylinder/index.js';
 import { boolean, list, number, object, oneOf, orNull, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE } from '../specs/index.js';
 import type { Clocked } from './clock.js';

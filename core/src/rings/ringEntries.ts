@@ -1,16 +1,5 @@
-import {
-  angle,
-  cylinder,
-  entryKind,
-  GAPPED_RINGS,
-  OffSheet,
-  onCylinder,
-  Refused,
-  RING_NAMES,
-  size,
-  type EntryOf,
-  type GappedRing,
-} from '../log/index.js';
+import { angle, cylinder, entryKind, OffSheet, Refused, size, type EntryOf } from '../ledger/index.js';
+import { GAPPED_RINGS, onCylinder, RING_NAMES, type GappedRing } from '../cylinder/index.js';
 import { object, oneOf, orNull, text } from '../shape/index.js';
 import { CLEAR_OF_PORT, windowNear, type EngineSpec } from '../specs/index.js';
 import { nm } from '../units/index.js';

@@ -1,13 +1,14 @@
-import { leafBracket, type LeafBracket } from '../gauges/index.js';
-import { derived, type JobFile } from '../job/index.js';
+import { ledgerOf, placeKey } from '../ledger/index.js';
 import {
+  LEAF,
   FILED,
-  placeKey,
   type FiledEntry,
   type FilingTool,
   type GappedRing,
   type LeafEntry,
-} from '../log/index.js';
+} from '../cylinder/index.js';
+import { leafBracket, type LeafBracket } from '../gauges/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
 import type { Nanometres } from '../units/index.js';
 import { gapPlace } from './gapPlace.js';
@@ -45,8 +46,8 @@ export interface RingHistory {
   readonly card: RingCard | null;
 }
 
-const ofRing = derived((file: JobFile) => {
-  const index = new Map(file.log.map((e, i) => [e.id, i]));
+const ofRing = fact('ofRing', (file: JobFile) => {
+  const { at: placed } = ledgerOf(file.log);
   const standing = new Set(
     [...readingsOf(file, 'mm').gaps.values()].flatMap((g) => g.tries.map((t) => t.id)),
   );
@@ -57,16 +58,15 @@ const ofRing = derived((file: JobFile) => {
     if (before) return before;
     const since = ringsSince(file, cylinder);
     const own = (e: { readonly id: string; readonly cylinder: number; readonly ring: string }) =>
-      e.cylinder === cylinder && e.ring === ring && index.get(e.id)! > since;
-    const tries = file.log.filter(
-      (e): e is LeafEntry =>
-        e.kind === 'leaf' && standing.has(e.id) && placeKey(e.station) === at && index.get(e.id)! > since,
+      e.cylinder === cylinder && e.ring === ring && placed(e.id) > since;
+    const tries = LEAF.in(file.log).filter(
+      (e) => standing.has(e.id) && placeKey(e.station) === at && placed(e.id) > since,
     );
     const filed = FILED.in(file.log).filter(own);
     // A card that its sheet, corrected since, contradicts is of another ring.
     const cards = RING_CARD.in(file.log).filter((e) => own(e) && cardTrouble(file.engine, e) === null);
     const events = [...tries, ...filed, ...RING_STEP.in(file.log).filter(own), ...cards].sort(
-      (a, b) => index.get(a.id)! - index.get(b.id)!,
+      (a, b) => placed(a.id) - placed(b.id),
     );
     const history = { events, states: statesOf(events), filed, card: cards.at(-1) ?? null };
     known.set(at, history);
@@ -108,8 +108,6 @@ export const ringHistory = (
 /** The clock of a cylinder that stands: set after its rings came to hand, and as the sheet of now has it. */
 export function clockOf(file: JobFile, cylinder: number): RingClock | null {
   const since = ringsSince(file, cylinder);
-  const last = RING_CLOCK.in(file.log).findLast(
-    (e) => e.cylinder === cylinder && file.log.indexOf(e as never) > since,
-  );
+  const last = RING_CLOCK.since(file.log, since).findLast((e) => e.cylinder === cylinder);
   return last && clockTrouble(file.engine, last) === null ? last : null;
 }

@@ -1,6 +1,6 @@
 import { leafBracket, nextLeaf } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import type { BorePlace, FilingTool, GappedRing } from '../log/index.js';
+import type { BorePlace, FilingTool, GappedRing } from '../cylinder/index.js';
 import type { Nanometres } from '../units/index.js';
 import { nextFiling, type Cut, type FilingTry } from './filing.js';
 import { gapAt, passes } from './gapItems.js';

@@ -1,9 +1,8 @@
 import type { JobFile } from '../job/index.js';
-import { RING_NAMES } from '../log/index.js';
+import { RING_NAMES, type FilingTool } from '../cylinder/index.js';
 import { solidWall } from '../specs/index.js';
 import { depthText, limitFigureText, type LengthUnit, type Nanometres } from '../units/index.js';
 import { capital, inMetric, leafText, placeName } from '../verdicts/index.js';
-import type { FilingTool } from '../log/index.js';
 import type { RingWork } from './ringNext.js';
 
 /** What a pass with a tool is counted in. */

@@ -1,5 +1,5 @@
+import { LEAF, FILED, FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../cylinder/index.js';
 import { atHand } from '../gauges/index.js';
-import { FILED, FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../log/index.js';
 import { whoOf } from '../specs/index.js';
 import {
   capital,
@@ -15,11 +15,10 @@ import {
 import { topLeftOn, type JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { CLOCKED, CLOCKED_NAMES } from './clock.js';
-import { gapItems, isWide } from './gapItems.js';
+import { gapItems, isWide, askedRings, isPreparing } from './gapItems.js';
 import { gapTarget } from './gapTarget.js';
 import { grooveItems, RING_GROOVE } from './groove.js';
 import { openStep, preparing } from './orderOfWork.js';
-import { askedRings, isPreparing } from './gapItems.js';
 import { RING_PACKS } from './pack.js';
 import { FREE_SLIDE, RING_CARD, RING_CLOCK, RING_STEP } from './ringEntries.js';
 import { clockOf, ringHistory } from './ringLog.js';
@@ -32,7 +31,7 @@ export type RingAction = Action & { readonly kind: 'prepare'; readonly cylinder:
 
 /** The next thing with the first ring that is not proved, by the leaves and the tool that were in hand last. */
 function nextRing(file: JobFile, cylinder: number, unit: LengthUnit): string | null {
-  const leaf = file.log.findLast((e) => e.kind === 'leaf');
+  const leaf = LEAF.all(file.log).at(-1);
   const set =
     file.instruments.find((i) => i.id === leaf?.instrumentId && i.type === 'leaf') ??
     file.instruments.find((i) => atHand(i) && i.type === 'leaf');

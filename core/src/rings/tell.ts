@@ -1,5 +1,6 @@
 import type { JobFile } from '../job/index.js';
-import { FILED, FILING_TOOLS, RING_NAMES, type AnyEntry } from '../log/index.js';
+import { FILED, FILING_TOOLS, RING_NAMES } from '../cylinder/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import { CLOCKED, CLOCKED_NAMES } from './clock.js';
 import { FREE_SLIDE, RING_CARD, RING_CLOCK, RING_STEP, RING_STEPS } from './ringEntries.js';
 

@@ -2,7 +2,7 @@ import { doubts, fitCandidate, kitPiston, rangeOf, type BoreState, type MapSprea
 import type { Remedy, TargetBore, Verification } from '../fit/index.js';
 import { exactly, uncertaintyOf } from '../gauges/index.js';
 import { wallSize, type JobFile } from '../job/index.js';
-import type { Score } from '../log/index.js';
+import type { Score } from '../cylinder/index.js';
 import type { ReadingsState } from '../readings/index.js';
 import { targetOf, type Governing, type Kit } from '../specs/index.js';
 import { nm } from '../units/index.js';

@@ -1,5 +1,5 @@
 import { standingDecision, type JobFile, type RouteName } from '../job/index.js';
-import { REOPENED, WORK, type Reopened, type WorkKind } from '../log/index.js';
+import { REOPENED, WORK, type Reopened, type WorkKind } from '../cylinder/index.js';
 import type { Way } from './ways.js';
 
 const WORK_OF: Partial<Record<RouteName, WorkKind>> = {

@@ -1,3 +1,4 @@
+import { ledgerOf } from '../ledger/index.js';
 import { deepestScores } from '../bore/index.js';
 import { whoOf } from '../specs/index.js';
 import { standingDecision, wallOf, type JobFile } from '../job/index.js';
@@ -75,7 +76,7 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
   const option = kits.options.find((o) => o.kit.id === decision?.kitId && o.way === 'bore');
   // Once a ticket is written its sizes are what was asked for: worked anew they might be others.
   const asked =
-    file.log.some((e) => (e as { readonly kind: string }).kind === 'ticket') ||
+    ledgerOf(file.log).all(['ticket']).length > 0 ||
     file.engine.cylinders.some((_, i) => wallOf(file, i)?.ticket);
   const sizes = asked
     ? undefined

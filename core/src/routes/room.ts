@@ -4,14 +4,14 @@ import { capital, type Room } from '../verdicts/index.js';
 import { routeOffers } from './actions.js';
 import { partsOfWay } from './cost.js';
 import { routesReport } from './report.js';
-import { SIDE_WEAR, SIDE_WEAR_UNDO } from './sideWear.js';
+import { SIDE_WEAR } from './sideWear.js';
 import { ROUTE_LABOUR, ROUTE_PARTS } from './waySheets.js';
 
 /** The way out: which kit, which work, and what it waits for. */
 export const routes: Room = {
   name: 'routes',
   station: 'decide',
-  entries: [SIDE_WEAR, SIDE_WEAR_UNDO],
+  entries: [SIDE_WEAR],
   sheets: [ROUTE_PARTS, ROUTE_LABOUR],
   // What goes with the way decided on; nothing of it while nobody has decided.
   parts: (file) => {
@@ -24,7 +24,7 @@ export const routes: Room = {
       const text = (v: Nanometres) => withUnit(v, { unit, step: 10_000 });
       return `${capital(file.engine.cylinders[entry.cylinder] ?? '')} wall, edge laid along it${entry.where ? ` at ${entry.where}` : ''}: ${text(entry.goes)} goes${entry.doesNot === null ? '' : `, ${text(entry.doesNot)} does not`}`;
     }
-    return SIDE_WEAR_UNDO.is(entry) ? 'Side wear taken back' : null;
+    return null;
   },
   steps: (file) => [
     {

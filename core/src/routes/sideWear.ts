@@ -1,6 +1,7 @@
-import { derived, wallOf, type JobFile } from '../job/index.js';
-import { entryKind, cylinder, onCylinder, Refused, type EntryOf } from '../log/index.js';
-import { integer, measured, orNull, ref, text } from '../shape/index.js';
+import { ledgerOf, entryKind, cylinder, Refused, type EntryOf } from '../ledger/index.js';
+import { fact, wallOf, type JobFile } from '../job/index.js';
+import { onCylinder } from '../cylinder/index.js';
+import { integer, measured, orNull, text } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 import { ANY_SHARE, type Shares } from './cleanup.js';
 
@@ -23,26 +24,12 @@ export const SIDE_WEAR = entryKind(
 );
 export type SideWear = EntryOf<typeof SIDE_WEAR>;
 
-/** Taken back: the wear of that side was mistyped, or read on another wall. */
-export const SIDE_WEAR_UNDO = entryKind(
-  'side-wear-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      const of = known(sent.of);
-      if (!of || !SIDE_WEAR.is(of)) throw new Refused('/of', 'There is no such side wear in this job.');
-    },
-  },
-);
-
 /** The side wear that stands on each cylinder; null where nobody read it, or on a wall that is another since. */
-export const sideWears = derived((file: JobFile): readonly (SideWear | null)[] => {
-  const gone = new Set(SIDE_WEAR_UNDO.in(file.log).map((u) => u.of));
-  const all = SIDE_WEAR.in(file.log).filter((e) => !gone.has(e.id));
+export const sideWears = fact('sideWears', (file: JobFile): readonly (SideWear | null)[] => {
+  const { at } = ledgerOf(file.log);
   return file.engine.cylinders.map((_, i) => {
     const wall = wallOf(file, i);
-    const since = wall ? file.log.indexOf(wall.work) : -1;
-    return all.findLast((e) => e.cylinder === i && file.log.indexOf(e as never) > since) ?? null;
+    return SIDE_WEAR.since(file.log, wall ? at(wall.work.id) : -1).findLast((e) => e.cylinder === i) ?? null;
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Score } from '../log/index.js';
+import type { Score } from '../cylinder/index.js';
 import { cylinderOf, type Figure } from '../verdicts/index.js';
 import type { KitComparison } from './kitOptions.js';
 

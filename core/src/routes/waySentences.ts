@@ -1,6 +1,6 @@
 import { deepestScores } from '../bore/index.js';
 import { topLeftOn, wallOf, type JobFile } from '../job/index.js';
-import { WORK } from '../log/index.js';
+import { WORK } from '../cylinder/index.js';
 import { moneyText } from '../money/index.js';
 import {
   capital,

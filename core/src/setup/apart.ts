@@ -1,5 +1,4 @@
-import type { JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import type { Opener, PlaceKind } from '../ledger/index.js';
 import { REFITTED, STRIPPED } from '../strip/index.js';
 import { groupsOf, TORQUED } from '../torque/index.js';
 
@@ -43,26 +42,28 @@ export const OPENS_CAMS: Opens = {
 };
 
 /** Whether the crank is in its cases, by what came off and went back: a deck or a squish is read on it. */
-export function crankIsIn(before: readonly AnyEntry[]): boolean {
-  const out = new Set<string>();
-  for (const e of before) {
-    if (STRIPPED.is(e)) e.steps.forEach((s) => LOW.includes(s.step) && out.add(s.step));
-    if (REFITTED.is(e)) e.steps.forEach((s) => out.delete(s.step));
-  }
-  return !out.has('crank') && !out.has('split');
-}
+export const crankIsIn: NonNullable<PlaceKind['standsOn']> = {
+  kinds: [STRIPPED.kind, REFITTED.kind],
+  is: (before) => {
+    const out = new Set<string>();
+    for (const e of before) {
+      if (STRIPPED.is(e)) e.steps.forEach((s) => LOW.includes(s.step) && out.add(s.step));
+      if (REFITTED.is(e)) e.steps.forEach((s) => out.delete(s.step));
+    }
+    return !out.has('crank') && !out.has('split');
+  },
+};
 
-/** Whether an entry after a reading has opened it again. */
-export function opensSetup(
-  { off, after, tight }: Opens,
-  entry: AnyEntry,
-  { engine }: Pick<JobFile, 'engine'>,
-): boolean {
-  if (STRIPPED.is(entry)) return entry.steps.some((s) => off.has(s.step));
-  // Of a list nobody knows here every step comes before it.
-  if (entry.kind === 'assembly-opened')
-    return !after.has((entry as unknown as { readonly step: string }).step);
-  if (!tight || !TORQUED.is(entry)) return false;
-  const clamps = groupsOf(engine).find((g) => g.group.key === entry.group)?.group.clamps;
-  return clamps === 'head' || clamps === 'cams';
-}
+/** Entries after a reading that have opened it again. */
+export const opensSetup = ({ off, after, tight }: Opens): Opener<string> => ({
+  kinds: [STRIPPED.kind, 'assembly-opened', ...(tight ? [TORQUED.kind] : [])],
+  by: (_, entry, engine) => {
+    if (STRIPPED.is(entry)) return entry.steps.some((s) => off.has(s.step));
+    // Of a list nobody knows here every step comes before it.
+    if (entry.kind === 'assembly-opened')
+      return !after.has((entry as unknown as { readonly step: string }).step);
+    if (!tight || !TORQUED.is(entry)) return false;
+    const clamps = groupsOf(engine).find((g) => g.group.key === entry.group)?.group.clamps;
+    return clamps === 'head' || clamps === 'cams';
+  },
+});

@@ -1,16 +1,8 @@
+import { ledgerOf, entryKind, Refused, type EntryOf } from '../ledger/index.js';
+import { workOf, PART_WORK, WORK } from '../cylinder/index.js';
 import type { Component } from '../gauges/index.js';
-import { derived, type JobFile } from '../job/index.js';
-import {
-  entryKind,
-  PART_WORK,
-  Refused,
-  undoneIn,
-  WORK,
-  workBy,
-  type AnyEntry,
-  type EntryOf,
-} from '../log/index.js';
-import { number, oneOf, ref } from '../shape/index.js';
+import { fact, type JobFile } from '../job/index.js';
+import { number, oneOf } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { OPENS_CAMS, opensSetup } from './apart.js';
 import { judgeValue, type Figure } from '../verdicts/index.js';
@@ -56,45 +48,28 @@ export const CAM_TIMED = entryKind(
 );
 export type CamTimed = EntryOf<typeof CAM_TIMED>;
 
-/** A reading of it taken back. It stays in the log. */
-export const CAM_UNDO = entryKind(
-  'cam-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (known(sent.of)?.kind !== 'cam-timed')
-        throw new Refused('/of', 'There is no such reading in this job.');
-    },
-  },
-);
-
 /** Since which entry of the log the cams stand as they stand; -1 for since they came in. */
 function setSince(file: JobFile): number {
-  const log = file.log as readonly AnyEntry[];
-  const gone = undoneIn(log);
-  const opening = new Set(
-    [...workBy(file.log)].flatMap(([e, w]) => (WORK[w.what].reopens.includes('cam-timing') ? [e] : [])),
-  );
-  return log.findLastIndex(
-    (e) =>
-      (!gone.has(e.id) && opensSetup(OPENS_CAMS, e, file)) ||
-      (PART_WORK.is(e) && !gone.has(e.id) && ['camshaft', 'cam-chain', 'head'].includes(e.of)) ||
-      opening.has(e),
-  );
+  const { at, standing } = ledgerOf(file.log);
+  const opens = opensSetup(OPENS_CAMS);
+  const apart = standing(opens.kinds).findLast((e) => opens.by('', e, file.engine));
+  const part = PART_WORK.in(file.log).findLast((e) => ['camshaft', 'cam-chain', 'head'].includes(e.of));
+  const work = workOf(file.log).findLast(({ entry }) => WORK[entry.what].reopens.includes('cam-timing'));
+  return Math.max(apart ? at(apart.id) : -1, part ? at(part.id) : -1, work?.at ?? -1);
 }
 
 /** Readings of each event that count: since the cams were set, all of them, and what was taken back to be typed alike. */
-export const camReadings = derived((file): ReadonlyMap<CamEvent, readonly CamTimed[]> => {
+export const camReadings = fact('camReadings', (file): ReadonlyMap<CamEvent, readonly CamTimed[]> => {
   const since = setSince(file);
-  const undone = new Set(CAM_UNDO.in(file.log).map((u) => u.of));
-  const all = CAM_TIMED.in(file.log.slice(since + 1));
+  const { at, isBack } = ledgerOf(file.log);
+  const all = CAM_TIMED.all(file.log).filter((e) => at(e.id) > since);
   return new Map(
     EVENTS.flatMap((event) => {
       const mine = all.filter((e) => e.event === event);
       const standing = mine.filter(
         (e, i) =>
-          !undone.has(e.id) ||
-          mine.slice(i + 1).some((l) => !undone.has(l.id) && Math.abs(l.degrees - e.degrees) <= REPEAT),
+          !isBack(e) ||
+          mine.slice(i + 1).some((l) => !isBack(l) && Math.abs(l.degrees - e.degrees) <= REPEAT),
       );
       return standing.length === 0 ? [] : [[event, standing] as const];
     }),
@@ -102,10 +77,7 @@ export const camReadings = derived((file): ReadonlyMap<CamEvent, readonly CamTim
 });
 
 /** Last reading that may be taken back; null where there is none. */
-export const lastCamReading = (file: JobFile): CamTimed | null => {
-  const undone = new Set(CAM_UNDO.in(file.log).map((u) => u.of));
-  return CAM_TIMED.in(file.log).findLast((e) => !undone.has(e.id)) ?? null;
-};
+export const lastCamReading = (file: JobFile): CamTimed | null => CAM_TIMED.in(file.log).at(-1) ?? null;
 
 const part = (key: string, amplitude: number, kind: Component['kind']): Component => ({
   key,

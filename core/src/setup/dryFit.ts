@@ -1,5 +1,5 @@
 import { standingDecision, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import { thingsOfKind } from '../measurands/index.js';
 import { effectiveSteps, stripLog } from '../strip/index.js';
 import { cylinderOf, type Action, type Figure } from '../verdicts/index.js';

@@ -1,5 +1,6 @@
-import { derived, isReadOver, type JobFile } from '../job/index.js';
-import { STACK_LAID, undoneIn, type AnyEntry, type StackLaid } from '../log/index.js';
+import { fact, isReadOver, type JobFile } from '../job/index.js';
+import { STACK_LAID, type StackLaid } from '../cylinder/index.js';
+
 import { GASKETS } from '../specs/index.js';
 
 export type StackPlace = StackLaid['where'];
@@ -10,12 +11,10 @@ export interface Laid {
   readonly thickness: number;
 }
 
-const laid = derived((file): ReadonlyMap<StackPlace, Laid | null> => {
-  const gone = undoneIn(file.log as readonly AnyEntry[]);
+const laid = fact('laid', (file): ReadonlyMap<StackPlace, Laid | null> => {
   const known = GASKETS.of(file.engine)?.gaskets ?? [];
   const now = new Map<StackPlace, Laid | null>();
-  for (const e of STACK_LAID.in(file.log as readonly AnyEntry[])) {
-    if (gone.has(e.id)) continue;
+  for (const e of STACK_LAID.in(file.log)) {
     const thick = e.gaskets.map((n) => known.find((g) => g.where === e.where && g.name === n)?.thickness);
     // One the sheet has no more is as thick as nobody knows: it is said again what lies there.
     now.set(
@@ -30,8 +29,7 @@ const laid = derived((file): ReadonlyMap<StackPlace, Laid | null> => {
 
 /** The last stack that was said of a place and may be taken back; null where nobody said any, or where it was read over it. */
 export function lastLaid(file: JobFile, where: StackPlace): StackLaid | null {
-  const gone = undoneIn(file.log as readonly AnyEntry[]);
-  const last = STACK_LAID.in(file.log).findLast((e) => e.where === where && !gone.has(e.id));
+  const last = STACK_LAID.in(file.log).findLast((e) => e.where === where);
   return last && !isReadOver(file, last) ? last : null;
 }
 

@@ -1,5 +1,6 @@
+import type { Opener } from '../ledger/index.js';
 import type { JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+
 import { oneFigure, spot, thingsOfKind, type Measurand, type Thing } from '../measurands/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { crankIsIn, OPENS_CAMS, OPENS_CONTACT, OPENS_DECK, OPENS_LASH, opensSetup } from './apart.js';
@@ -38,7 +39,16 @@ const shimmed = (file: Pick<JobFile, 'engine'>): boolean =>
   hasLimit('setup.valve')(file) && !hasScrews(file.engine);
 
 /** Whether an entry put another shim under a valve: the others keep what was read of them. */
-const otherShim = (e: AnyEntry, valve: string): boolean => SHIM_IN.is(e) && e.valve === valve;
+const otherShim: Opener<string> = {
+  kinds: [SHIM_IN.kind],
+  by: (valve, e) => SHIM_IN.is(e) && e.valve === valve,
+};
+
+/** Opened by either. */
+const either = (a: Opener<string>, b: Opener<string>): Opener<string> => ({
+  kinds: [...a.kinds, ...b.kinds],
+  by: (thing, e, engine) => a.by(thing, e, engine) || b.by(thing, e, engine),
+});
 
 const sweepName = (angle: number): string =>
   angle === 0 ? 'at top' : `${Math.abs(angle)}° ${angle < 0 ? 'before' : 'after'}`;
@@ -58,7 +68,7 @@ export const DECK = oneFigure({
   has: hasLimit('setup.deck'),
   reopens: 'deck',
   hangsOn: underTheDeck,
-  openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
+  openedBy: opensSetup(OPENS_DECK),
   standsOn: crankIsIn,
 });
 
@@ -78,7 +88,7 @@ export const WIRE = oneFigure({
   has: hasLimit('setup.squish'),
   reopens: 'squish',
   hangsOn: underTheHead,
-  openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
+  openedBy: opensSetup(OPENS_DECK),
   standsOn: crankIsIn,
 });
 
@@ -97,7 +107,7 @@ export const SQUISH = oneFigure({
   has: hasLimit('setup.squish'),
   reopens: 'squish',
   hangsOn: underTheHead,
-  openedBy: (e, around) => opensSetup(OPENS_DECK, e, around),
+  openedBy: opensSetup(OPENS_DECK),
   standsOn: crankIsIn,
 });
 
@@ -116,7 +126,7 @@ export const LASH = oneFigure({
   has: hasLimit('setup.valve'),
   reopens: 'lash',
   hangsOn: valveDrive,
-  openedBy: (e, around, valve) => otherShim(e, valve) || opensSetup(OPENS_LASH, e, around),
+  openedBy: either(otherShim, opensSetup(OPENS_LASH)),
 });
 
 /** A shim as it is measured, not as it is marked. */
@@ -134,7 +144,7 @@ export const SHIM = oneFigure({
   definition: 'thickness as it was measured',
   has: shimmed,
   reopens: 'shim',
-  openedBy: (e, _, valve) => otherShim(e, valve),
+  openedBy: otherShim,
 });
 
 const contactHeld =
@@ -160,7 +170,7 @@ export const CLAY = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
-  openedBy: (e, around, valve) => otherShim(e, valve) || opensSetup(OPENS_CONTACT, e, around),
+  openedBy: either(otherShim, opensSetup(OPENS_CONTACT)),
 });
 
 /** Degrees of crank at which room is swept, negative before top dead centre. */
@@ -183,7 +193,7 @@ export const SWEEP = oneFigure({
   has: hasLimit('setup.contact'),
   reopens: 'piston-to-valve',
   hangsOn: partsThat('crank', 'rod', 'cases', 'cylinder', 'head', 'camshaft'),
-  openedBy: (e, around, valve) => otherShim(e, valve) || opensSetup(OPENS_CONTACT, e, around),
+  openedBy: either(otherShim, opensSetup(OPENS_CONTACT)),
 });
 
 /** How far a decompressor holds its exhaust valve open while it is cranked. */
@@ -201,7 +211,7 @@ export const DECOMPRESSOR = oneFigure({
   has: hasLimit('setup.decompressor'),
   reopens: 'cam-timing',
   hangsOn: valveDrive,
-  openedBy: (e, around) => opensSetup(OPENS_CAMS, e, around),
+  openedBy: opensSetup(OPENS_CAMS),
 });
 
 /** The head of a joined timing chain's rivet, both ends: too little and it opens, too much and it cracks. */

@@ -1,6 +1,6 @@
 import { difference, uncertaintyOf, type Estimate } from '../gauges/index.js';
-import { derived, type JobFile } from '../job/index.js';
-import { isDoneOn, workOf } from '../log/index.js';
+import { fact, type JobFile } from '../job/index.js';
+import { isDoneOn, workOf } from '../cylinder/index.js';
 import { readThing } from '../measurands/index.js';
 import { PORT_ROOF, PORT_WIDTH, portsOf, type PortThing } from './portMeasures.js';
 
@@ -48,7 +48,7 @@ function earlier(file: JobFile): (cylinder: number) => readonly JobFile[] {
 }
 
 /** Every port of every cylinder: heights and widths before and after. */
-export const portMap = derived((file): readonly MappedPort[] => {
+export const portMap = fact('portMap', (file): readonly MappedPort[] => {
   const then = earlier(file);
   const read = (of: JobFile, m: typeof PORT_ROOF, t: PortThing): Estimate | null =>
     readThing(of, m, t, 'mm').places.get('')?.result?.estimate ?? null;

@@ -1,9 +1,9 @@
 import { BUILD_SAID, buildNow, type JobFile } from '../job/index.js';
 import { measurandFigures, measurandPlace } from '../measurands/index.js';
-import { STACK_LAID, STACK_UNDO } from '../log/index.js';
+import { STACK_LAID } from '../cylinder/index.js';
 import { buildText, GASKETS } from '../specs/index.js';
 import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
-import { CAM_TIMED, CAM_UNDO, camFigures } from './camTiming.js';
+import { CAM_TIMED, camFigures } from './camTiming.js';
 import { contactFigures } from './contact.js';
 import { DRY_FIT, dryFitDue } from './dryFit.js';
 import { laidAt } from './laid.js';
@@ -13,7 +13,7 @@ import { PORT_MEASURES } from './portMeasures.js';
 import { portBlocks } from './portReport.js';
 import { SHIMS } from './sheets.js';
 import { endFigures } from './squish.js';
-import { SHIM_IN, SHIM_UNDO, SHIMS_THERE } from './shimEntries.js';
+import { SHIM_IN, SHIMS_THERE } from './shimEntries.js';
 import { shimsIn } from './shimsNow.js';
 import { tell } from './tell.js';
 import { CRANK_TRAIN, VALVE_TRAIN } from './trainSheet.js';
@@ -33,7 +33,7 @@ export const setup: Room = {
   name: 'setup',
   station: 'top',
   sheets: [GASKETS, SHIMS, CRANK_TRAIN, VALVE_TRAIN],
-  entries: [STACK_LAID, STACK_UNDO, BUILD_SAID, CAM_TIMED, CAM_UNDO, SHIM_IN, SHIM_UNDO, SHIMS_THERE],
+  entries: [STACK_LAID, BUILD_SAID, CAM_TIMED, SHIM_IN, SHIMS_THERE],
   places: SETUP_MEASURES.map(measurandPlace),
   figures: (file: JobFile, ask) => [
     ...endFigures(file, ask.unit),

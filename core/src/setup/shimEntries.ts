@@ -1,6 +1,6 @@
-import { entryKind, Refused, type EntryOf } from '../log/index.js';
+import { entryKind, Refused, type EntryOf } from '../ledger/index.js';
 import { thingsOfKind } from '../measurands/index.js';
-import { integer, list, measured, oneOf, ref, text } from '../shape/index.js';
+import { integer, list, measured, oneOf, text } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 
 const thickness = measured('length', integer<Nanometres>(100_000, 20_000_000));
@@ -31,17 +31,6 @@ export const SHIM_IN = entryKind(
   },
 );
 export type ShimIn = EntryOf<typeof SHIM_IN>;
-
-/** One of them taken back: it never went in. */
-export const SHIM_UNDO = entryKind(
-  'shim-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (known(sent.of)?.kind !== 'shim-in') throw new Refused('/of', 'There is no such shim in this job.');
-    },
-  },
-);
 
 /** Shims that lie on the shelf for this engine, each as it was measured. The last one said stands. */
 export const SHIMS_THERE = entryKind('shims-there', { shims: list(thickness, 0, 200) });

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { thingsOfKind } from '../measurands/index.js';
 import { GASKETS } from '../specs/index.js';
 import { rangeFor, type BuildRange } from '../verdicts/index.js';
@@ -86,7 +86,7 @@ function effectOf(
  * Gasket stacks of a place that bring each cylinder into its range, the best first; none while squish or deck prove
  * nothing. A head gasket does nothing to the deck: it is chosen by squish alone.
  */
-export const stackChoices = derived((file): readonly StackChoice[] =>
+export const stackChoices = fact('stackChoices', (file): readonly StackChoice[] =>
   (['base', 'head'] as const).flatMap((where) => choicesAt(file, where)),
 );
 

@@ -1,4 +1,4 @@
-import type { AnyEntry } from '../log/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import { REFITTED, STRIPPED, type Stripped } from './stripEntries.js';
 
 type Done = Stripped['steps'][number];

@@ -2,7 +2,7 @@ export * from './cautions.js';
 export * from './effective.js';
 export * from './fasteners.js';
 export { generalList } from './general/index.js';
-export * from './ledger.js';
+export * from './counts.js';
 export * from './openCrank.js';
 export * from './plan.js';
 export * from './putBack.js';

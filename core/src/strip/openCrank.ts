@@ -1,6 +1,6 @@
-import { derived } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
-import { forLater, ledgerOf, unaccounted, type LedgerLine } from './ledger.js';
+import { fact } from '../job/index.js';
+import type { AnyEntry } from '../ledger/index.js';
+import { forLater, countsOf, unaccounted, type LedgerLine } from './counts.js';
 import { stripLog } from './standing.js';
 import { effectiveSteps } from './effective.js';
 import { CRANK_WAY } from './stripEntries.js';
@@ -68,7 +68,7 @@ export function mayNotGoBack(log: readonly AnyEntry[], last: boolean): string | 
         done.loose.filter((l) => l.inside).map((l) => l.item),
       );
   }
-  return mayNotClose(ledgerOf(log), last, new Set([...off.values()].flat()));
+  return mayNotClose(countsOf(log), last, new Set([...off.values()].flat()));
 }
 
 /** Walks the log: a way closes only where, with that entry, everything near is accounted for. */
@@ -80,7 +80,7 @@ function waysOf(log: readonly AnyEntry[]) {
     if (!open.has(way)) return;
     const until = log.slice(0, upTo);
     const last = open.size === 1;
-    const why = step ? mayNotGoBack(until, last) : mayNotClose(ledgerOf(until), last);
+    const why = step ? mayNotGoBack(until, last) : mayNotClose(countsOf(until), last);
     if (why !== null) inVain.add(way);
     else {
       open.delete(way);
@@ -101,10 +101,10 @@ function waysOf(log: readonly AnyEntry[]) {
 }
 
 /** The ledger of a job. */
-export const jobLedger = derived((file) => ledgerOf(stripLog(file)));
+export const jobLedger = fact('jobLedger', (file) => countsOf(stripLog(file)));
 
 /** The open crank of a job. */
-export const openCrank = derived((file): OpenCrank => {
+export const openCrank = fact('openCrank', (file): OpenCrank => {
   const log = stripLog(file);
   const ledger = jobLedger(file);
   const { open, inVain } = waysOf(log);

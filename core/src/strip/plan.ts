@@ -1,5 +1,5 @@
-import { derived, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import { fact, type JobFile } from '../job/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { generalList, step } from './general/index.js';
 import { effectiveSteps, type Effective } from './effective.js';
@@ -136,7 +136,7 @@ function plan(file: JobFile): StripPlan {
 }
 
 /** How an engine comes apart in this job, and how far it is. */
-export const stripPlan = derived(plan);
+export const stripPlan = fact('stripPlan', plan);
 
 /** What is counted when a step is done: its fasteners by its map where one is on file, its loose parts, what is put in. */
 export function looseOf(engine: EngineSpec, s: StripStep) {

@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import type { AnyEntry } from '../log/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import { jobLedger, mayNotGoBack, openCrank } from './openCrank.js';
 import { looseOf, stripPlan, type PlannedStep } from './plan.js';
 import { stripLog } from './standing.js';

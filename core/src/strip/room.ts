@@ -1,3 +1,4 @@
+import { takenIn } from '../cylinder/index.js';
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
 import { capital, printedDay, type Action, type Block, type Room, type Section } from '../verdicts/index.js';
@@ -89,7 +90,7 @@ export const strip: Room = {
       urgency,
       find: (): Action | null => {
         const { now } = stripPlan(file);
-        const reading = file.log.some((e) => e.kind === 'reading' || e.kind === 'leaf');
+        const reading = takenIn(file.log).length > 0;
         return now && reading === (urgency === 'step')
           ? { kind: 'strip', urgency, station: 'strip', at: null, sentence: () => `${now.step.what}.` }
           : null;

@@ -1,4 +1,4 @@
-import { entryKind, Refused, size, type EntryOf } from '../log/index.js';
+import { entryKind, Refused, size, type EntryOf } from '../ledger/index.js';
 import { boolean, integer, list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { generalList } from './general/index.js';
@@ -234,35 +234,6 @@ export const BOLT_CARD = entryKind('bolt-card', {
   holes: list(object({ at: integer(1, 99), x: number(0, 1000), y: number(0, 1000), text: text(80) }), 1, 99),
 });
 
-/** Kinds one press takes back. */
-const UNDONE: readonly string[] = [
-  'strip-plan',
-  'stripped',
-  'refitted',
-  'strip-answer',
-  'strip-odd',
-  'strip-added',
-  'strip-note',
-  'loose-moved',
-  'loose-split',
-  'crank-way',
-  'tray',
-  'bolt',
-  'bolt-card',
-];
-
-/** Something of the strip taken back. It stays in the log. */
-export const STRIP_UNDO = entryKind(
-  'strip-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
-        throw new Refused('/of', 'There is no such step in this job.');
-    },
-  },
-);
-
 export const STRIP_KINDS = [
   STRIP_PLAN,
   STRIPPED,
@@ -277,7 +248,6 @@ export const STRIP_KINDS = [
   TRAY,
   BOLT,
   BOLT_CARD,
-  STRIP_UNDO,
 ] as const;
 
 export type Stripped = EntryOf<typeof STRIPPED>;

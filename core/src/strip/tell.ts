@@ -1,4 +1,4 @@
-import type { AnyEntry } from '../log/index.js';
+import type { AnyEntry } from '../ledger/index.js';
 import {
   BOLT,
   BOLT_CARD,
@@ -14,7 +14,6 @@ import {
   STRIP_NOTE,
   STRIP_ODD,
   STRIP_PLAN,
-  STRIP_UNDO,
   STRIPPED,
   TRAY,
 } from './stripEntries.js';
@@ -42,5 +41,5 @@ export function tellStrip(entry: AnyEntry): string | null {
   if (BOLT.is(entry))
     return `${entry.map}, position ${entry.hole}: ${BOLT_STATES[entry.is]}${because(entry.text)}`;
   if (BOLT_CARD.is(entry)) return `Bolts by place: ${entry.name}, ${entry.holes.length} of them`;
-  return STRIP_UNDO.is(entry) ? 'A step taken back' : null;
+  return null;
 }

@@ -1,4 +1,4 @@
-import { derived, type JobFile } from '../job/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { effectiveSteps } from './effective.js';
 import { jobLedger } from './openCrank.js';
 import { stripLog } from './standing.js';
@@ -17,7 +17,7 @@ export interface Tray {
 }
 
 /** Trays of a job by number. */
-export const traysOf = derived((file): readonly Tray[] => {
+export const traysOf = fact('traysOf', (file): readonly Tray[] => {
   const log = stripLog(file);
   const said = log.filter(TRAY.is);
   const steps = effectiveSteps(log).filter((s) => s.is === 'off' && s.tray !== null);

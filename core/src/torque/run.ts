@@ -1,6 +1,7 @@
-import { derived, type JobFile } from '../job/index.js';
-import { workBy, type AnyEntry } from '../log/index.js';
-import { effectiveSteps, stripLog, stripPlan } from '../strip/index.js';
+import { STACK_LAID, WORK_DONE, workBy } from '../cylinder/index.js';
+import { ledgerOf, standingIn, type AnyEntry } from '../ledger/index.js';
+import { fact, type JobFile } from '../job/index.js';
+import { effectiveSteps, stripLog, stripPlan, STRIPPED } from '../strip/index.js';
 import {
   TORQUE_AGAIN,
   TORQUE_CHECKED,
@@ -8,7 +9,6 @@ import {
   TORQUE_KINDS,
   TORQUE_ODD,
   TORQUE_SEEN,
-  TORQUE_UNDO,
   TORQUE_WRENCH,
   TORQUED,
   wrenchTrouble,
@@ -59,15 +59,8 @@ export interface TorqueRun {
   readonly begun: boolean;
 }
 
-const KINDS: ReadonlySet<string> = new Set(TORQUE_KINDS.map((k) => k.kind));
-
 /** Entries of the torque run that stand, in order. */
-export const torqueLog = derived((file): readonly AnyEntry[] => {
-  const gone = new Set(TORQUE_UNDO.in(file.log).map((u) => u.of));
-  return (file.log as readonly AnyEntry[]).filter(
-    (e) => KINDS.has(e.kind) && !TORQUE_UNDO.is(e) && !gone.has(e.id),
-  );
-});
+export const torqueLog = (file: JobFile): readonly AnyEntry[] => standingIn(file.log, TORQUE_KINDS);
 
 interface Walked {
   passes: Map<number, AnyEntry>[];
@@ -110,24 +103,23 @@ function isPast(
 /** What slackens a group besides a word: its bolts taken off again, or what lies under it changed. */
 function slackened(
   file: JobFile,
-): ReadonlyMap<AnyEntry, { readonly maps: readonly string[]; readonly head: boolean }> {
-  const found = new Map<AnyEntry, { maps: string[]; head: boolean }>();
+): ReadonlyMap<string, { readonly maps: readonly string[]; readonly head: boolean }> {
+  const found = new Map<string, { maps: string[]; head: boolean }>();
   const bolts = new Map(stripPlan(file).steps.map((s) => [s.step.key, s.step.bolts?.map ?? null]));
   for (const { entry, is, done } of effectiveSteps(stripLog(file))) {
     const map = is === 'off' ? bolts.get(done.step) : null;
     if (!map) continue;
-    const of = found.get(entry) ?? { maps: [], head: false };
+    const of = found.get(entry.id) ?? { maps: [], head: false };
     of.maps.push(map);
-    found.set(entry, of);
+    found.set(entry.id, of);
   }
-  for (const [entry, { what }] of workBy(file.log))
-    if (['gasket-changed', 'skimmed', 'exchanged'].includes(what)) found.set(entry, { maps: [], head: true });
+  for (const [id, { what }] of workBy(file.log))
+    if (['gasket-changed', 'skimmed', 'exchanged'].includes(what)) found.set(id, { maps: [], head: true });
   return found;
 }
 
 function run(file: JobFile): TorqueRun {
   const placed = groupsOf(file.engine);
-  const stands = new Set(torqueLog(file));
   const slack = slackened(file);
   const states = new Map(placed.map((p) => [p.group.key, fresh(p)]));
   const full = (p: PlacedGroup, w: Walked, pass: number): boolean =>
@@ -136,8 +128,9 @@ function run(file: JobFile): TorqueRun {
     const w = states.get(p.group.key)!;
     return w.passes.every((_, i) => full(p, w, i)) && (p.group.after === '' || w.seen !== null);
   };
-  for (const e of file.log as readonly AnyEntry[]) {
-    const off = slack.get(e);
+  const kinds = [...TORQUE_KINDS.map((k) => k.kind), STRIPPED.kind, WORK_DONE.kind, STACK_LAID.kind];
+  for (const e of ledgerOf(file.log).standing(kinds)) {
+    const off = slack.get(e.id);
     if (off)
       for (const p of placed) {
         const w = states.get(p.group.key)!;
@@ -147,7 +140,7 @@ function run(file: JobFile): TorqueRun {
         if (hit && w.passes.some((m) => m.size > 0))
           states.set(p.group.key, { ...fresh(p), again: 'what it holds came off, or was changed' });
       }
-    if (!stands.has(e)) continue;
+    if (e.kind === STRIPPED.kind || e.kind === WORK_DONE.kind || e.kind === STACK_LAID.kind) continue;
     const key = (e as AnyEntry & { readonly group: string }).group;
     const at = placed.findIndex((p) => p.group.key === key);
     const p = placed[at];
@@ -220,7 +213,7 @@ function nextPress(groups: readonly GroupState[]): TorqueNow | null {
 }
 
 /** The torque run of a job as it stands, group by group. */
-export const torqueRun = derived(run);
+export const torqueRun = fact('torqueRun', run);
 
 /** Whether every group that holds something down is tightened; also where the sheet names none. */
 export const isTight = (file: JobFile, clamps: PlacedGroup['group']['clamps']): boolean =>

@@ -1,4 +1,4 @@
-import { day, entryKind, OffSheet, Refused, size, type EntryOf } from '../log/index.js';
+import { day, entryKind, OffSheet, Refused, size, type EntryOf } from '../ledger/index.js';
 import { integer, list, number, object, oneOf, orNull, ref, text } from '../shape/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import {
@@ -228,28 +228,6 @@ export const TORQUE_DUE = entryKind(
 );
 export type TorqueDue = EntryOf<typeof TORQUE_DUE>;
 
-const UNDONE: readonly string[] = [
-  'torque-wrench',
-  'torqued',
-  'torque-odd',
-  'torque-seen',
-  'torque-checked',
-  'torque-again',
-  'torque-due',
-];
-
-/** One of them taken back. It stays in the log. */
-export const TORQUE_UNDO = entryKind(
-  'torque-undo',
-  { of: ref('entry') },
-  {
-    read: (sent, { known }) => {
-      if (!UNDONE.includes(known(sent.of)?.kind ?? ''))
-        throw new Refused('/of', 'There is nothing like that in this job.');
-    },
-  },
-);
-
 export const TORQUE_KINDS = [
   TORQUE_WRENCH,
   TORQUED,
@@ -258,5 +236,4 @@ export const TORQUE_KINDS = [
   TORQUE_CHECKED,
   TORQUE_AGAIN,
   TORQUE_DUE,
-  TORQUE_UNDO,
 ] as const;

@@ -1,5 +1,5 @@
 import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.js';
-import type { FindingEntry } from '../log/index.js';
+import type { FindingEntry } from '../cylinder/index.js';
 import {
   featureInfo,
   type Consequence,

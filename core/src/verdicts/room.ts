@@ -1,6 +1,7 @@
 import type { Overall } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
-import type { AnyEntry, EntryKind, Place, PlaceKind } from '../log/index.js';
+import type { AnyEntry, EntryKind, PlaceKind } from '../ledger/index.js';
+import type { Place } from '../cylinder/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { LengthUnit } from '../units/index.js';
 import type { Figure } from './figure.js';

@@ -1,6 +1,7 @@
 import type { LeafBracket } from '../gauges/index.js';
 import { placeKindOf, type JobFile, type PlacedFile } from '../job/index.js';
-import { FINDINGS, type AnyPlace, type FindingEntry } from '../log/index.js';
+import { FINDINGS, type FindingEntry } from '../cylinder/index.js';
+import type { AnyPlace } from '../ledger/index.js';
 import {
   depthText,
   engravedText,

@@ -62,7 +62,7 @@ describe('whether every valve is known to clear the piston', () => {
   it('another head of the maker’s own is as its maker built it, and so is what was taken back', () => {
     expect(says(part('renewed'))).toBeNull();
     const s = part('reworked');
-    s.keep(TAKE_BACK, { readingId: s.log[0]!.id });
+    s.keep(TAKE_BACK, { of: s.log[0]!.id });
     expect(says(s)).toBeNull();
   });
 

@@ -3,7 +3,7 @@ import {
   ASSEMBLY_ODD,
   ASSEMBLY_OPENED,
   ASSEMBLY_SEEN,
-  ASSEMBLY_UNDO,
+  TAKE_BACK,
   fromStrip,
   judgeJob,
   mm,
@@ -12,7 +12,6 @@ import {
   opensWithGasket,
   reportOf,
   STACK_LAID,
-  STACK_UNDO,
   timelineOf,
   unprovedSteps,
   waitsFor,
@@ -124,7 +123,7 @@ describe('an assembly run', () => {
     expect(open()).toBe(0);
     const other = hand.keep(STACK_LAID, { where: 'base', gaskets: ['0.40'] });
     expect(hand.run().steps.find((s) => s.key === 'base-gasket:')!.reopened).toBe('gasket changed');
-    hand.keep(STACK_UNDO, { of: other });
+    hand.keep(TAKE_BACK, { of: other });
     expect(open()).toBe(0);
   });
 
@@ -217,8 +216,8 @@ describe('an assembly run', () => {
     ).toContain('how it is done');
     hand.keep(ASSEMBLY_ODD, { step: first.step.key, cylinder: null, why: 'not-there', text: '' });
     expect(hand.run().steps[0]!.state).toBe('over');
-    hand.keep(ASSEMBLY_UNDO, { of: hand.log.at(-1)!.id });
+    hand.keep(TAKE_BACK, { of: hand.log.at(-1)!.id });
     expect(hand.run().steps[0]!.state).toBe('open');
-    expect(hand.try(ASSEMBLY_UNDO, { of: 'x' })).toContain('no such step');
+    expect(hand.try(TAKE_BACK, { of: 'x' })).toContain('nothing like that');
   });
 });

@@ -1,7 +1,7 @@
 import {
   AIR,
   airFactor,
-  BEFORE_UNDO,
+  TAKE_BACK,
   beforeSteps,
   beforeVerdicts,
   COMPRESSION,
@@ -274,7 +274,7 @@ describe('before it comes apart', () => {
     book.keep(COMPRESSION, dry(0, '12'));
     const wrong = book.keep(COMPRESSION, dry(0, '2'));
     expect(of(book, 'compression:0').figure.state).toBe('beyond');
-    book.keep(BEFORE_UNDO, { of: wrong });
+    book.keep(TAKE_BACK, { of: wrong });
     expect(of(book, 'compression:0').figure.state).toBe('within');
   });
 });

@@ -141,7 +141,7 @@ describe('a bore exactly at its limit', () => {
           (e) => e.kind === 'reading' && JSON.stringify(e.station) === JSON.stringify(worst.station),
         );
         tries.push(
-          { kind: 'take-back', id: `t${run}-${n}`, at: worst.at, by: 'x', ...HERE, readingId: worst.id },
+          { kind: 'take-back', id: `t${run}-${n}`, at: worst.at, by: 'x', ...HERE, of: worst.id },
           again(index),
         );
       }

@@ -68,7 +68,7 @@ describe('the house', () => {
   it('says what every id in an entry names: nothing of a log is lost when another shop reads it', () => {
     const file = jobFile([
       ...SOUND(),
-      { kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', ...HERE, readingId: 'r1' },
+      { kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', ...HERE, of: 'r1' },
     ]);
     const named = new Set<string>();
     for (const e of file.log)
@@ -82,7 +82,7 @@ describe('the house', () => {
       file.log.at(-1)!,
       (_, id) => `new-${id}`,
     );
-    expect(renamed).toMatchObject({ id: 'new-t', readingId: 'new-r1' });
+    expect(renamed).toMatchObject({ id: 'new-t', of: 'new-r1' });
   });
 });
 

@@ -4,7 +4,7 @@ import {
   CLEANED,
   cleanedWays,
   cleanedWith,
-  INSPECT_UNDO,
+  TAKE_BACK,
   judgeJob,
   LOOKED,
   mayNotFit,
@@ -66,7 +66,7 @@ describe('what hangs on the engine, taken apart by itself', () => {
     const book = new Book(STACKED);
     book.keep(APART, apart);
     const done = book.keep(APART, together);
-    book.keep(INSPECT_UNDO, { of: done });
+    book.keep(TAKE_BACK, { of: done });
     expect(takenApart(book.file())[0]!.together).toBeNull();
     book.keep(PART_WORK, { of: 'oil-pump', name: 'oil pump', what: 'renewed', text: '' });
     expect(takenApart(book.file())).toEqual([]);
@@ -104,7 +104,7 @@ describe('what was cleaned', () => {
       ['washer', ['head', 'rod:0']],
       ['brush', ['head']],
     ]);
-    book.keep(INSPECT_UNDO, { of: last });
+    book.keep(TAKE_BACK, { of: last });
     expect(cleanedWith(book.file(), 'head')).toEqual(['washer', 'brush']);
   });
 });

@@ -118,7 +118,7 @@ describe('what is said of a part', () => {
     const book = new Book();
     const id = find(book, 'crank', 'cracked');
     expect(of(book, 'crank').is).toBe('replace');
-    book.keep(TAKE_BACK, { readingId: id });
+    book.keep(TAKE_BACK, { of: id });
     expect(of(book, 'crank').is).toBeNull();
   });
 });

@@ -5,6 +5,7 @@ import {
   type FindingEntry,
   type JobFile,
   type LeafEntry,
+  type AnyEntry,
   type LogEntry,
   type Figure,
   type WorkEntry,
@@ -66,7 +67,10 @@ export const leaf = (
   stack: [mm(thickness)],
   answer,
 });
-export const file = (log: readonly LogEntry[], over: Parameters<typeof jobFile>[1] = {}): JobFile =>
+export const file = (
+  log: readonly (AnyEntry | LogEntry)[],
+  over: Parameters<typeof jobFile>[1] = {},
+): JobFile =>
   jobFile(log, {
     engine: ONE,
     instruments: [...GAUGES, LEAVES],

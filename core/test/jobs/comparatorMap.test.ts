@@ -12,6 +12,7 @@ import {
   warmUpOf,
   zeroLost,
   zerosOf,
+  type AnyEntry,
   type JobFile,
   type LogEntry,
   type NewEntry,
@@ -139,7 +140,7 @@ describe('a map read by comparator', () => {
           kitId: 'plus-0.5',
           ticket: { low: mm(77.5), high: mm(77.515) },
           text: '',
-        },
+        } as AnyEntry,
       ],
     };
     // 77.467 + (0.030 + 0.048)/2

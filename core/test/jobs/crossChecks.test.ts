@@ -157,7 +157,7 @@ describe('clearance by leaves', () => {
         at: tried.at,
         by: 'first',
         ...HERE,
-        readingId: tried.id,
+        of: tried.id,
       }),
     );
     expect([...judged.readings.gaps.values()][0]!.bracket.contradicts).toBe(false);

@@ -118,7 +118,7 @@ describe('a finding is a verdict', () => {
     expect(stand(...both, finding('clean'))).toEqual(['crack']);
     expect(stand(...both, work('replated'))).toEqual(['crack']);
     expect(stand(...both, work('exchanged'))).toEqual([]);
-    const back = { kind: 'take-back' as const, id: 't', at: AT, by: 'x', ...HERE, readingId: 'f-crack' };
+    const back = { kind: 'take-back' as const, id: 't', at: AT, by: 'x', ...HERE, of: 'f-crack' };
     expect(stand(...both, back)).toEqual(['flaking']);
   });
 });

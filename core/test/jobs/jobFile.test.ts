@@ -80,11 +80,9 @@ describe('the job file', () => {
       'a take-back of nothing',
       (f) => ({
         ...f,
-        log: [
-          { kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', ...HERE, readingId: 'no' },
-        ],
+        log: [{ kind: 'take-back', id: 't', at: '2026-03-01T10:00:00.000Z', by: 'x', ...HERE, of: 'no' }],
       }),
-      '/log/0/readingId',
+      '/log/0/of',
     ],
     [
       'a decision for a kit it lacks',
@@ -122,7 +120,7 @@ describe('the job file', () => {
 
   it('is described by its published schema, checked by another validator', () => {
     const published = JSON.parse(
-      readFileSync(join(ROOT, 'docs/formats/job-file.v5.schema.json'), 'utf8'),
+      readFileSync(join(ROOT, 'docs/formats/job-file.v6.schema.json'), 'utf8'),
     ) as object;
     expect(published).toEqual(jobFileSchema);
     const validate = new Ajv2020({ strict: true, allErrors: true, strictTypes: false }).compile(published);

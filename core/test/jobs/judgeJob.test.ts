@@ -95,7 +95,7 @@ describe('judging a job', () => {
     tries.forEach((t, i) => {
       log.push(t);
       if (i < tries.length - 1)
-        log.push({ kind: 'take-back', id: `b${i}`, at: t.at, by: 'x', ...HERE, readingId: t.id });
+        log.push({ kind: 'take-back', id: `b${i}`, at: t.at, by: 'x', ...HERE, of: t.id });
     });
     const file = jobFile(log);
     expect(item(file, '0:bore:max').state).not.toBe('within');

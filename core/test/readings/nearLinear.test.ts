@@ -29,7 +29,7 @@ function logOf(n: number): LogEntry[] {
       },
       { ...taken[i]!, id: `x${i}`, seen: null },
     ]),
-    ...each.map((i): LogEntry => ({ ...base(`b${i}`), kind: 'take-back', readingId: `r${i}` })),
+    ...each.map((i): LogEntry => ({ ...base(`b${i}`), kind: 'take-back', of: `r${i}` })),
   ];
 }
 

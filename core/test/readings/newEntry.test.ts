@@ -115,7 +115,7 @@ describe('what a screen sends, as the log will hold it', () => {
       },
       'micrometer of this shop',
     ],
-    ['taking back what is not there', { kind: 'take-back', readingId: 'lost' }, '/readingId'],
+    ['taking back what is not there', { kind: 'take-back', of: 'lost' }, '/of'],
     ['answering about nothing', { kind: 'answer', readingId: 'lost', slip: 'unit' }, '/readingId'],
     [
       'a finding below the wall',

@@ -122,7 +122,7 @@ describe('what stands of the log', () => {
     const [wrong, right] = [reading(here, '77.95'), reading(here, '77.095')];
     const log = [
       wrong,
-      { id: 't', kind: 'take-back' as const, at: wrong.at, by: 'x', ...HERE, readingId: wrong.id },
+      { id: 't', kind: 'take-back' as const, at: wrong.at, by: 'x', ...HERE, of: wrong.id },
       right,
     ];
     expect(standing(log, s, none).map((r) => r.entry.text)).toEqual(['77.095']);
@@ -133,7 +133,7 @@ describe('what stands of the log', () => {
     const [first, second] = [reading(here, '77.108'), reading(here, '77.102')];
     const log = [
       first,
-      { id: 't', kind: 'take-back' as const, at: first.at, by: 'x', ...HERE, readingId: first.id },
+      { id: 't', kind: 'take-back' as const, at: first.at, by: 'x', ...HERE, of: first.id },
       second,
     ];
     expect(standing(log, s, none)).toEqual([

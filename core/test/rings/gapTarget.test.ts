@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  READING,
   displacement,
   gapTarget,
   inch,
@@ -193,7 +194,7 @@ describe('which rule governs', () => {
     const worn = {
       ...file,
       log: file.log.map((e) =>
-        e.kind === 'reading' && 'depth' in e.station
+        READING.is(e) && 'depth' in e.station
           ? {
               ...e,
               value: nm(

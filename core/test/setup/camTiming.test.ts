@@ -1,7 +1,7 @@
 import {
   BUILD_SAID,
   CAM_TIMED,
-  CAM_UNDO,
+  TAKE_BACK,
   camReadings,
   judgeJob,
   lastCamReading,
@@ -62,16 +62,16 @@ describe('cams on the wheel, between 12° and 18°', () => {
   it('what was taken back to be typed alike is a repeat; what was another figure is gone', () => {
     const s = built();
     const first = timed(s, 11);
-    s.keep(CAM_UNDO, { of: first });
+    s.keep(TAKE_BACK, { of: first });
     expect(read(s)).toEqual([]);
     expect(lastCamReading(s.file())).toBeNull();
     timed(s, 13);
     expect(read(s)).toEqual([11, 13]);
     const slip = built();
-    slip.keep(CAM_UNDO, { of: timed(slip, 51) });
+    slip.keep(TAKE_BACK, { of: timed(slip, 51) });
     timed(slip, 15);
     expect(read(slip)).toEqual([15]);
-    expect(slip.try(CAM_UNDO, { of: 'x' })).toContain('no such reading');
+    expect(slip.try(TAKE_BACK, { of: 'x' })).toContain('nothing like that');
   });
 
   it('are read again once they were set anew, or the head was skimmed', () => {

@@ -10,7 +10,7 @@ import {
   PART_WORK,
   READING,
   STACK_LAID,
-  STACK_UNDO,
+  TAKE_BACK,
   uncertaintyOf,
   verdictSentence,
   WORK_DONE,
@@ -160,7 +160,7 @@ describe('the build it is of', () => {
     expect(buildNow(s.file())!.gasket).toBe('maker');
     const other = s.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.25'] });
     expect(buildNow(s.file())!.gasket).toBeNull();
-    s.keep(STACK_UNDO, { of: other });
+    s.keep(TAKE_BACK, { of: other });
     expect(buildNow(s.file())!.gasket).toBe('maker');
   });
 
@@ -244,7 +244,7 @@ describe('what opens it again', () => {
     const s = new Setup(engine as never).lash(key);
     pushed('torqued', { group: 'head', pass: 0, holes: [1], wrench: 'w', from: 'hand', clicked: null })(s);
     const of = s.log.at(-1)!.id;
-    pushed('torque-undo', { of })(s);
+    pushed('take-back', { of })(s);
     expect(lashChoice(s.file()).missing[0]!.wants).toBe('shim');
   });
 

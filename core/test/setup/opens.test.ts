@@ -106,9 +106,9 @@ describe('what stands of setting up after something happened', () => {
 
   it('taken back, it is as it was', () => {
     for (const [happens, undo] of [
-      [off('head'), 'strip-undo'],
-      [opened('mark'), 'assembly-undo'],
-      [tightened, 'torque-undo'],
+      [off('head'), 'take-back'],
+      [opened('mark'), 'take-back'],
+      [tightened, 'take-back'],
     ] as const) {
       const s = whole();
       happens(s);

@@ -11,7 +11,7 @@ import {
   setupMeasures,
   squishOf,
   STACK_LAID,
-  STACK_UNDO,
+  TAKE_BACK,
   stackChoices,
   stackNow,
   thingsOfKind,
@@ -163,9 +163,9 @@ describe('choosing the gasket', () => {
     ]);
     expect(choice!.stacks[0]!.by).toBe(mm(-0.25));
     expect(JSON.stringify(reportOf(book.file()))).toContain('base 0.25, base 0.4');
-    book.keep(STACK_UNDO, { of: laid });
+    book.keep(TAKE_BACK, { of: laid });
     expect(stackNow(book.file())).toBeNull();
-    expect(book.try(STACK_UNDO, { of: 'x' })).toContain('no such gasket');
+    expect(book.try(TAKE_BACK, { of: 'x' })).toContain('nothing like that');
     // A gasket the sheet no longer has is as thick as nobody knows, never nothing.
     book.keep(STACK_LAID, { where: 'base', gaskets: ['base 0.25', 'base 0.4'] });
     const sheet = engine.parts!['gaskets'] as { gaskets: { name: string }[] };

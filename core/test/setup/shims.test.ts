@@ -6,11 +6,10 @@ import {
   mm,
   shelfNow,
   SHIM_IN,
-  SHIM_UNDO,
+  TAKE_BACK,
   shimUnder,
   SHIMS_THERE,
   STACK_LAID,
-  STACK_UNDO,
   thingsOfKind,
   WORK_DONE,
   type EngineSpec,
@@ -77,7 +76,7 @@ describe('a shim that went in', () => {
     const s = read();
     const id = s.keep(SHIM_IN, { valve: first!.key, thickness: mm(2.45), from: 'shelf' });
     expect(lastShimIn(s.file())!.id).toBe(id);
-    s.keep(SHIM_UNDO, { of: id });
+    s.keep(TAKE_BACK, { of: id });
     expect(lastShimIn(s.file())).toBeNull();
     expect(wants(s)).toEqual([]);
     expect(shimUnder(s.file(), first!)).toBe(mm(2.4));
@@ -114,7 +113,7 @@ describe('a shim that went in', () => {
         from: 'shelf',
       } as never);
     expect([0.01, 25].map((t) => sent(mm(t))[0]?.path)).toEqual(['/thickness', '/thickness']);
-    expect(s.try(SHIM_UNDO, { of: 'x' })).toContain('no such shim');
+    expect(s.try(TAKE_BACK, { of: 'x' })).toContain('nothing like that');
   });
 });
 
@@ -138,7 +137,7 @@ describe('shims on the shelf', () => {
     s.keep(SHIMS_THERE, { shims: [mm(2.46), mm(2.46), mm(2.3)] });
     const id = s.keep(SHIM_IN, { valve: first!.key, thickness: mm(2.46), from: 'shelf' });
     expect(shelfNow(s.file())).toEqual([mm(2.46), mm(2.3)]);
-    s.keep(SHIM_UNDO, { of: id });
+    s.keep(TAKE_BACK, { of: id });
     expect(shelfNow(s.file())).toEqual([mm(2.46), mm(2.46), mm(2.3)]);
     s.keep(SHIMS_THERE, { shims: [] });
     expect(shelfNow(s.file())).toEqual([]);
@@ -177,7 +176,7 @@ it('a stack taken back never lay there: what was read stands again', () => {
   const other = s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.8'] });
   expect(wants(s)).toHaveLength(valves.length);
   expect(lastLaid(s.file(), 'head')!.id).toBe(other);
-  s.keep(STACK_UNDO, { of: other });
+  s.keep(TAKE_BACK, { of: other });
   expect(wants(s)).toEqual([]);
   // Once something was read over another stack it lay there, whatever is said of it.
   s.keep(STACK_LAID, { where: 'head', gaskets: ['head 0.8'] });

@@ -11,7 +11,7 @@ import {
   STRIP_NOTE,
   STRIP_ODD,
   STRIP_PLAN,
-  STRIP_UNDO,
+  TAKE_BACK,
   STRIPPED,
   stripPlan,
   timelineOf,
@@ -72,8 +72,8 @@ describe('what the strip refuses', () => {
     ],
     [
       'the taking back of a reading',
-      (b: Book) => b.try(STRIP_UNDO, { of: 'e1' }),
-      'There is no such step in this job.',
+      (b: Book) => b.try(TAKE_BACK, { of: 'e1' }),
+      'There is nothing like that in this job.',
     ],
   ])('%s', (_, act, sentence) => {
     expect(act(new Book())).toBe(sentence);
@@ -179,8 +179,8 @@ describe('what is told and reported', () => {
   it('what is taken back is told as taken back, and reported no more', () => {
     const again = new Book();
     again.log.push(...book.log);
-    again.keep(STRIP_UNDO, { of: first });
+    again.keep(TAKE_BACK, { of: first });
     expect(stripPlan(again.file()).steps.find((s) => s.step.key === 'seat')!.state).toBe('open');
-    expect(timelineOf(again.file()).at(-1)!.sentence).toBe('A step taken back');
+    expect(timelineOf(again.file()).at(-1)!.sentence).toBe('Taken back: Seat off (tray 1)');
   });
 });

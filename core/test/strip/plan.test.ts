@@ -7,7 +7,7 @@ import {
   STRIP_ANSWER,
   STRIP_ODD,
   STRIP_PLAN,
-  STRIP_UNDO,
+  TAKE_BACK,
   STRIPPED,
   stepsOfPress,
   stopBefore,
@@ -134,10 +134,10 @@ describe('the strip', () => {
     press(book, 'step');
     expect(traysOf(book.file())[0]!.holds).toEqual([{ name: 'panel bolts', count: 6 }]);
     const last = book.log.at(-1)!;
-    book.keep(STRIP_UNDO, { of: last.id });
+    book.keep(TAKE_BACK, { of: last.id });
     expect(stripPlan(book.file()).now!.step.key).toBe('seat');
     expect(traysOf(book.file())[0]!.holds).toEqual([]);
-    expect(book.try(STRIP_UNDO, { of: 'nothing' })).toContain('no such step');
+    expect(book.try(TAKE_BACK, { of: 'nothing' })).toContain('nothing like that');
   });
 
   it('runs backwards from the last thing off, and is told in sentences', () => {

@@ -4,14 +4,13 @@ import {
   mm,
   reportOf,
   STACK_LAID,
-  STACK_UNDO,
+  TAKE_BACK,
   timelineOf,
   TORQUE_AGAIN,
   TORQUE_CHECKED,
   TORQUE_DUE,
   TORQUE_ODD,
   TORQUE_SEEN,
-  TORQUE_UNDO,
   TORQUE_WRENCH,
   torqueRun,
   WORK_DONE,
@@ -64,9 +63,9 @@ describe('a group that is tight', () => {
     run.press();
     run.keep(TORQUE_AGAIN, { group: 'head', text: 'a washer was missing' });
     expect(torqueRun(run.file()).groups[0]!.passes[0]!.done.size).toBe(0);
-    run.keep(TORQUE_UNDO, { of: run.log.at(-1)!.id });
+    run.keep(TAKE_BACK, { of: run.log.at(-1)!.id });
     expect(torqueRun(run.file()).groups[0]!.passes[0]!.done.size).toBe(14);
-    expect(run.try(TORQUE_UNDO, { of: 'nobody' })).toContain('nothing like that');
+    expect(run.try(TAKE_BACK, { of: 'nobody' })).toContain('nothing like that');
     expect(last).not.toBe('');
   });
 
@@ -88,7 +87,7 @@ describe('a group that is tight', () => {
     expect(isTight(run.file(), 'head')).toBe(true);
     const other = run.keep(STACK_LAID, { where: 'head', gaskets: ['0.8'] });
     expect(isTight(run.file(), 'head')).toBe(false);
-    run.keep(STACK_UNDO, { of: other });
+    run.keep(TAKE_BACK, { of: other });
     expect(isTight(run.file(), 'head')).toBe(true);
   });
 
@@ -107,7 +106,7 @@ describe('a group that is tight', () => {
     expect(later()!.done).toBe(run.log.at(-1)!.id);
     expect(JSON.stringify(reportOf(run.file()))).toContain('Tightened again on 10 Feb 2026');
     expect(timelineOf(run.file()).at(-1)!.sentence).toContain('tightened again on 10 Feb 2026');
-    run.keep(TORQUE_UNDO, { of: run.log.at(-1)!.id });
+    run.keep(TAKE_BACK, { of: run.log.at(-1)!.id });
     expect(later()).toMatchObject({ done: null });
     due('2026-02-10');
     run.keep(TORQUE_CHECKED, { group: 'head', moved: [3] });

@@ -9,7 +9,6 @@ import {
   type FindingKind,
   type Instrument,
   type JobFacts,
-  type LogEntry,
   type NewEntry,
   type SentEntry,
   type GapPlace,
@@ -30,7 +29,7 @@ export interface DemoJob {
   readonly customer: { readonly name: string; readonly phone: string };
   readonly facts: Omit<JobFacts, 'id' | 'number' | 'customer' | 'overrides' | 'variant'>;
   readonly createdDaysAgo: number;
-  readonly log: readonly LogEntry[];
+  readonly log: readonly AnyEntry[];
   readonly decisions: readonly Decision[];
 }
 
@@ -38,7 +37,7 @@ type Typed = readonly (string | null)[];
 
 /** Writes a log the way a technician would have typed it, one reading every twenty seconds. */
 export class LogBook {
-  readonly log: LogEntry[] = [];
+  readonly log: AnyEntry[] = [];
   /** Minutes nothing was written in. */
   private idle = 0;
 

@@ -5,7 +5,7 @@ import type { DemoJob } from './build.js';
 /** A demo job as a job file, before any shop has given it ids of its own. */
 export const demoFile = (job: DemoJob, instruments: readonly Instrument[]): JobFile => ({
   format: 'tribos-job',
-  version: 5,
+  version: 6,
   shop,
   engine: job.engine,
   instruments,

@@ -24,7 +24,7 @@ export class HealthController {
   }
 
   /** The published schema of the job file. */
-  @Get('schemas/job-file.v5.json')
+  @Get('schemas/job-file.v6.json')
   @Open()
   schema() {
     return jobFileSchema;

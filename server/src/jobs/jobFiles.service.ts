@@ -67,7 +67,7 @@ export class JobFiles {
     if (!job) throw notFound('job');
     const file = inHouse({
       format: 'tribos-job',
-      version: 5,
+      version: 6,
       shop: { ...this.shop.rulesOf(rows.shop[0]!), firms: this.firms.firmsOf(rows) },
       engine: await this.engines.specOf(job.engineId, rows),
       instruments: this.gauges.instrumentsOf(rows),

@@ -7,7 +7,7 @@ import {
   slipsFound,
   type FoundOn,
   type JobFile,
-  type LogEntry,
+  type AnyEntry,
   type SentEntry,
 } from '@tribos/core';
 import { brokenAt, canonical, chainStart, type Checked } from '../kit/chain.js';
@@ -17,13 +17,13 @@ import { Scope } from '../kit/scope.js';
 import { LogEntryModel } from './models.js';
 
 /** What an entry says, whoever it is read for and whenever it came. */
-const said = ({ by: _by, received: _received, importedBy: _importedBy, ...rest }: LogEntry): string =>
+const said = ({ by: _by, received: _received, importedBy: _importedBy, ...rest }: AnyEntry): string =>
   canonical(rest);
 
 const refuse = (path: string, sentence: string): ProblemError =>
   new ProblemError(422, 'entry', `${sentence} Nothing was saved.`, { errors: [{ path, sentence }] });
 
-const idReused = (extras: { readonly current?: LogEntry } = {}): ProblemError =>
+const idReused = (extras: { readonly current?: AnyEntry } = {}): ProblemError =>
   new ProblemError(
     409,
     'id-reused',
@@ -39,7 +39,7 @@ export type LogContext = Pick<JobFile, 'engine' | 'instruments' | 'log'> & {
 const isWhole = (file: LogContext): file is JobFile => 'decisions' in file;
 
 /** Slips found on readings: what corrects one is judged by the whole log, and read with nothing less. */
-function found(file: LogContext, log: readonly LogEntry[]): FoundOn {
+function found(file: LogContext, log: readonly AnyEntry[]): FoundOn {
   if (!isWhole(file)) throw new Error('a correction was to be read by a part of its log');
   return slipsFound({ ...file, log });
 }
@@ -80,8 +80,8 @@ export class LogService {
   }
 
   /** The log of what was gathered: as older versions wrote it, read as this one does; the chain is over what was written. */
-  logOf(rows: Gathered<ReturnType<LogService['wanted']>>): LogEntry[] {
-    return rows.log.map((r) => migrateEntry(r.body) as LogEntry);
+  logOf(rows: Gathered<ReturnType<LogService['wanted']>>): AnyEntry[] {
+    return rows.log.map((r) => migrateEntry(r.body) as AnyEntry);
   }
 
   /**
@@ -89,10 +89,10 @@ export class LogService {
    * sending twice changes nothing; one with other content is refused.
    * @returns the entries as they stand
    */
-  async append(file: LogContext, bodies: readonly SentEntry[]): Promise<LogEntry[]> {
+  async append(file: LogContext, bodies: readonly SentEntry[]): Promise<AnyEntry[]> {
     const known = new Map(file.log.map((e) => [e.id, e]));
-    const result: LogEntry[] = [];
-    const fresh: LogEntry[] = [];
+    const result: AnyEntry[] = [];
+    const fresh: AnyEntry[] = [];
     bodies.forEach((body, n) => {
       const entry = this.entryOf(file, body, known, `/entries/${n}`);
       const before = known.get(entry.id);
@@ -116,7 +116,7 @@ export class LogService {
    * SHA-256 over the previous link, its place and its canonical text.
    * @returns those that somebody sent meanwhile, as they stand
    */
-  async keep(jobId: string, fresh: readonly LogEntry[]): Promise<ReadonlyMap<string, LogEntry>> {
+  async keep(jobId: string, fresh: readonly AnyEntry[]): Promise<ReadonlyMap<string, AnyEntry>> {
     if (fresh.length === 0) return new Map();
     const rows = await this.scope
       .ask<{ at_entry: number; standing: object }>('SELECT * FROM append_log($1, $2, $3, $4)', [
@@ -128,7 +128,7 @@ export class LogService {
       .catch((error: unknown) => {
         throw refusals[(error as { code?: string }).code ?? '']?.() ?? error;
       });
-    return new Map(rows.map((r) => [fresh[r.at_entry - 1]!.id, migrateEntry(r.standing) as LogEntry]));
+    return new Map(rows.map((r) => [fresh[r.at_entry - 1]!.id, migrateEntry(r.standing) as AnyEntry]));
   }
 
   /** Whether the chain of a job is unbroken; otherwise the first place that does not follow. */
@@ -143,9 +143,9 @@ export class LogService {
   private entryOf(
     file: LogContext,
     body: SentEntry,
-    known: ReadonlyMap<string, LogEntry>,
+    known: ReadonlyMap<string, AnyEntry>,
     path: string,
-  ): LogEntry {
+  ): AnyEntry {
     const read = readEntry(body, {
       received: new Date().toISOString(),
       by: this.scope.who.name,

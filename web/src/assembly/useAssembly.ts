@@ -5,7 +5,7 @@ import {
   ASSEMBLY_BEGUN,
   ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
-  ASSEMBLY_UNDO,
+  TAKE_BACK,
   assemblyLog,
   assemblyRun,
   backWith,
@@ -146,7 +146,7 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
       send(newEntry(ASSEMBLY_PICTURED, { step: now.step.key, cylinder: now.cylinder, photo, text })),
     send,
     takeBack: () => {
-      if (last) send(newEntry(ASSEMBLY_UNDO, { of: last.id }));
+      if (last) send(newEntry(TAKE_BACK, { of: last.id }));
     },
   };
 }

@@ -45,7 +45,7 @@ export function answersTo(
     send([newEntry(ANSWER, { readingId: entry.id, slip: question.code })]);
     done(`${entry.text} stands as typed.`);
   };
-  const takeBack = () => send([newEntry(TAKE_BACK, { readingId: entry.id })]);
+  const takeBack = () => send([newEntry(TAKE_BACK, { of: entry.id })]);
   const instead = question.instead;
   if (instead !== null) {
     const corrected = () => {

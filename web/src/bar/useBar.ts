@@ -244,7 +244,7 @@ export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk
 
   const takeBack = (): void => {
     if (!last) return trouble('There is no reading to take back.');
-    send([newEntry(TAKE_BACK, { readingId: last.id })]);
+    send([newEntry(TAKE_BACK, { of: last.id })]);
     pick(last.station);
     done(`${last.kind === 'leaf' ? 'That leaf' : last.text} is taken back. It stays in the log.`);
   };

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import {
-  BEFORE_UNDO,
+  TAKE_BACK,
   beforeLog,
   beforeSteps,
   beforeVerdicts,
@@ -39,7 +39,7 @@ export function useBefore(file: JobFile) {
     troubleAt: (at: string): string | undefined => (trouble?.at === at ? trouble.text : undefined),
     last: last && (timelineOf(file).find((t) => t.id === last.id)?.sentence ?? null),
     takeBack: () => {
-      if (last) keep('last', BEFORE_UNDO, { of: last.id });
+      if (last) keep('last', TAKE_BACK, { of: last.id });
     },
   };
 }

@@ -2,7 +2,7 @@ import {
   formatLength,
   nm,
   SIDE_WEAR,
-  SIDE_WEAR_UNDO,
+  TAKE_BACK,
   sideWears,
   type JobFile,
   type LengthUnit,
@@ -70,7 +70,7 @@ function Before({ file, unit }: { file: JobFile; unit: LengthUnit }) {
             id: w.id,
             says: says(w),
             name: file.engine.cylinders[w.cylinder],
-            onBack: () => send(newEntry(SIDE_WEAR_UNDO, { of: w.id })),
+            onBack: () => send(newEntry(TAKE_BACK, { of: w.id })),
           }))}
       />
       <Trouble>{trouble}</Trouble>

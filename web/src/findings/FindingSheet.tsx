@@ -80,7 +80,7 @@ export function FindingSheet({
                 </span>
               </>
             ),
-            onBack: () => send(newEntry(TAKE_BACK, { readingId: e.id })),
+            onBack: () => send(newEntry(TAKE_BACK, { of: e.id })),
           }))}
         />
       }

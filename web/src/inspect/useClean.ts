@@ -10,16 +10,16 @@ import {
   DISPOSITION_KEYS,
   forbids,
   harms,
-  INSPECT_UNDO,
+  TAKE_BACK,
   inspected,
-  inspectLog,
+  INSPECT_KINDS,
+  standingIn,
   liesApart,
   LOOKED,
   overallOf,
   partOf,
   PART_FINDING,
   PART_WORK,
-  TAKE_BACK,
   timelineOf,
   type AnyEntry,
   type CleaningKind,
@@ -101,14 +101,8 @@ function partActs(
 }
 
 /** Findings and work that stand, and what else was said here. */
-const saidHere = (file: JobFile): readonly AnyEntry[] => {
-  const inspect = inspectLog(file);
-  return (file.log as readonly AnyEntry[]).filter((e) =>
-    PART_FINDING.is(e) || PART_WORK.is(e)
-      ? !file.log.some((o) => o.kind === 'take-back' && o.readingId === e.id)
-      : inspect.includes(e),
-  );
-};
+const saidHere = (file: JobFile): readonly AnyEntry[] =>
+  standingIn(file.log, [...INSPECT_KINDS, PART_FINDING, PART_WORK]);
 
 /** What is being looked at, what is said of it with one key, and what was said last. */
 export function useClean({ file, unit, judgement }: JobContext) {
@@ -207,11 +201,7 @@ export function useClean({ file, unit, judgement }: JobContext) {
     },
     takeBack: () => {
       if (!last) return setTrouble('There is nothing to take back.');
-      const back =
-        PART_FINDING.is(last) || PART_WORK.is(last)
-          ? newEntry(TAKE_BACK, { readingId: last.id })
-          : newEntry(INSPECT_UNDO, { of: last.id });
-      send(back);
+      send(newEntry(TAKE_BACK, { of: last.id }));
       ask(null);
     },
   };

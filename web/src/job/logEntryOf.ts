@@ -3,12 +3,12 @@ import {
   slipsFound,
   type EntryReading,
   type JobFile,
-  type LogEntry,
+  type AnyEntry,
   type SentEntry,
 } from '@tribos/core';
 
-type Log = ReadonlyMap<string, LogEntry>;
-const logOf = (file: JobFile): Map<string, LogEntry> => new Map(file.log.map((e) => [e.id, e]));
+type Log = ReadonlyMap<string, AnyEntry>;
+const logOf = (file: JobFile): Map<string, AnyEntry> => new Map(file.log.map((e) => [e.id, e]));
 
 /** What a screen sends as the log will hold it, read by the same function as the server's. */
 export const logEntryOf = (
@@ -16,7 +16,7 @@ export const logEntryOf = (
   body: SentEntry,
   by: string,
   before: Log = logOf(file),
-): EntryReading<LogEntry> =>
+): EntryReading<AnyEntry> =>
   readEntry(body, {
     received: null,
     by,
@@ -28,7 +28,7 @@ export const logEntryOf = (
   });
 
 /** Entries that wait here, as the log will hold them. */
-export function pendingEntries(file: JobFile, bodies: readonly SentEntry[], by: string): LogEntry[] {
+export function pendingEntries(file: JobFile, bodies: readonly SentEntry[], by: string): AnyEntry[] {
   const found = logOf(file);
   return bodies.flatMap((body) => {
     const read = logEntryOf(file, body, by, found);

@@ -1,9 +1,9 @@
-import { bodyMisfits, type JobFile, type LogEntry, type SentEntry } from '@tribos/core';
+import { bodyMisfits, type JobFile, type AnyEntry, type SentEntry } from '@tribos/core';
 import { logEntryOf } from './logEntryOf.js';
 
 /** Why entries would not be taken one after another, said before they are sent; null where they would be. */
 export function refusedBy(file: JobFile, ...entries: readonly SentEntry[]): string | null {
-  const known = new Map<string, LogEntry>(file.log.map((e) => [e.id, e]));
+  const known = new Map<string, AnyEntry>(file.log.map((e) => [e.id, e]));
   for (const entry of entries) {
     const misfit = bodyMisfits(entry)[0];
     if (misfit) return misfit.sentence;

@@ -1,7 +1,7 @@
-import { takenAt, type JobFile, type LogEntry } from '@tribos/core';
+import { takenAt, type JobFile, type AnyEntry } from '@tribos/core';
 
 /** Whether an entry says the same whether or not the server has answered for it: only when it arrived is new. */
-function sameEntry(a: LogEntry, b: LogEntry): boolean {
+function sameEntry(a: AnyEntry, b: AnyEntry): boolean {
   if (a === b) return true;
   if (a.id !== b.id || takenAt(a) !== takenAt(b)) return false;
   const { received: _a, ...before } = a;

@@ -1,4 +1,4 @@
-import { REFIT_UNDO, type SentEntry } from '@tribos/core';
+import { TAKE_BACK, type SentEntry } from '@tribos/core';
 import { newEntry } from '../job/index.js';
 import { Button } from '../ui/index.js';
 
@@ -16,7 +16,7 @@ export const TakeBack = ({
     look="quiet"
     className="no-print text-small font-normal"
     aria-label={`Take back: ${name}`}
-    onClick={() => send(newEntry(REFIT_UNDO, { of }))}
+    onClick={() => send(newEntry(TAKE_BACK, { of }))}
   >
     Take back
   </Button>

@@ -1,4 +1,4 @@
-import { BEFORE_UNDO, leakRunsAfter, timelineOf, type JobFile } from '@tribos/core';
+import { TAKE_BACK, leakRunsAfter, timelineOf, type JobFile } from '@tribos/core';
 import { useState } from 'react';
 import { useLeakSpots, useSpotBar, type LeakTesting } from '../before/index.js';
 import { newEntry, useSend } from '../job/index.js';
@@ -22,7 +22,7 @@ export function useLeakAfter(file: JobFile, mayDo: boolean) {
   // A clock that runs is in hand; else it is once somebody takes it.
   const isInHand = mayDo && file.engine.strokes === 2 && (inHand || leak.running !== null);
   const takeBack = () => {
-    if (last) send(newEntry(BEFORE_UNDO, { of: last.test.id }));
+    if (last) send(newEntry(TAKE_BACK, { of: last.test.id }));
   };
   const bar = useSpotBar(leak.spots, isInHand, takeBack);
   return {

@@ -3,7 +3,7 @@ import {
   quantitiesOf,
   CAM_EVENTS,
   CAM_TIMED,
-  CAM_UNDO,
+  TAKE_BACK,
   camReadings,
   hasCamTiming,
   lastCamReading,
@@ -101,7 +101,7 @@ export function CamTiming({
             Keep
           </Button>
           {last && (
-            <Button look="quiet" onClick={() => send(newEntry(CAM_UNDO, { of: last.id }))}>
+            <Button look="quiet" onClick={() => send(newEntry(TAKE_BACK, { of: last.id }))}>
               Take back {last.degrees}°
             </Button>
           )}

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import {
   GASKETS,
   STACK_LAID,
-  STACK_UNDO,
+  TAKE_BACK,
   laidAt,
   lastLaid,
   nm,
@@ -78,7 +78,7 @@ export function GasketStack({
           ))}
           <Button onClick={() => lay(names)}>Lies there</Button>
           {last && (
-            <Button look="quiet" onClick={() => send(newEntry(STACK_UNDO, { of: last.id }))}>
+            <Button look="quiet" onClick={() => send(newEntry(TAKE_BACK, { of: last.id }))}>
               Take back: {last.gaskets.length === 0 ? 'none' : last.gaskets.join(', ')}
             </Button>
           )}

@@ -4,7 +4,7 @@ import {
   nm,
   SHIM_FROM,
   SHIM_IN,
-  SHIM_UNDO,
+  TAKE_BACK,
   withUnit,
   type JobFile,
   type LashChoice as Choice,
@@ -71,7 +71,7 @@ export function LashChoice({ file, unit, mayDo }: { file: JobFile; unit: LengthU
             </Button>
           )}
           {last && (
-            <Button look="quiet" onClick={() => send(newEntry(SHIM_UNDO, { of: last.id }))}>
+            <Button look="quiet" onClick={() => send(newEntry(TAKE_BACK, { of: last.id }))}>
               Take back the shim of {text(last.thickness)}
             </Button>
           )}

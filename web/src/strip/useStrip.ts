@@ -7,7 +7,7 @@ import {
   STRIP_ADDED,
   STRIP_ODD,
   STRIP_PLAN,
-  STRIP_UNDO,
+  TAKE_BACK,
   stripLog,
   timelineOf,
   TRAY,
@@ -124,7 +124,7 @@ export function useStrip(context: JobContext, backFrom = false) {
     nameTray: (number: number, name: string, place: string) => keep(TRAY, { number, name, place }),
     newTray: () => setAsked(Math.max(0, ...trays.map((t) => t.number), tray) + 1),
     takeBack: () => {
-      if (last && keep(STRIP_UNDO, { of: last.id })) settle();
+      if (last && keep(TAKE_BACK, { of: last.id })) settle();
     },
     turn: () => {
       settle();

@@ -6,7 +6,7 @@ import {
   TORQUE_CHECKED,
   TORQUE_DUE,
   TORQUE_SEEN,
-  TORQUE_UNDO,
+  TAKE_BACK,
   TORQUED,
   torqueLog,
   torqueRun,
@@ -81,7 +81,7 @@ export function useTorque(file: JobFile) {
     check: (of: string, moved: readonly number[]) => send(newEntry(TORQUE_CHECKED, { group: of, moved })),
     later: (of: string, on: string) => send(newEntry(TORQUE_DUE, { group: of, on })),
     takeBack: () => {
-      if (last) send(newEntry(TORQUE_UNDO, { of: last.id }));
+      if (last) send(newEntry(TAKE_BACK, { of: last.id }));
     },
   };
 }

@@ -16,7 +16,7 @@ export function LastWork({ file, kinds }: { file: JobFile; kinds: readonly WorkK
         {last.text.trim() && `, ${last.text.trim()}`},{' '}
         <span className="whitespace-nowrap">{dayText(last.at)}</span>
       </span>
-      <Button look="quiet" onClick={() => send(newEntry(TAKE_BACK, { readingId: last.id }))}>
+      <Button look="quiet" onClick={() => send(newEntry(TAKE_BACK, { of: last.id }))}>
         Take back: {WORK[last.what].name}
       </Button>
       {trouble && (

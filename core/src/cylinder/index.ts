@@ -1,0 +1,16 @@
+export * from './correcting.js';
+export * from './entries.js';
+export * from './filed.js';
+export * from './finding.js';
+export * from './findings.js';
+export * from './partFinding.js';
+export * from './partWork.js';
+export * from './place.js';
+export * from './slipCodes.js';
+export * from './stackLaid.js';
+export * from './standing.js';
+export * from './work.js';
+export * from './workDone.js';
+export * from './workTable.js';
+export * from './places/index.js';
+export { onCylinder } from './places/onSheet.js';

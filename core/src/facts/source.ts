@@ -1,0 +1,34 @@
+import type { AnyEntry, Ledger } from '../ledger/index.js';
+
+/** What facts are worked of: parts by name, one of them a log. */
+export interface Whole {
+  readonly log: readonly AnyEntry[];
+}
+
+/** What tells one asking of a fact from another: nothing, a word, a number. */
+export type Key = string | number | boolean | null | void;
+
+export interface AnyFact {
+  readonly name: string;
+  readonly work: (job: Whole, key: Key) => unknown;
+}
+
+/** What a fact came to. */
+export interface Known {
+  readonly fact: AnyFact;
+  readonly key: Key;
+  readonly value: unknown;
+}
+
+/** What a change may touch, by name: a part of the job, entries of a kind, the log as a whole. */
+export type Source = string | symbol;
+export const LOG = 'log';
+export const kindSource = (kind: string): Source => `log/${kind}`;
+
+/** The job behind what a fact sees, as it is now. */
+export interface Behind {
+  readonly job: Whole;
+  readonly index: Ledger;
+  readonly part: (name: Source) => unknown;
+  readonly memo: (fact: AnyFact, key: Key) => Known;
+}

@@ -1,0 +1,95 @@
+import { LEDGER, type AnyEntry, type Ledger } from '../ledger/index.js';
+import {
+  kindSource,
+  LOG,
+  type AnyFact,
+  type Behind,
+  type Key,
+  type Known,
+  type Source,
+  type Whole,
+} from './source.js';
+
+/** By which a job that is watched leads back to the fact that reads it. */
+const FRAME = Symbol('who reads');
+
+/** The reader behind a job; null for one as it lies there. */
+export const frameOf = (job: object): Frame | null => (job as { readonly [FRAME]?: Frame })[FRAME] ?? null;
+
+/** Whether something is a job, or a log, as a fact sees it. */
+export const isView = (v: object): boolean => frameOf(v) !== null;
+
+/** What one working of a fact reads. What it reads later, in a sentence it left behind, it reads too. */
+export class Frame {
+  readonly sources = new Set<Source>();
+  readonly facts = new Map<Known, unknown>();
+  readonly probes: { readonly ask: () => unknown; readonly value: unknown }[] = [];
+  /** It read one fact as it was at two times: it has to be worked anew. */
+  torn = false;
+  readonly view: Whole;
+  private watched: readonly AnyEntry[] | null = null;
+
+  constructor(private readonly store: Behind) {
+    this.view = new Proxy(store.job, {
+      get: (_, name) => {
+        if (name === FRAME) return this;
+        if (name === LOG) return (this.watched ??= this.watch());
+        this.sources.add(name);
+        return store.part(name);
+      },
+    });
+  }
+
+  fact(of: AnyFact, key: Key): unknown {
+    const memo = this.store.memo(of, key);
+    if (!this.facts.has(memo)) this.facts.set(memo, memo.value);
+    else if (this.facts.get(memo) !== memo.value) this.torn = true;
+    return memo.value;
+  }
+
+  /** Something outside the job, asked again when it is to be known whether all stands. */
+  probe<T>(ask: () => T): T {
+    const value = ask();
+    this.probes.push({ ask, value });
+    return value;
+  }
+
+  private readonly ledger: Ledger = {
+    all: (kinds) => {
+      for (const kind of kinds) this.sources.add(kindSource(kind));
+      return this.store.index.all(kinds);
+    },
+    standing: (kinds) => {
+      for (const kind of kinds) this.sources.add(kindSource(kind));
+      return this.store.index.standing(kinds);
+    },
+    entry: (id) => {
+      const found = this.store.index.entry(id);
+      this.sources.add(found ? kindSource(found.kind) : LOG);
+      return found;
+    },
+    // Where an entry stands moves only with the entry itself.
+    at: (id) => {
+      const found = this.store.index.entry(id);
+      if (!found) this.sources.add(LOG);
+      return this.store.index.at(id);
+    },
+    isBack: (entry) => (this.sources.add(kindSource(entry.kind)), this.store.index.isBack(entry)),
+  };
+
+  /** The log: asked by kind it is read by kind, walked it is read whole. */
+  private watch(): readonly AnyEntry[] {
+    return new Proxy(this.store.job.log, {
+      get: (_, name) => {
+        if (name === FRAME) return this;
+        if (name === LEDGER) return this.ledger;
+        this.sources.add(LOG);
+        const { log } = this.store.job;
+        const value: unknown = Reflect.get(log, name);
+        return typeof value === 'function' ? (value.bind(log) as unknown) : value;
+      },
+      ownKeys: () => (this.sources.add(LOG), Reflect.ownKeys(this.store.job.log)),
+      has: (_, name) => (this.sources.add(LOG), Reflect.has(this.store.job.log, name)),
+    });
+  }
+}
