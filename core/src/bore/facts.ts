@@ -1,8 +1,8 @@
+import { askOf, type Ask, type Figure, type Heavy } from '../verdicts/index.js';
 import { takenIn, findings, isOfCylinder, scoresOf } from '../cylinder/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { fact, topLeftOn, type JobFile } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
-import type { Ask, Figure, Heavy } from '../verdicts/index.js';
 import { boreState, type BoreState } from './boreState.js';
 import type { MapProblem } from './mapProblem.js';
 import { mapProblem } from './mapProblems.js';
@@ -32,6 +32,10 @@ export const PROPAGATION: Heavy<MapProblem, MapSpread> = { name: 'propagation', 
 /** Looks a propagated map up, or works it; null while it is not there yet. */
 export type SpreadOf = (problem: MapProblem) => MapSpread | null;
 
+/** What is known of one cylinder's bore, and its map. */
+const boreAt = fact('boreAt', (file, [unit, at]: readonly [LengthUnit, number]) => boresOf(file, unit)[at]!);
+const mapAt = fact('mapAt', (file, [unit, at]: readonly [LengthUnit, number]) => mapsOf(file, unit)[at]);
+
 /** The propagated map of each cylinder; null while it is not there, undefined where there is none to work. */
 export const spreadsOf = (file: JobFile, ask: Ask): (MapSpread | null | undefined)[] =>
   mapsOf(file, ask.unit).map((map) => (map ? ask.worked(PROPAGATION, map) : undefined));
@@ -39,27 +43,21 @@ export const spreadsOf = (file: JobFile, ask: Ask): (MapSpread | null | undefine
 const isRead = (file: JobFile, cylinder: number): boolean =>
   takenIn(file.log).some((e) => isOfCylinder(e.station) && e.station.cylinder === cylinder);
 
-/**
- * Figures of every bore, kept while neither the bore nor its propagated map changes: most bores are as they
- * were when another one's map arrives.
- */
+/** Figures of every bore, each worked again only when that bore or its propagated map moved. */
 export function perBore(
+  name: string,
   work: (file: JobFile, bore: BoreState, spread: MapSpread | null | undefined, ask: Ask) => readonly Figure[],
 ): (file: JobFile, ask: Ask) => readonly Figure[] {
-  const known = new WeakMap<
-    BoreState,
-    { readonly spread: MapSpread | null | undefined; readonly figures: readonly Figure[] }
-  >();
-  return (file, ask) => {
-    const spreads = spreadsOf(file, ask);
-    return boresOf(file, ask.unit).flatMap((bore, i) => {
+  const spreadAt = fact('spreadAt', (file, [unit, at]: readonly [LengthUnit, number]) => {
+    const map = mapAt(file, [unit, at]);
+    return map ? askOf(file, unit).worked(PROPAGATION, map) : undefined;
+  });
+  const figures = fact(name, (file, [unit, at]: readonly [LengthUnit, number]) =>
+    work(file, boreAt(file, [unit, at]), spreadAt(file, [unit, at]), askOf(file, unit)),
+  );
+  return (file, { unit }) =>
+    file.engine.cylinders.flatMap((_, at) =>
       // Left on, nobody sees them; what was read of one all the same is judged.
-      if (topLeftOn(file) && !isRead(file, i)) return [];
-      const before = known.get(bore);
-      if (before && before.spread === spreads[i]) return before.figures;
-      const figures = work(file, bore, spreads[i], ask);
-      known.set(bore, { spread: spreads[i], figures });
-      return figures;
-    });
-  };
+      topLeftOn(file) && !isRead(file, at) ? [] : figures(file, [unit, at]),
+    );
 }

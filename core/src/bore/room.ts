@@ -7,7 +7,7 @@ import { findingItems } from './findingItems.js';
 export const bore: Room = {
   name: 'bore',
   station: 'measure',
-  figures: perBore((file, of, spread) => [
+  figures: perBore('figures of a bore', (file, of, spread) => [
     ...boreItems(file, of, spread),
     ...findingItems(file, of.cylinder, findingsOf(file)[of.cylinder]!),
   ]),

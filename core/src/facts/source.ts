@@ -5,8 +5,9 @@ export interface Whole {
   readonly log: readonly AnyEntry[];
 }
 
-/** What tells one asking of a fact from another: nothing, a word, a number. */
-export type Key = string | number | boolean | null | void;
+type Word = string | number | boolean | null;
+/** What tells one asking of a fact from another: nothing, a word, a number, or several of them. */
+export type Key = Word | void | readonly Word[];
 
 export interface AnyFact {
   readonly name: string;

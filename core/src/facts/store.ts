@@ -54,8 +54,9 @@ export class Store implements Behind {
   memo(fact: AnyFact, key: Key): Memo {
     let keys = this.memos.get(fact);
     if (!keys) this.memos.set(fact, (keys = new Map()));
-    let memo = keys.get(key);
-    if (!memo) keys.set(key, (memo = { fact, key, frame: null, value: undefined, at: 0 }));
+    const name = typeof key === 'object' && key !== null ? key.join('\n') : key;
+    let memo = keys.get(name);
+    if (!memo) keys.set(name, (memo = { fact, key, frame: null, value: undefined, at: 0 }));
     if (memo.at === this.version) return memo;
     if (!memo.frame || !this.stands(memo, memo.frame)) this.work(memo);
     memo.at = this.version;
@@ -70,10 +71,9 @@ export class Store implements Behind {
     memo.frame = frame;
   }
 
-  private stands(memo: Memo, { sources, facts, probes, torn }: Frame): boolean {
+  private stands(memo: Memo, { sources, facts, torn }: Frame): boolean {
     if (torn) return false;
     for (const source of sources) if ((this.stamps.get(source) ?? 0) > memo.at) return false;
-    for (const probe of probes) if (probe.ask() !== probe.value) return false;
     for (const [of, value] of facts) if (this.memo(of.fact, of.key).value !== value) return false;
     return true;
   }

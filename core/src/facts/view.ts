@@ -23,7 +23,6 @@ export const isView = (v: object): boolean => frameOf(v) !== null;
 export class Frame {
   readonly sources = new Set<Source>();
   readonly facts = new Map<Known, unknown>();
-  readonly probes: { readonly ask: () => unknown; readonly value: unknown }[] = [];
   /** It read one fact as it was at two times: it has to be worked anew. */
   torn = false;
   readonly view: Whole;
@@ -45,13 +44,6 @@ export class Frame {
     if (!this.facts.has(memo)) this.facts.set(memo, memo.value);
     else if (this.facts.get(memo) !== memo.value) this.torn = true;
     return memo.value;
-  }
-
-  /** Something outside the job, asked again when it is to be known whether all stands. */
-  probe<T>(ask: () => T): T {
-    const value = ask();
-    this.probes.push({ ask, value });
-    return value;
   }
 
   private readonly ledger: Ledger = {

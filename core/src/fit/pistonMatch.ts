@@ -1,5 +1,5 @@
+import { lastDay, fittedPiston, type JobFile } from '../job/index.js';
 import type { BoreState } from '../bore/index.js';
-import { fittedPiston, type JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
 import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import type { Kit } from '../specs/index.js';
@@ -45,7 +45,7 @@ export function pistonMatch(
   judgement: { readonly readings: ReadingsState; readonly bores: readonly BoreState[] },
 ): PistonMatch | null {
   const { bores, readings } = judgement;
-  const at = file.log.at(-1)?.at ?? '';
+  const at = lastDay(file.log);
   const sizes = bores.map((b) => {
     if (!b.survey || b.blockedBy !== null) return null;
     return {

@@ -17,7 +17,7 @@ export const fit: Room = {
     PISTON_CHECK.is(entry)
       ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}piston looked over: ${pistonCheckText(entry)}`
       : null,
-  figures: perBore((file, of, spread, ask) => [
+  figures: perBore('fit of a bore', (file, of, spread, ask) => [
     ...clearanceItems(file, of, readingsOf(file, ask.unit), spread),
     ...pinItems(file, of.cylinder, readingsOf(file, ask.unit)),
   ]),

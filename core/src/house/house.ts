@@ -1,3 +1,5 @@
+import { factsOf } from './houseFacts.js';
+import { findsOf, withFinds, type Room } from '../verdicts/index.js';
 import { assembly } from '../assembly/index.js';
 import { bearings } from '../bearings/index.js';
 import { before } from '../before/index.js';
@@ -36,7 +38,6 @@ import { torque } from '../torque/index.js';
 import { valvesRoom } from '../valves/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
-import type { Room } from '../verdicts/index.js';
 
 /** The rooms of the house, in order. A new station adds its room here. */
 export const HOUSE: readonly Room[] = [
@@ -78,9 +79,19 @@ export function placesIn(rooms: readonly Room[]): readonly PlaceKind[] {
   return places;
 }
 
-/** A job as the rooms of a house know it: with the places they bring. */
-export const inHouse = (file: JobFile, rooms: readonly Room[] = HOUSE): JobFile =>
-  withPlaces(file, placesIn(rooms));
+const housed = new WeakMap<JobFile, JobFile>();
+
+/** A job as the rooms of a house know it: with the places they bring and what they find. */
+export function inHouse(file: JobFile, rooms: readonly Room[] = HOUSE): JobFile {
+  const finds = factsOf(rooms).found;
+  if (findsOf(file) === finds) return file;
+  const before = housed.get(file);
+  // One copy, so that facts worked for it are worked once.
+  if (before && findsOf(before) === finds) return before;
+  const now = withFinds(withPlaces(file, placesIn(rooms)), finds);
+  housed.set(file, now);
+  return now;
+}
 
 /** Every place a job asks for, room by room in the order they are walked. */
 export const walkIn = (file: JobFile, rooms: readonly Room[] = HOUSE): readonly Place[] =>

@@ -1,4 +1,5 @@
 export * from './house.js';
+export type { PartToGet, StationMark } from './houseFacts.js';
 export * from './jobFileShape.js';
 export * from './judgeJob.js';
 export * from './measures.js';

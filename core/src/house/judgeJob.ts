@@ -1,3 +1,4 @@
+import { type AnyEntry, takenAt } from '../ledger/index.js';
 import {
   boresOf,
   deepestScores,
@@ -8,15 +9,15 @@ import {
   type MapProblem,
   type SpreadOf,
 } from '../bore/index.js';
-import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
-import { combineVerdicts, type Overall } from '../gauges/index.js';
-import type { JobFile } from '../job/index.js';
 import type { FindingEntry, Score } from '../cylinder/index.js';
+import { follows } from '../facts/index.js';
+import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
+import type { Overall } from '../gauges/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
 import type { RingAction } from '../rings/index.js';
 import {
   kitsOf,
-  routes,
   waysOf,
   type Assumptions,
   type KitComparison,
@@ -25,8 +26,8 @@ import {
 } from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
-  cylinderOf,
-  overallOf,
+  askOf,
+  withWorked,
   type Ask,
   type Blocker,
   type Figure,
@@ -35,27 +36,11 @@ import {
   type Step,
 } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
-import { partsToGet } from './parts.js';
-import { whereabouts, type Rest, type Whereabouts } from './whereabouts.js';
+import { factsOf, together, type StationMark } from './houseFacts.js';
+import { whereaboutsOf, type Rest, type Whereabouts } from './whereabouts.js';
 
 /** The one thing to do now. A room may bring kinds of its own besides these. */
 export type NextAction = ReadingAction | FitAction | RouteAction | RingAction | Rest;
-
-/** What a tick of the run sheet shows. */
-export interface StationMark {
-  /** Of every figure judged there; null where nothing is judged or read. */
-  readonly verdict: Overall | null;
-  /** Whether every step asked for there is done; null where there is none. */
-  readonly done: boolean | null;
-  /** So many of its steps are not done. */
-  readonly open: number;
-  /** Whether any of its steps is. */
-  readonly begun: boolean;
-  /** ISO time since when it waits for something. */
-  readonly waits: string | null;
-  /** False where nothing is wanted of it in this job. */
-  readonly needed: boolean;
-}
 
 export interface Judgement {
   readonly items: readonly Figure[];
@@ -89,162 +74,112 @@ export interface Judgement {
   readonly overall: Overall | null;
 }
 
-/** What a judgement rests on before any map is propagated: the dear part, the same whatever the draws say. */
-export type Prepared = Pick<Judgement, 'bores' | 'readings' | 'checks' | 'findings' | 'scores' | 'maps'> & {
-  readonly unit: LengthUnit;
-};
+const NO_MAPS: SpreadOf = () => null;
 
-/** @param unit the slip questions speak in */
-export function prepareJob(
-  written: JobFile,
-  unit: LengthUnit = 'mm',
-  rooms: readonly Room[] = HOUSE,
-): Prepared {
-  const file = inHouse(written, rooms);
-  return {
-    unit,
-    bores: boresOf(file, unit),
-    readings: readingsOf(file, unit),
-    checks: checksOf(file, unit),
-    findings: findingsOf(file),
-    scores: deepestScores(file),
-    maps: mapsOf(file, unit),
-  };
-}
+const workedBy = new WeakMap<SpreadOf, Ask['worked']>();
 
 /** What heavy work found, from a look-up of propagated maps. */
-export const askWith = (unit: LengthUnit, spreadOf: SpreadOf): Ask => ({
-  unit,
-  worked: (heavy, problem) =>
-    (heavy.name === PROPAGATION.name ? spreadOf(problem as MapProblem) : null) as never,
-});
-
-/** Worked the first time it is asked for. */
-function once<T>(work: () => T): () => T {
-  let known: { readonly value: T } | null = null;
-  return () => (known ??= { value: work() }).value;
+function workedOf(spreadOf: SpreadOf): Ask['worked'] {
+  const known =
+    workedBy.get(spreadOf) ??
+    ((heavy, problem) => (heavy.name === PROPAGATION.name ? spreadOf(problem as MapProblem) : null) as never);
+  workedBy.set(spreadOf, known);
+  return known;
 }
 
-/** Lists of the same figures are the same list, so that what shows them is not drawn anew. */
-const lists = new WeakMap<Figure, Map<string, readonly Figure[]>>();
-function sameList(now: readonly Figure[], of = ''): readonly Figure[] {
-  const first = now[0];
-  if (!first) return now;
-  const known = lists.get(first) ?? new Map<string, readonly Figure[]>();
-  lists.set(first, known);
-  const before = known.get(of);
-  if (before?.length === now.length && before.every((f, i) => f === now[i])) return before;
-  known.set(of, now);
-  return now;
-}
-
-const together = (figures: readonly Figure[]): Overall | null => {
-  const states = figures.map(overallOf);
-  return states.every((s) => s === 'unread') ? null : combineVerdicts(states);
-};
-
-function marksOf(
-  rooms: readonly Room[],
-  figures: ReadonlyMap<Room, readonly Figure[]>,
-  file: JobFile,
-): Record<string, StationMark> {
-  const marks: Record<string, StationMark> = {};
-  for (const station of new Set(rooms.map((r) => r.station))) {
-    const here = rooms.filter((r) => r.station === station);
-    const steps = here.flatMap((r) => r.steps?.(file) ?? []).filter((s) => s.excused === null);
-    const blockers = here.flatMap((r) => r.blockers?.(file) ?? []);
-    const needed = !here.every((r) => r.needless?.(file) ?? false);
-    // Nothing is judged there, and nothing is begun: its tick says nothing yet.
-    if (needed && steps.length + blockers.length === 0 && here.every((r) => r.figures === undefined))
-      continue;
-    marks[station] = {
-      verdict: together(here.flatMap((r) => figures.get(r) ?? [])),
-      done: steps.length === 0 ? null : steps.every((s) => s.done !== null),
-      open: steps.filter((s) => s.done === null).length,
-      begun: steps.some((s) => s.done !== null),
-      needed,
-      waits: blockers[0]?.since ?? null,
-    };
-  }
-  return marks;
-}
-
-/** What rooms see of each other's findings. What a decided way brings is priced with the ways themselves. */
-export const foundIn = (
-  file: JobFile,
-  figures: readonly Figure[],
-  rooms: readonly Room[] = HOUSE,
-): Found => ({
-  figures,
-  needs: once(() =>
-    partsToGet(
-      file,
-      figures,
-      rooms.filter((r) => r !== routes),
-    ),
-  ),
-});
+/** The job with its propagated maps, one copy for each look-up of them; what was known before goes over. */
+const withMaps = new WeakMap<JobFile, { readonly spreadOf: SpreadOf; readonly file: JobFile }>();
 
 /**
- * Verdicts on what was prepared, with whatever maps are propagated by now. Verdicts of a cylinder whose map
- * is as it was are the same objects as before.
- * @param written the one that was prepared
+ * A job as its house judges it, with whatever maps are propagated by now.
+ * @param spreadOf looks a propagated map up
  */
-export function judgePrepared(
+export function judged(
   written: JobFile,
-  prepared: Prepared,
-  spreadOf: SpreadOf,
+  spreadOf: SpreadOf = NO_MAPS,
   rooms: readonly Room[] = HOUSE,
-): Judgement {
-  const file = inHouse(written, rooms);
-  const ask = askWith(prepared.unit, spreadOf);
-  const byRoom = new Map(rooms.map((r) => [r, r.figures?.(file, ask) ?? []]));
-  const all = [...byRoom.values()].flat();
-  const itemsOf = file.engine.cylinders.map((_, i) => sameList(all.filter((f) => cylinderOf(f) === i)));
-  const at = new Map<string, readonly (readonly Figure[])[]>();
-  const itemsAt = (station: string) => {
-    const here = rooms.filter((r) => r.station === station).flatMap((r) => byRoom.get(r) ?? []);
-    const lists =
-      at.get(station) ??
-      file.engine.cylinders.map((_, i) =>
-        sameList(
-          here.filter((f) => cylinderOf(f) === i),
-          station,
-        ),
-      );
-    at.set(station, lists);
-    return lists;
-  };
-  const items = [...itemsOf.flat(), ...all.filter((f) => cylinderOf(f) === null)];
-  // What a decided way brings is priced with the ways themselves.
-  const found: Found = {
-    figures: items,
-    needs: once(() =>
-      partsToGet(
-        file,
-        items,
-        rooms.filter((r) => r !== routes),
-      ),
-    ),
-  };
-  const usual = once(() => waysOf(file, found, ask));
-  const where = whereabouts(file, found, ask, rooms);
-  return {
-    ...prepared,
-    ways: (assume) => (assume ? waysOf(file, found, ask, assume) : usual()),
-    items,
-    itemsOf,
-    itemsAt,
-    kits: kitsOf(file, found, ask),
-    next: where.next as NextAction,
-    nextAt: (station) => where.at(station) as NextAction | null,
-    where,
-    steps: rooms.flatMap((r) => r.steps?.(file) ?? []),
-    blockers: rooms.flatMap((r) => r.blockers?.(file) ?? []),
-    marks: marksOf(rooms, byRoom, file),
-    overall: together(items),
-  };
+): JobFile {
+  const housed = inHouse(written, rooms);
+  const before = withMaps.get(housed);
+  if (before?.spreadOf === spreadOf) return before.file;
+  const file = withWorked(housed, workedOf(spreadOf));
+  follows(file, before?.file ?? null);
+  withMaps.set(housed, { spreadOf, file });
+  return file;
 }
+
+/** Whether an entry says the same, for every verdict, whether or not the server has answered for it: only when it arrived is new. */
+function sameEntry(a: AnyEntry, b: AnyEntry): boolean {
+  if (a === b) return true;
+  if (a.id !== b.id || takenAt(a) !== takenAt(b)) return false;
+  const { received: _a, ...before } = a;
+  const { received: _b, ...after } = b;
+  return JSON.stringify(before) === JSON.stringify(after);
+}
+
+/**
+ * A job that another became: what is known of that one goes over, and only what moved is worked again. It is judged with
+ * the same maps.
+ * @returns the job as its house judges it
+ */
+export function becomes(before: JobFile, written: JobFile, rooms: readonly Room[] = HOUSE): JobFile {
+  const was = withMaps.get(inHouse(before, rooms));
+  const housed = inHouse(written, rooms);
+  if (!was || withMaps.has(housed)) return judged(written, was?.spreadOf, rooms);
+  const file = withWorked(housed, workedOf(was.spreadOf));
+  follows(file, was.file, sameEntry);
+  withMaps.set(housed, { spreadOf: was.spreadOf, file });
+  return file;
+}
+
+/** What the rooms of a house see of each other’s findings, and what they are asked with. */
+export const foundIn = (
+  file: JobFile,
+  unit: LengthUnit = 'mm',
+  rooms: readonly Room[] = HOUSE,
+): { readonly found: Found; readonly ask: Ask } => ({
+  found: factsOf(rooms).found(file, unit),
+  ask: askOf(file, unit),
+});
+
+/** Verdicts of the jobs of a house. */
+function judgementIn(rooms: readonly Room[]) {
+  const facts = factsOf(rooms);
+  const where = whereaboutsOf(rooms, facts);
+  const stations = [...new Set(rooms.map((r) => r.station))];
+  return fact('judgement', (file, unit: LengthUnit): Judgement => {
+    const items = facts.figures(file, unit);
+    const stand = where(file, unit);
+    const cylinders = file.engine.cylinders.map((_, at) => at);
+    return {
+      bores: boresOf(file, unit),
+      readings: readingsOf(file, unit),
+      checks: checksOf(file, unit),
+      findings: findingsOf(file),
+      scores: deepestScores(file),
+      maps: mapsOf(file, unit),
+      ways: (assume) => waysOf(file, unit, assume),
+      items,
+      itemsOf: cylinders.map((at) => facts.ofCylinder(file, [unit, at])),
+      itemsAt: (station) => cylinders.map((at) => facts.atStation(file, [unit, station, at])),
+      kits: kitsOf(file, unit),
+      next: stand.next as NextAction,
+      nextAt: (station) => stand.at(station) as NextAction | null,
+      where: stand,
+      steps: facts.steps(file),
+      blockers: facts.blockers(file),
+      marks: Object.fromEntries(
+        stations.flatMap((station) => {
+          const mark = facts.mark(file, [unit, station]);
+          return mark ? [[station, mark]] : [];
+        }),
+      ),
+      overall: together(items),
+    };
+  });
+}
+
+const judgements = new WeakMap<readonly Room[], ReturnType<typeof judgementIn>>();
 
 /**
  * Every verdict of a job from its file: the one function behind the screen, the server and the command.
@@ -254,9 +189,13 @@ export function judgePrepared(
  * @param show     unit the slip questions speak in
  * @param spreadOf propagation of a whole map
  */
-export const judgeJob = (
+export function judgeJob(
   file: JobFile,
   show: LengthUnit = 'mm',
-  spreadOf: SpreadOf = () => null,
+  spreadOf: SpreadOf = NO_MAPS,
   rooms: readonly Room[] = HOUSE,
-): Judgement => judgePrepared(file, prepareJob(file, show, rooms), spreadOf, rooms);
+): Judgement {
+  const judge = judgements.get(rooms) ?? judgementIn(rooms);
+  judgements.set(rooms, judge);
+  return judge(judged(file, spreadOf, rooms), show);
+}

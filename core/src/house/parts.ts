@@ -1,32 +1,15 @@
 import type { JobFile } from '../job/index.js';
-import type { Figure, PartNeeded, Room } from '../verdicts/index.js';
+import type { LengthUnit } from '../units/index.js';
+import type { Room } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
-
-/** A part to get, with everything that asks for it. */
-export interface PartToGet extends Omit<PartNeeded, 'why' | 'by'> {
-  readonly whys: readonly string[];
-}
+import { factsOf, type PartToGet } from './houseFacts.js';
 
 /**
  * Parts that have to be there before assembly: what each room asks for, nothing twice. What two rooms ask for is got
- * once, as many as the one that needs most.
- * @param figures what the rooms found: what is measured past its limit is got as well
+ * once, as many as the one that needs most; what is measured past its limit is got as well.
  */
-export function partsToGet(
+export const partsToGet = (
   written: JobFile,
-  figures: readonly Figure[],
+  unit: LengthUnit = 'mm',
   rooms: readonly Room[] = HOUSE,
-): readonly PartToGet[] {
-  const file = inHouse(written, rooms);
-  const parts = new Map<string, PartToGet>();
-  for (const { key, name, count, why } of rooms.flatMap((r) => r.parts?.(file, figures) ?? [])) {
-    const known = parts.get(key);
-    parts.set(key, {
-      key,
-      name: known?.name ?? name,
-      count: Math.max(count, known?.count ?? 0),
-      whys: [...new Set([...(known?.whys ?? []), why])],
-    });
-  }
-  return [...parts.values()];
-}
+): readonly PartToGet[] => factsOf(rooms).partsToGet(inHouse(written, rooms), unit);

@@ -1,17 +1,10 @@
 import type { SpreadOf } from '../bore/index.js';
 import type { JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
-import {
-  printedDay,
-  verdictSentence,
-  type Block,
-  type Figure,
-  type Room,
-  type Section,
-} from '../verdicts/index.js';
-import { HOUSE, inHouse } from './house.js';
-import { partsToGet } from './parts.js';
-import { askWith, foundIn, judgeJob } from './judgeJob.js';
+import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
+import { HOUSE } from './house.js';
+import { factsOf } from './houseFacts.js';
+import { foundIn, judged, judgeJob } from './judgeJob.js';
 
 /** What stands on every report, whatever rooms wrote it. */
 const FIRST_CAUTION =
@@ -45,8 +38,10 @@ function jobSection(file: JobFile): Section {
   return { key: 'job', title: 'The job', blocks: [block] };
 }
 
-function partsSection(file: JobFile, figures: readonly Figure[], rooms: readonly Room[]): Section[] {
-  const rows = partsToGet(file, figures, rooms).map((p) => [`${p.count}`, p.name, p.whys.join('; ')]);
+function partsSection(file: JobFile, unit: LengthUnit, rooms: readonly Room[]): Section[] {
+  const rows = factsOf(rooms)
+    .partsToGet(file, unit)
+    .map((p) => [`${p.count}`, p.name, p.whys.join('; ')]);
   return rows.length === 0
     ? []
     : [
@@ -67,17 +62,16 @@ function partsSection(file: JobFile, figures: readonly Figure[], rooms: readonly
 export function reportOf(
   written: JobFile,
   unit: LengthUnit = 'mm',
-  spreadOf: SpreadOf = () => null,
+  spreadOf?: SpreadOf,
   rooms: readonly Room[] = HOUSE,
 ): Report {
-  const file = inHouse(written, rooms);
-  const judged = judgeJob(file, unit, spreadOf, rooms);
-  const ask = askWith(unit, spreadOf);
-  const found = foundIn(file, judged.items, rooms);
-  const undecided = judged.items.filter((i) => i.state === 'undecided' && i.because !== 'unread');
-  const unread = judged.items.filter((i) => i.because === 'unread');
-  const noLimit = judged.items.filter((i) => i.state === 'noLimit' && i.because !== 'unread');
-  const open = judged.steps.filter((s) => s.done === null && s.excused === null);
+  const file = judged(written, spreadOf, rooms);
+  const { items, steps, blockers } = judgeJob(written, unit, spreadOf, rooms);
+  const { found, ask } = foundIn(file, unit, rooms);
+  const undecided = items.filter((i) => i.state === 'undecided' && i.because !== 'unread');
+  const unread = items.filter((i) => i.because === 'unread');
+  const noLimit = items.filter((i) => i.state === 'noLimit' && i.because !== 'unread');
+  const open = steps.filter((s) => s.done === null && s.excused === null);
   const said = (items: typeof undecided) =>
     items.map((i) => {
       const { headline, todo } = verdictSentence(file, i, unit);
@@ -89,7 +83,7 @@ export function reportOf(
     sections: [
       jobSection(file),
       ...rooms.flatMap((r) => r.report?.(file, found, ask) ?? []),
-      ...partsSection(file, judged.items, rooms),
+      ...partsSection(file, unit, rooms),
       list(
         'undecided',
         'Undecided',
@@ -99,11 +93,7 @@ export function reportOf(
       list(
         'not-done',
         'Not done',
-        [
-          ...said(unread),
-          ...open.map((s) => s.sentence(unit)),
-          ...judged.blockers.map((b) => b.sentence(unit)),
-        ],
+        [...said(unread), ...open.map((s) => s.sentence(unit)), ...blockers.map((b) => b.sentence(unit))],
         'Everything asked for so far is done.',
       ),
       list('cautions', 'Cautions', [FIRST_CAUTION, ...rooms.flatMap((r) => r.cautions ?? [])], ''),

@@ -1,14 +1,8 @@
-import { ledgerOf, kindIn, takenAt, type AnyEntry } from '../ledger/index.js';
-import { standingDecision, type JobFile } from '../job/index.js';
-import {
-  RUN,
-  URGENCIES,
-  type Action,
-  type Ask,
-  type Found,
-  type Offer,
-  type Room,
-} from '../verdicts/index.js';
+import { fact, standingDecision, type JobFile } from '../job/index.js';
+import { kindIn, ledgerOf, takenAt, type AnyEntry } from '../ledger/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { RUN, URGENCIES, type Action, type Offer, type Room } from '../verdicts/index.js';
+import type { HouseFacts, Placed } from './houseFacts.js';
 
 /** What an earlier station left open: said beside the next action, never asked instead of it. */
 export interface LeftOpen {
@@ -37,25 +31,36 @@ const ANYWHERE: ReadonlySet<string> = new Set(['note', 'zero', 'zero-check', 'ta
 
 /** Finds which tick of the run sheet an entry was written at; null for what is written anywhere. */
 function stationOf(file: JobFile, rooms: readonly Room[]): (entry: AnyEntry) => string | null {
+  const byKind = new Map<string, string | null>();
+  const ofKind = (kind: string): string | null => {
+    if (!byKind.has(kind))
+      byKind.set(kind, rooms.find((r) => kindIn(r.entries ?? [], kind))?.station ?? null);
+    return byKind.get(kind)!;
+  };
   return (entry) => {
     if (ANYWHERE.has(entry.kind)) return null;
     const taker = rooms.find((r) => r.takes?.(entry, file));
     if (taker) return taker.station;
     const { part } = (entry as { readonly station?: { readonly part?: string } }).station ?? {};
     const reader = part === undefined ? undefined : rooms.find((r) => r.places?.some((k) => k.part === part));
-    if (reader) return reader.station;
-    return rooms.find((r) => kindIn(r.entries ?? [], entry.kind))?.station ?? null;
+    return reader?.station ?? ofKind(entry.kind);
   };
 }
 
+interface Written {
+  readonly station: string;
+  readonly since: string;
+  readonly by: string;
+}
+
 /** Where something was written last, and since when it goes on there. */
-function lastWritten(file: JobFile, rooms: readonly Room[]) {
+function lastWritten(file: JobFile, rooms: readonly Room[]): Written | null {
   const at = stationOf(file, rooms);
   const { isBack } = ledgerOf(file.log);
   const decision = standingDecision(file);
   // A decision is kept beside the log: it stands where it was taken.
   let decided = decision && { station: 'decide', since: decision.at, by: decision.by };
-  let found: { station: string; since: string; by: string } | null = null;
+  let found: Written | null = null;
   for (const entry of [...file.log].reverse()) {
     if (decided && takenAt(entry) <= decided.since) {
       found ??= decided;
@@ -78,11 +83,6 @@ const REST = {
   sentence: () => 'Nothing is left to do. The report is ready.',
 } satisfies Action;
 export type Rest = Action & { readonly kind: 'rest' };
-
-interface Placed {
-  readonly station: string;
-  readonly offer: Offer;
-}
 
 /** The most pressing of some offers. */
 function mostPressing(offers: readonly Offer[]): Action | null {
@@ -115,41 +115,53 @@ const lookIn = (run: readonly string[], from: number, isDecided: boolean): reado
   return [...on, ...back.filter((s) => !on.includes(s))];
 };
 
-/**
- * Where a job stands: the station that was written at last, or the next one on the run that asks for something once that
- * is through. What blocks comes first; what earlier stations left open stands beside it.
- */
-export function whereabouts(file: JobFile, found: Found, ask: Ask, rooms: readonly Room[]): Whereabouts {
-  const offers = rooms.flatMap((r) =>
-    (r.actions?.(file, found, ask) ?? []).map((offer): Placed => ({
-      station: offer.station ?? r.station,
-      offer,
-    })),
+/** Where the jobs of a house stand. */
+export type WhereaboutsFacts = ReturnType<typeof whereaboutsOf>;
+
+/** Facts of where a job stands, in a house. */
+export function whereaboutsOf(rooms: readonly Room[], { offersOf }: HouseFacts) {
+  const offers = fact('offers', (file, unit: LengthUnit): readonly Placed[] =>
+    offersOf.flatMap((r) => r.of(file, unit)),
   );
-  const known = new Map<string, Action | null>();
-  const at = (station: string): Action | null => {
-    if (!known.has(station))
-      known.set(station, mostPressing(offers.filter((o) => o.station === station).map((o) => o.offer)));
-    return known.get(station)!;
-  };
-  const last = lastWritten(file, rooms);
+  const at = fact(
+    'next at a station',
+    (file, [unit, station]: readonly [LengthUnit, string]): Action | null =>
+      mostPressing(
+        offers(file, unit)
+          .filter((o) => o.station === station)
+          .map((o) => o.offer),
+      ),
+  );
+  const blocks = fact('what blocks', (file, unit: LengthUnit): Action | null =>
+    mostPressing(offers(file, unit).flatMap((o) => (o.offer.blocks ? [o.offer] : []))),
+  );
+  const written = fact('written last', (file) => lastWritten(file, rooms));
+  const left = rooms.flatMap((r) =>
+    r.left ? [{ station: r.station, of: fact(`left of ${r.name}`, (file) => r.left!(file)) }] : [],
+  );
   const run = runOf(rooms);
-  const from = last === null ? 0 : run.indexOf(last.station);
-  const order = lookIn(run, from, standingDecision(file) !== null);
-  // What was decided is the state of a station, not something to do.
-  const asks = (s: string) => at(s) !== null && at(s)!.kind !== 'decided';
-  const own = order.find(asks) ?? (last ? 'hand-over' : 'measure');
-  const blocker = mostPressing(offers.filter((o) => o.offer.blocks).map((o) => o.offer));
-  const reached = blocker && last ? last.station : own;
-  return {
-    reached,
-    since: last?.since ?? null,
-    by: last?.by ?? null,
-    next: blocker ?? (asks(own) ? at(own)! : REST),
-    at,
-    leftOpen: run.slice(0, Math.max(0, run.indexOf(reached))).flatMap((station) => {
-      const words = rooms.flatMap((r) => (r.station === station ? (r.left?.(file) ?? []) : []));
-      return words.length === 0 ? [] : [{ station, words: words.join(', ') }];
-    }),
-  };
+  return fact('whereabouts', (file, unit: LengthUnit): Whereabouts => {
+    const last = written(file);
+    const from = last === null ? 0 : run.indexOf(last.station);
+    const order = lookIn(run, from, standingDecision(file) !== null);
+    // What was decided is the state of a station, not something to do.
+    const asked = (station: string): Action | null => {
+      const action = at(file, [unit, station]);
+      return action?.kind === 'decided' ? null : action;
+    };
+    const own = order.find((s) => asked(s) !== null) ?? (last ? 'hand-over' : 'measure');
+    const blocker = blocks(file, unit);
+    const reached = blocker && last ? last.station : own;
+    return {
+      reached,
+      since: last?.since ?? null,
+      by: last?.by ?? null,
+      next: blocker ?? asked(own) ?? REST,
+      at: (station) => at(file, [unit, station]),
+      leftOpen: run.slice(0, Math.max(0, run.indexOf(reached))).flatMap((station) => {
+        const words = left.flatMap((l) => (l.station === station ? (l.of(file) ?? []) : []));
+        return words.length === 0 ? [] : [{ station, words: words.join(', ') }];
+      }),
+    };
+  });
 }

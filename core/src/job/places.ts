@@ -13,18 +13,11 @@ export interface PlacedFile {
   readonly [HOUSED]?: readonly PlaceKind[];
 }
 
-const housed = new WeakMap<PlacedFile, PlacedFile>();
-
-/** The job as a house with such places knows it; the very same where the house brings none of its own. */
-export function withPlaces<F extends PlacedFile>(file: F, places: readonly PlaceKind[]): F {
-  if (placesOf(file) === places) return file;
-  const before = housed.get(file);
-  // One copy, so that facts worked for it are worked once.
-  if (before && placesOf(before) === places) return before as F;
-  const now = { ...file, [HOUSED]: places };
-  housed.set(file, now);
-  return now;
-}
+/** The job as a house with such places knows it. */
+export const withPlaces = <F extends PlacedFile>(file: F, places: readonly PlaceKind[]): F => ({
+  ...file,
+  [HOUSED]: places,
+});
 
 /** Every kind of place a job knows. */
 export const placesOf = (file: PlacedFile): readonly PlaceKind[] => file[HOUSED] ?? LOG_PLACES;

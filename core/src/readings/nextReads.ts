@@ -1,3 +1,4 @@
+import { lastDay, fittedPiston, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
 import {
   atHand,
   instrumentOf,
@@ -7,7 +8,6 @@ import {
   type RankedAction,
   type ReadAction,
 } from '../gauges/index.js';
-import { fittedPiston, nominalOf, placeKindOf, type JobFile } from '../job/index.js';
 import { isOfCylinder, type BorePlace, type GapPlace, type SizePlace } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
 import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
@@ -118,7 +118,7 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
   const gauges = own.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
   const micrometers = own.filter((i) => i.type === 'micrometer' && reach(i));
   if (behind.station.part === 'bore' && !zeroed && gauges[0] && micrometers[0]) {
-    const at = file.log.at(-1)?.at ?? '';
+    const at = lastDay(file.log);
     const worth = comparatorWorth(file, behind.station.cylinder, gauges[0], micrometers[0], undefined, at, 3);
     add(
       'comparator',

@@ -143,9 +143,6 @@ function afterTop(file: JobFile, top: Governed): Governing {
   };
 }
 
-/** Targets of a job, each worked once. */
-const targets = fact('targets', () => new Map<string, GapTarget>());
-
 function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget {
   const pack = packOf(file, cylinder);
   const depths = gapDepths(file, cylinder, pack);
@@ -206,13 +203,12 @@ function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget 
  * The gap a ring has to have: by the rule of its maker, in the bore where it is checked, with what other rules on
  * file would say. A rule that hangs on a bore nobody read gives nothing.
  */
-export function gapTarget(file: JobFile, cylinder: number, ring: GappedRing): GapTarget {
-  const known = targets(file);
-  const key = `${cylinder}:${ring}`;
-  const target = known.get(key) ?? targetOf(file, cylinder, ring);
-  known.set(key, target);
-  return target;
-}
+export const gapTarget = (file: JobFile, cylinder: number, ring: GappedRing): GapTarget =>
+  target(file, [cylinder, ring]);
+
+const target = fact('gap target', (file, [cylinder, ring]: readonly [number, GappedRing]) =>
+  targetOf(file, cylinder, ring),
+);
 
 /** Another rule beside the one that governs, with their difference in words. */
 export function schoolText({ limit, low }: OtherSchool, target: GapTarget, unit: LengthUnit): string {

@@ -1,6 +1,5 @@
 import { ledgerOf, placeKey } from '../ledger/index.js';
 import {
-  LEAF,
   FILED,
   type FiledEntry,
   type FilingTool,
@@ -46,33 +45,24 @@ export interface RingHistory {
   readonly card: RingCard | null;
 }
 
-const ofRing = fact('ofRing', (file: JobFile) => {
-  const { at: placed } = ledgerOf(file.log);
-  const standing = new Set(
-    [...readingsOf(file, 'mm').gaps.values()].flatMap((g) => g.tries.map((t) => t.id)),
-  );
-  const known = new Map<string, RingHistory>();
-  return (cylinder: number, ring: GappedRing, depth: Nanometres): RingHistory => {
-    const at = placeKey(gapPlace(cylinder, ring, depth));
-    const before = known.get(at);
-    if (before) return before;
+const ofRing = fact(
+  'ring history',
+  (file: JobFile, [cylinder, ring, depth]: readonly [number, GappedRing, Nanometres]): RingHistory => {
+    const { at } = ledgerOf(file.log);
+    const gap = readingsOf(file, 'mm').gaps.get(placeKey(gapPlace(cylinder, ring, depth)));
     const since = ringsSince(file, cylinder);
     const own = (e: { readonly id: string; readonly cylinder: number; readonly ring: string }) =>
-      e.cylinder === cylinder && e.ring === ring && placed(e.id) > since;
-    const tries = LEAF.in(file.log).filter(
-      (e) => standing.has(e.id) && placeKey(e.station) === at && placed(e.id) > since,
-    );
+      e.cylinder === cylinder && e.ring === ring && at(e.id) > since;
+    const tries = gap?.tries.filter((e) => at(e.id) > since) ?? [];
     const filed = FILED.in(file.log).filter(own);
     // A card that its sheet, corrected since, contradicts is of another ring.
     const cards = RING_CARD.in(file.log).filter((e) => own(e) && cardTrouble(file.engine, e) === null);
     const events = [...tries, ...filed, ...RING_STEP.in(file.log).filter(own), ...cards].sort(
-      (a, b) => placed(a.id) - placed(b.id),
+      (a, b) => at(a.id) - at(b.id),
     );
-    const history = { events, states: statesOf(events), filed, card: cards.at(-1) ?? null };
-    known.set(at, history);
-    return history;
-  };
-});
+    return { events, states: statesOf(events), filed, card: cards.at(-1) ?? null };
+  },
+);
 
 function statesOf(events: readonly RingEvent[]): RingState[] {
   const states: RingState[] = [];
@@ -103,7 +93,7 @@ export const ringHistory = (
   cylinder: number,
   ring: GappedRing,
   depth: Nanometres,
-): RingHistory => ofRing(file)(cylinder, ring, depth);
+): RingHistory => ofRing(file, [cylinder, ring, depth]);
 
 /** The clock of a cylinder that stands: set after its rings came to hand, and as the sheet of now has it. */
 export function clockOf(file: JobFile, cylinder: number): RingClock | null {

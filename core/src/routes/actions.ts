@@ -96,7 +96,7 @@ export function routeOffers(file: JobFile, found: Found, ask: Ask): Offer[] {
             i.state === 'beyond' &&
             cylinderOf(i) !== null &&
             (i.feature === 'finding' ||
-              (i.feature === 'bore' && kitsOf(file, found, ask).options.some((o) => o.feasible))),
+              (i.feature === 'bore' && kitsOf(file, ask.unit).options.some((o) => o.feasible))),
         )
           ? decide('decide-at-once')
           : null,

@@ -1,28 +1,28 @@
 import { boresOf, deepestScores, spreadsOf } from '../bore/index.js';
-import type { JobFile } from '../job/index.js';
+import { fact, lastDay, type JobFile } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
-import type { Ask, Found } from '../verdicts/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { askOf, foundOf } from '../verdicts/index.js';
 import { assumed, sameAssumptions, type Assumptions } from './assumptions.js';
 import { endedBy } from './ended.js';
 import { kitOptions, type KitComparison } from './kitOptions.js';
 
-const known = new WeakMap<Found, KitComparison>();
-
-/** The kits side by side, by what the rooms found: worked once for each judgement. */
-export function kitsOf(file: JobFile, found: Found, ask: Ask, assume?: Assumptions): KitComparison {
-  const usual = assume === undefined || sameAssumptions(assume, assumed(file));
-  const before = usual ? known.get(found) : undefined;
-  if (before) return before;
-  const kits = kitOptions(
+const kitsWith = (file: JobFile, unit: LengthUnit, assume?: Assumptions): KitComparison =>
+  kitOptions(
     file,
-    boresOf(file, ask.unit),
-    readingsOf(file, ask.unit),
+    boresOf(file, unit),
+    readingsOf(file, unit),
     deepestScores(file),
-    file.log.at(-1)?.at ?? '',
-    spreadsOf(file, ask).map((s) => s ?? null),
-    endedBy(found.figures),
+    lastDay(file.log),
+    spreadsOf(file, askOf(file, unit)).map((s) => s ?? null),
+    endedBy(foundOf(file, unit).figures),
     assume,
   );
-  if (usual) known.set(found, kits);
-  return kits;
-}
+
+const usualKits = fact('kits', (file, unit: LengthUnit) => kitsWith(file, unit));
+
+/** The kits side by side, by what the rooms found. */
+export const kitsOf = (file: JobFile, unit: LengthUnit, assume?: Assumptions): KitComparison =>
+  assume === undefined || sameAssumptions(assume, assumed(file))
+    ? usualKits(file, unit)
+    : kitsWith(file, unit, assume);

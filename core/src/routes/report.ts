@@ -27,7 +27,7 @@ const isDone = (file: JobFile, since: string): boolean =>
 function waysSection(file: JobFile, found: Found, ask: Ask): Section[] {
   const decision = standingDecision(file);
   if (decision && isDone(file, decision.at)) return [];
-  const { ways, recommended, kits } = waysOf(file, found, ask);
+  const { ways, recommended, kits } = waysOf(file, ask.unit);
   const items = found.figures.filter((f) => cylinderOf(f) !== null);
   if (tooEarly(kits, items, deepestScores(file)) || mayBeSound(items)) return [];
   const open = ways.filter((w) => w.feasible && w.odds.p !== null);
@@ -71,7 +71,7 @@ function askedOf(file: JobFile, unit: LengthUnit): Block[] {
 
 /** What was decided and why, and to what size each bore is to be taken for it. */
 export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
-  const kits = kitsOf(file, found, ask);
+  const kits = kitsOf(file, ask.unit);
   const decision = standingDecision(file);
   const option = kits.options.find((o) => o.kit.id === decision?.kitId && o.way === 'bore');
   // Once a ticket is written its sizes are what was asked for: worked anew they might be others.
@@ -96,7 +96,7 @@ export function routesReport(file: JobFile, found: Found, ask: Ask): Section[] {
             }
           : {
               kind: 'text',
-              text: `Nothing is decided yet. ${recommendationSentence(file, waysOf(file, found, ask), found.figures, ask.unit)}`,
+              text: `Nothing is decided yet. ${recommendationSentence(file, waysOf(file, ask.unit), found.figures, ask.unit)}`,
             },
         ...(sizes
           ? [

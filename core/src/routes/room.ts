@@ -11,6 +11,7 @@ import { ROUTE_LABOUR, ROUTE_PARTS } from './waySheets.js';
 export const routes: Room = {
   name: 'routes',
   station: 'decide',
+  decides: true,
   entries: [SIDE_WEAR],
   sheets: [ROUTE_PARTS, ROUTE_LABOUR],
   // What goes with the way decided on; nothing of it while nobody has decided.

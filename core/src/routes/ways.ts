@@ -1,9 +1,10 @@
 import { boresOf, deepestScores, kitPiston, rangeOf, spreadsOf } from '../bore/index.js';
 import type { TargetBore } from '../fit/index.js';
-import { ROUTES, topLeftOn, wallOf, type JobFile, type RouteName } from '../job/index.js';
+import { fact, lastDay, ROUTES, topLeftOn, wallOf, type JobFile, type RouteName } from '../job/index.js';
 import { readingsOf } from '../readings/index.js';
 import { CONSTRUCTION, type Kit } from '../specs/index.js';
-import { cylinderOf, governingFor, type Ask, type Found } from '../verdicts/index.js';
+import type { LengthUnit } from '../units/index.js';
+import { askOf, cylinderOf, foundOf, governingFor } from '../verdicts/index.js';
 import { assumed, type Assumptions } from './assumptions.js';
 import { costOf, firmFor, outsideOf, type Cost } from './cost.js';
 import { kitsOf } from './facts.js';
@@ -157,19 +158,14 @@ function wallLeft(file: JobFile, finish: number | null, wear: number): Pick<Life
 /**
  * The ways out side by side: feasible or the sentence why not, how surely each does, what it costs with everything that
  * goes with it, how long it takes, what is left afterwards.
- * @param assume what nobody measured; what the shop assumes where nothing is given
  */
-export function waysOf(
-  file: JobFile,
-  found: Found,
-  ask: Ask,
-  assume: Assumptions = assumed(file),
-): WayComparison {
-  const kits = kitsOf(file, found, ask, assume);
-  const bores = boresOf(file, ask.unit);
-  const state = readingsOf(file, ask.unit);
-  const spreads = spreadsOf(file, ask).map((s) => s ?? null);
-  const at = file.log.at(-1)?.at ?? '';
+function waysWith(file: JobFile, unit: LengthUnit, assume: Assumptions): WayComparison {
+  const found = foundOf(file, unit);
+  const kits = kitsOf(file, unit, assume);
+  const bores = boresOf(file, unit);
+  const state = readingsOf(file, unit);
+  const spreads = spreadsOf(file, askOf(file, unit)).map((s) => s ?? null);
+  const at = lastDay(file.log);
   const figures = found.figures.filter((f) => cylinderOf(f) !== null);
   const wear = Math.max(0, ...bores.map((b) => (b.survey?.largest.of.value ?? 0) - b.reference.value));
   const wornShare = bores.reduce<number | null>((most, b) => {
@@ -291,3 +287,12 @@ export function waysOf(
     recommended: early ? null : recommendWay({ ways, assume }, asItIs),
   };
 }
+
+const usualWays = fact('ways', (file, unit: LengthUnit) => waysWith(file, unit, assumed(file)));
+
+/**
+ * The ways out side by side.
+ * @param assume what nobody measured; what the shop assumes where nothing is given
+ */
+export const waysOf = (file: JobFile, unit: LengthUnit, assume?: Assumptions): WayComparison =>
+  assume ? waysWith(file, unit, assume) : usualWays(file, unit);

@@ -1,3 +1,4 @@
+import { ofLog } from '../facts/index.js';
 import { difference, uncertaintyOf, type Estimate } from '../gauges/index.js';
 import { fact, type JobFile } from '../job/index.js';
 import { isDoneOn, workOf } from '../cylinder/index.js';
@@ -32,24 +33,18 @@ export interface PortMatch {
 
 const PORT_WORK: ReadonlySet<string> = new Set(['ports-eased', 'ports-worked']);
 
+const logThen = ofLog('log then', (log, at: number) => log.slice(0, at));
+const fileThen = fact('job then', (file, at: number): JobFile => ({ ...file, log: logThen(file.log, at) }));
+
 /** The job as it stood before each work on the ports of a cylinder, the first one first; of the cylinder that is on it. */
-function earlier(file: JobFile): (cylinder: number) => readonly JobFile[] {
-  const known = new Map<number, JobFile>();
-  const upTo = (at: number): JobFile => {
-    const before = known.get(at) ?? { ...file, log: file.log.slice(0, at) };
-    known.set(at, before);
-    return before;
-  };
-  return (cylinder) => {
-    const works = workOf(file.log).filter(({ entry }) => isDoneOn(entry, cylinder));
-    const since = works.findLast(({ entry }) => entry.what === 'exchanged')?.at ?? -1;
-    return works.filter((w) => w.at > since && PORT_WORK.has(w.entry.what)).map((w) => upTo(w.at));
-  };
+function earlier(file: JobFile, cylinder: number): readonly JobFile[] {
+  const works = workOf(file.log).filter(({ entry }) => isDoneOn(entry, cylinder));
+  const since = works.findLast(({ entry }) => entry.what === 'exchanged')?.at ?? -1;
+  return works.filter((w) => w.at > since && PORT_WORK.has(w.entry.what)).map((w) => fileThen(file, w.at));
 }
 
 /** Every port of every cylinder: heights and widths before and after. */
 export const portMap = fact('portMap', (file): readonly MappedPort[] => {
-  const then = earlier(file);
   const read = (of: JobFile, m: typeof PORT_ROOF, t: PortThing): Estimate | null =>
     readThing(of, m, t, 'mm').places.get('')?.result?.estimate ?? null;
   const nominal = (m: typeof PORT_ROOF, t: PortThing): number =>
@@ -57,7 +52,7 @@ export const portMap = fact('portMap', (file): readonly MappedPort[] => {
   return portsOf(file.engine).map((thing) => {
     const of = (m: typeof PORT_ROOF): PortFigure => ({
       sheet: nominal(m, thing),
-      before: then(thing.cylinder).flatMap((f) => read(f, m, thing) ?? [])[0] ?? null,
+      before: earlier(file, thing.cylinder).flatMap((f) => read(f, m, thing) ?? [])[0] ?? null,
       now: read(file, m, thing),
     });
     const width = of(PORT_WIDTH);

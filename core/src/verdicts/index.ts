@@ -2,6 +2,7 @@ export * from './againstLimit.js';
 export * from './figure.js';
 export * from './figureSpread.js';
 export * from './figureTitle.js';
+export * from './housed.js';
 export * from './judgeValue.js';
 export * from './quantity.js';
 export * from './rangeFor.js';

@@ -170,6 +170,8 @@ export interface Room {
    * @param figures of every room
    */
   readonly parts?: (file: JobFile, figures: readonly Figure[]) => readonly PartNeeded[];
+  /** Its parts come with what is decided: priced with the ways, not got whichever way is gone. */
+  readonly decides?: true;
   /** @param found figures of every room */
   readonly actions?: (file: JobFile, found: Found, ask: Ask) => readonly Offer[];
   /** What an entry says was done, in a sentence without its full stop; null for one that is not its own. */
