@@ -1,8 +1,8 @@
-import { fact, standingDecision, type JobFile } from '../job/index.js';
-import { kindIn, ledgerOf, takenAt, type AnyEntry } from '../ledger/index.js';
+import { fact, standingDecision } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { RUN, URGENCIES, type Action, type Offer, type Room } from '../verdicts/index.js';
 import type { HouseFacts, Placed } from './houseFacts.js';
+import { writtenLast } from './lastWritten.js';
 
 /** What an earlier station left open: said beside the next action, never asked instead of it. */
 export interface LeftOpen {
@@ -24,55 +24,6 @@ export interface Whereabouts {
   /** What a station asks for by itself; null where nothing is left to do there. */
   readonly at: (station: string) => Action | null;
   readonly leftOpen: readonly LeftOpen[];
-}
-
-/** Kinds that are written at any station, and say nothing of where the work is. */
-const ANYWHERE: ReadonlySet<string> = new Set(['note', 'zero', 'zero-check', 'take-back', 'answer']);
-
-/** Finds which tick of the run sheet an entry was written at; null for what is written anywhere. */
-function stationOf(file: JobFile, rooms: readonly Room[]): (entry: AnyEntry) => string | null {
-  const byKind = new Map<string, string | null>();
-  const ofKind = (kind: string): string | null => {
-    if (!byKind.has(kind))
-      byKind.set(kind, rooms.find((r) => kindIn(r.entries ?? [], kind))?.station ?? null);
-    return byKind.get(kind)!;
-  };
-  return (entry) => {
-    if (ANYWHERE.has(entry.kind)) return null;
-    const taker = rooms.find((r) => r.takes?.(entry, file));
-    if (taker) return taker.station;
-    const { part } = (entry as { readonly station?: { readonly part?: string } }).station ?? {};
-    const reader = part === undefined ? undefined : rooms.find((r) => r.places?.some((k) => k.part === part));
-    return reader?.station ?? ofKind(entry.kind);
-  };
-}
-
-interface Written {
-  readonly station: string;
-  readonly since: string;
-  readonly by: string;
-}
-
-/** Where something was written last, and since when it goes on there. */
-function lastWritten(file: JobFile, rooms: readonly Room[]): Written | null {
-  const at = stationOf(file, rooms);
-  const { isBack } = ledgerOf(file.log);
-  const decision = standingDecision(file);
-  // A decision is kept beside the log: it stands where it was taken.
-  let decided = decision && { station: 'decide', since: decision.at, by: decision.by };
-  let found: Written | null = null;
-  for (const entry of [...file.log].reverse()) {
-    if (decided && takenAt(entry) <= decided.since) {
-      found ??= decided;
-      if (found.station !== 'decide') return found;
-      decided = null;
-    }
-    const station = isBack(entry) ? null : at(entry);
-    if (station === null) continue;
-    if (found && found.station !== station) return found;
-    found = { station, since: takenAt(entry), by: found?.by ?? entry.by };
-  }
-  return found ?? decided;
 }
 
 const REST = {
@@ -135,7 +86,7 @@ export function whereaboutsOf(rooms: readonly Room[], { offersOf }: HouseFacts) 
   const blocks = fact('what blocks', (file, unit: LengthUnit): Action | null =>
     mostPressing(offers(file, unit).flatMap((o) => (o.offer.blocks ? [o.offer] : []))),
   );
-  const written = fact('written last', (file) => lastWritten(file, rooms));
+  const written = writtenLast(rooms);
   const left = rooms.flatMap((r) =>
     r.left ? [{ station: r.station, of: fact(`left of ${r.name}`, (file) => r.left!(file)) }] : [],
   );

@@ -115,7 +115,7 @@ export const inspect: Room = {
       ...apartSteps(file),
     ];
   },
-  takes: (e) => PART_FINDING.is(e) || PART_WORK.is(e),
+  takes: { kinds: [PART_FINDING.kind, PART_WORK.kind], is: () => true },
   left: (file) => {
     const { chosen } = stripPlan(file);
     const open = !chosen && !inspectBegun(file) ? 0 : notLookedAt(file).length;

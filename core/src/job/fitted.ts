@@ -1,4 +1,4 @@
-import { lastBefore } from '../ledger/index.js';
+import { lastBefore } from './lastDay.js';
 import { renewedWall, workOf, type RenewedWall } from '../cylinder/index.js';
 
 import type { Kit, LimitState } from '../specs/index.js';

@@ -23,7 +23,3 @@ export function clockBelieved({ at, received, importedBy }: Timed): boolean {
  * @example takenAt({ at: '2026-03-01T20:00:00Z', received: '2026-03-02T08:00:00Z', importedBy: null }) // '2026-03-01T20:00:00Z'
  */
 export const takenAt = (entry: Timed): string => (clockBelieved(entry) ? entry.at : entry.received!);
-
-/** Where in a log the last entry stands that was made no later than a time; -1 where none was. */
-export const lastBefore = (log: readonly AnyEntry[], time: string): number =>
-  log.findLastIndex((e) => takenAt(e) <= time);

@@ -1,6 +1,6 @@
+import { READING, WORK_DONE, type BorePlace, type PistonPlace } from '../cylinder/index.js';
 import { ledgerOf, placeKey, takenAt } from '../ledger/index.js';
 import { OUTSIDE_WORKS, pistonAsked, ROUTES, standingDecision, wallOf, type JobFile } from '../job/index.js';
-import type { BorePlace, PistonPlace } from '../cylinder/index.js';
 import { borePlan, pistonPlace, readingsOf } from '../readings/index.js';
 import { outsideOf } from '../routes/index.js';
 import { moneyText } from '../money/index.js';
@@ -197,19 +197,19 @@ export const outside: Room = {
   },
   blockers,
   // What is read of a wall that came back is read against its ticket.
-  takes: (e, file) => {
-    if (e.kind === 'work') return OUTSIDE_MAKES.has((e as unknown as { what: string }).what);
-    const { station } = e as unknown as { station?: { part: string; cylinder?: number } };
-    return (
-      e.kind === 'reading' &&
-      station?.part === 'bore' &&
-      ticketsOf(file).some(
+  takes: {
+    kinds: [WORK_DONE.kind, READING.kind],
+    is: (e, file) => {
+      if (WORK_DONE.is(e)) return OUTSIDE_MAKES.has(e.what);
+      if (!READING.is(e) || e.station.part !== 'bore') return false;
+      const { cylinder } = e.station;
+      return ticketsOf(file).some(
         (t) =>
           backSince(t) !== null &&
           takenAt(e) >= backSince(t)! &&
-          t.ticket.lines.some((l) => l.cylinder === station.cylinder),
-      )
-    );
+          t.ticket.lines.some((l) => l.cylinder === cylinder),
+      );
+    },
   },
   actions: (file, { figures }) => [
     {

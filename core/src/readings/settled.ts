@@ -1,6 +1,6 @@
-import { lastBefore, ledgerOf } from '../ledger/index.js';
+import { lastBefore, standingDecision, type JobFile } from '../job/index.js';
+import { ledgerOf } from '../ledger/index.js';
 import { takenIn, isOfCylinder, WORK, workOf, isDoneOn } from '../cylinder/index.js';
-import { standingDecision, type JobFile } from '../job/index.js';
 
 import { cylinderOf, type Figure } from '../verdicts/index.js';
 

@@ -1,4 +1,4 @@
-import { LEAF, FILED, FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../cylinder/index.js';
+import { WORK_DONE, LEAF, FILED, FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../cylinder/index.js';
 import { atHand } from '../gauges/index.js';
 import { whoOf } from '../specs/index.js';
 import {
@@ -147,9 +147,9 @@ export const rings: Room = {
   places: [RING_GROOVE],
   sheets: [RING_PACKS],
   // A ring in its bore, and what is done to wall and piston in the shop.
-  takes: (e) => {
-    const { station, what } = e as unknown as { station?: { part: string }; what?: string };
-    return station?.part === 'ring-gap' || (e.kind === 'work' && IN_HOUSE.has(what ?? ''));
+  takes: {
+    kinds: [LEAF.kind, WORK_DONE.kind],
+    is: (e) => (LEAF.is(e) && e.station.part === 'ring-gap') || (WORK_DONE.is(e) && IN_HOUSE.has(e.what)),
   },
   tell: tellRings,
   figures: (file, ask) =>

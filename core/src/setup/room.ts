@@ -1,6 +1,6 @@
+import { WORK_DONE, STACK_LAID } from '../cylinder/index.js';
 import { BUILD_SAID, buildNow, type JobFile } from '../job/index.js';
 import { measurandFigures, measurandPlace } from '../measurands/index.js';
-import { STACK_LAID } from '../cylinder/index.js';
 import { buildText, GASKETS } from '../specs/index.js';
 import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
 import { CAM_TIMED, camFigures } from './camTiming.js';
@@ -42,7 +42,7 @@ export const setup: Room = {
     ...camFigures(file),
     ...readOnly(file, [DECOMPRESSOR, CHAIN_RIVET, ...PORT_MEASURES], ask.unit),
   ],
-  takes: (e) => e.kind === 'work' && SETS_UP.has((e as unknown as { readonly what: string }).what),
+  takes: { kinds: [WORK_DONE.kind], is: (e) => WORK_DONE.is(e) && SETS_UP.has(e.what) },
   actions: (file, { figures }) => [
     { urgency: 'step', find: () => (dryFitDue(file, figures) ? DRY_FIT : null) },
   ],

@@ -158,7 +158,11 @@ export interface Room {
    * Whether an entry of a kind that several rooms write was this room's work: it says where the job has got to. Its own
    * kinds and places need not be named.
    */
-  readonly takes?: (entry: AnyEntry, file: JobFile) => boolean;
+  readonly takes?: {
+    /** Kinds it looks at. */
+    readonly kinds: readonly string[];
+    readonly is: (entry: AnyEntry, file: JobFile) => boolean;
+  };
   /** What is left open here once the job has gone on, with its count; null where nothing is. */
   readonly left?: (file: JobFile) => string | null;
   /** Whether nothing of it is wanted in this job: a station of which no room is wanted stands on no run sheet. */
