@@ -13,7 +13,7 @@ import {
   type Thing,
 } from '../measurands/index.js';
 import type { PlaceState } from '../readings/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { judgeValue, type Figure } from '../verdicts/index.js';
 import { PLASTIC_STRIP, SHELLS_IN, type ShellsIn } from './entries.js';
 import { bearingsOf, CRANKPIN, MAIN_HOUSING, MAIN_JOURNAL, ROD_HOUSING, rowOf } from './measures.js';
@@ -43,14 +43,11 @@ const sizes = (r: ReadThing): readonly Estimate[] =>
 const complete = (r: ReadThing): boolean => r.spots.every((s) => r.places.get(s.key)?.result);
 
 /** What housing and journal leave between them, at its tightest and its loosest, without shells. */
-export function roomIn(file: JobFile, row: Row, bearing: Thing, unit: LengthUnit) {
+export function roomIn(file: JobFile, row: Row, bearing: Thing) {
   const { housing, journal } = OF[row];
   const find = (m: typeof housing): Thing =>
     m.things(file.engine).find((t) => t.key === bearing.key) ?? bearing;
-  const [h, j] = [
-    readThing(file, housing, find(housing), unit),
-    readThing(file, journal, find(journal), unit),
-  ];
+  const [h, j] = [readThing(file, housing, find(housing)), readThing(file, journal, find(journal))];
   const [hs, js] = [sizes(h), sizes(j)];
   const both = hs.length > 0 && js.length > 0;
   return {
@@ -69,8 +66,8 @@ const placesOf = (reads: readonly ReadThing[]): readonly PlaceState[] =>
   reads.flatMap((r) => [...r.places.values()]);
 
 /** Verdicts on the clearance of one bearing from its sizes and the shells in it: tightest and loosest. */
-function bySize(file: JobFile, row: Row, bearing: Thing, unit: LengthUnit): Figure[] {
-  const room = roomIn(file, row, bearing, unit);
+function bySize(file: JobFile, row: Row, bearing: Thing): Figure[] {
+  const room = roomIn(file, row, bearing);
   const places = placesOf(room.read);
   if (places.length === 0) return [];
   const shells = shellsIn(file, row, bearing.key);
@@ -105,7 +102,7 @@ function bySize(file: JobFile, row: Row, bearing: Thing, unit: LengthUnit): Figu
       states: shells?.fitted ? ['new'] : statesOf(file, parts, feature, side),
       tailOf: (beyond, u) => differenceTail(beyond, u, room.chances),
       progress: { read: places.length, planned: room.read.reduce((n, r) => n + r.spots.length, 0) },
-      blockedBy: blockedBy(file, unit, places, room.complete && upper !== undefined && lower !== undefined),
+      blockedBy: blockedBy(file, places, room.complete && upper !== undefined && lower !== undefined),
       caveats: caveatsOf(places),
       working: [
         ...(room.tightest
@@ -201,7 +198,7 @@ function byStrip(file: JobFile, row: Row, bearing: Thing): Figure[] {
 }
 
 /** Verdicts on every plain bearing something was read of. */
-export const clearanceFigures = (file: JobFile, unit: LengthUnit): Figure[] =>
+export const clearanceFigures = (file: JobFile): Figure[] =>
   (['main', 'rod'] as const).flatMap((row) =>
-    bearingsOf(file.engine, row).flatMap((b) => [...bySize(file, row, b, unit), ...byStrip(file, row, b)]),
+    bearingsOf(file.engine, row).flatMap((b) => [...bySize(file, row, b), ...byStrip(file, row, b)]),
   );

@@ -14,7 +14,7 @@ export const bearings: Room = {
   ...measured,
   entries: [...BEARING_KINDS],
   sheets: [BEARINGS_SHEET],
-  figures: (file, ask) => [...measured.figures(file, ask), ...clearanceFigures(file, ask.unit)],
+  figures: (file, ask) => [...measured.figures(file, ask), ...clearanceFigures(file)],
   tell: (entry, file) => {
     const name = (row: 'main' | 'rod', key: string) =>
       bearingsOf(file.engine, row).find((b) => b.key === key)?.name ?? key;
@@ -29,7 +29,7 @@ export const bearings: Room = {
       (f) => f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('bearings.'),
     );
     const advice = (['main', 'rod'] as const).flatMap((row): Block[] => {
-      const of = shellAdvice(file, row, ask.unit);
+      const of = shellAdvice(file, row);
       return of
         ? [
             {

@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { governingFor } from '../verdicts/index.js';
 import { inspected } from '../inspect/index.js';
 import {
@@ -36,16 +36,10 @@ export interface ShellAdvice {
 }
 
 /** What lies between housing and journal of one bearing, nm: as it was read, else as its codes say; null for neither. */
-function roomFor(
-  file: JobFile,
-  row: Row,
-  key: string,
-  by: 'size' | 'code',
-  unit: LengthUnit,
-): BearingRoom | null {
+function roomFor(file: JobFile, row: Row, key: string, by: 'size' | 'code'): BearingRoom | null {
   if (by === 'size') {
     const bearing = bearingsOf(file.engine, row).find((b) => b.key === key)!;
-    const { complete, tightest, loosest } = roomIn(file, row, bearing, unit);
+    const { complete, tightest, loosest } = roomIn(file, row, bearing);
     return complete && tightest && loosest ? { low: tightest.value, high: loosest.value } : null;
   }
   const sheet = rowOf(file.engine, row)!;
@@ -119,7 +113,7 @@ function choose(
  * Shells for a whole row at once, verified by measuring after they are fitted. Null where neither sizes nor codes of
  * every bearing are known, or no range for new parts is on file.
  */
-export function shellAdvice(file: JobFile, row: Row, unit: LengthUnit): ShellAdvice | null {
+export function shellAdvice(file: JobFile, row: Row): ShellAdvice | null {
   const sheet = rowOf(file.engine, row);
   const bearings = bearingsOf(file.engine, row);
   if (!sheet || bearings.length === 0 || sheet.shells.length === 0) return null;
@@ -129,7 +123,7 @@ export function shellAdvice(file: JobFile, row: Row, unit: LengthUnit): ShellAdv
   const { low, high } = governed.limit;
   if (low === null || high === null) return null;
   for (const by of ['size', 'code'] as const) {
-    const rooms = bearings.map((b) => roomFor(file, row, b.key, by, unit));
+    const rooms = bearings.map((b) => roomFor(file, row, b.key, by));
     if (rooms.some((r) => r === null)) continue;
     const range = { low, high };
     const there = bearings.map((b) => shellsIn(file, row, b.key));

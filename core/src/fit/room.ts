@@ -1,5 +1,5 @@
 import { perBore } from '../bore/index.js';
-import { readingsOf } from '../readings/index.js';
+import { readingsOn } from '../readings/index.js';
 import { verdictSection, type Room } from '../verdicts/index.js';
 import { fitOffers } from './actions.js';
 import { clearanceItems } from './clearanceItems.js';
@@ -18,8 +18,8 @@ export const fit: Room = {
       ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}piston looked over: ${pistonCheckText(entry)}`
       : null,
   figures: perBore('fit of a bore', (file, of, spread, ask) => [
-    ...clearanceItems(file, of, readingsOf(file, ask.unit), spread),
-    ...pinItems(file, of.cylinder, readingsOf(file, ask.unit)),
+    ...clearanceItems(file, of, readingsOn(file, [ask.unit, of.cylinder]), spread),
+    ...pinItems(file, of.cylinder, readingsOn(file, [ask.unit, of.cylinder])),
   ]),
   actions: (file, _found, ask) => fitOffers(file, ask),
   report: (file, { figures }, ask) => {

@@ -26,7 +26,8 @@ function stationsOf(rooms: readonly Room[]): ReadonlyMap<string, StationOf> {
     rooms.toReversed().flatMap((r) => (r.places ?? []).map((k) => [k.part as string, r.station] as const)),
   );
   const kinds = new Map<string, Room>();
-  for (const room of rooms) for (const { kind } of room.entries ?? []) kinds.set(kind, kinds.get(kind) ?? room);
+  for (const room of rooms)
+    for (const { kind } of room.entries ?? []) kinds.set(kind, kinds.get(kind) ?? room);
   return new Map(
     [...kinds].flatMap(([kind, { station }]) => {
       if (ANYWHERE.has(kind)) return [];
@@ -95,7 +96,10 @@ export function writtenLast(rooms: readonly Room[]): (file: JobFile) => Written 
     ]);
     const from = elsewhere?.at ?? -1;
     const first = lists.flatMap(({ list }) => firstFrom(list, (e) => at(e.id) > from) ?? []);
-    const since = [...first.map((e) => markOf(e, last.station)), ...(decided && decided.at > from ? [decided] : [])];
+    const since = [
+      ...first.map((e) => markOf(e, last.station)),
+      ...(decided && decided.at > from ? [decided] : []),
+    ];
     return {
       station: last.station,
       since: since.reduce((a, b) => (b.at < a.at ? b : a)).since,

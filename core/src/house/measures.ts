@@ -1,3 +1,4 @@
+import { gapsRead, placesRead } from '../readings/index.js';
 import { BEARING_MEASURES } from '../bearings/index.js';
 import { CLUTCH_MEASURES } from '../clutch/index.js';
 import { CRANK_MEASURES } from '../crank/index.js';
@@ -16,7 +17,7 @@ import {
   type Thing,
 } from '../measurands/index.js';
 import { PUMP_MEASURES } from '../pumps/index.js';
-import { readingsOf } from '../readings/index.js';
+
 import { SETUP_MEASURES } from '../setup/index.js';
 import { VALVE_MEASURES } from '../valves/index.js';
 
@@ -56,7 +57,7 @@ export interface ListedThing {
  */
 export function listedThings(file: JobFile, room: string, all: boolean): readonly ListedThing[] {
   const measures = MEASURED.find((r) => r.room === room)?.measures ?? [];
-  const { places, gaps } = readingsOf(file, 'mm');
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   return measures.flatMap((m) => {
     const asked = new Set(thingsAsked(file, m, measures).map((t) => t.key));
     return m.things(file.engine).flatMap((thing): ListedThing[] => {

@@ -1,9 +1,10 @@
+import { placesRead } from '../readings/index.js';
 import { PART_FINDINGS, type PartFindingEntry, type Place } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
-import { readingsOf } from '../readings/index.js';
+
 import type { JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { judgeValue, ofCylinder, type Figure } from '../verdicts/index.js';
 import { inspected, toMeasure, type Inspected } from './inspected.js';
 
@@ -79,8 +80,8 @@ export const pinsAsked = (file: JobFile): readonly number[] =>
   file.engine.cylinders.flatMap((_, at) => (toMeasure(file).has(`pin:${at}`) ? [at] : []));
 
 /** A pin that is measured to decide and was not read yet is not within: its verdicts wait. */
-export function pinFigures(file: JobFile, unit: LengthUnit): Figure[] {
-  const { places } = readingsOf(file, unit);
+export function pinFigures(file: JobFile): Figure[] {
+  const places = placesRead(file);
   return pinsAsked(file)
     .filter((at) => !pinPlaces(at).some((p) => places.has(placeKey(p))))
     .flatMap((at) =>

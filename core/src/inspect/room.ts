@@ -96,7 +96,7 @@ export const inspect: Room = {
   entries: [...INSPECT_KINDS],
   sheets: [NAMED_PARTS, ASSEMBLIES],
   asks: (file) => pinsAsked(file).flatMap(pinPlaces),
-  figures: (file, ask) => [...partFigures(file), ...pinFigures(file, ask.unit)],
+  figures: (file) => [...partFigures(file), ...pinFigures(file)],
   parts: inspectParts,
   steps: (file) => {
     const { chosen } = stripPlan(file);

@@ -1,8 +1,8 @@
 import { calibrationOverdue, instrumentOf, leafConformance, type Instrument } from '../gauges/index.js';
-import { partState, type JobFile } from '../job/index.js';
+import { fact, partState, type JobFile } from '../job/index.js';
 import { placeKey, takenAt } from '../ledger/index.js';
 import { unseenSigma } from '../bore/index.js';
-import { readingsOf, type GapState, type PlaceState } from '../readings/index.js';
+import { gapsRead, heldOf, placesRead, type GapState, type PlaceState } from '../readings/index.js';
 import {
   consequenceOf,
   governingFor,
@@ -14,7 +14,7 @@ import {
 } from '../verdicts/index.js';
 import type { FeatureKey, LimitState } from '../specs/index.js';
 import { toMeasure } from '../inspect/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { extreme, extremeOfPairs, ovalOf, taperOf, type Pair, type Reduced } from './extremes.js';
 import {
   featureOf,
@@ -41,18 +41,46 @@ export interface ReadThing {
 }
 
 /** What stands of the readings of one thing, by spot. */
-export function readThing(file: JobFile, m: Measurand, thing: Thing, unit: LengthUnit): ReadThing {
-  const state = readingsOf(file, unit);
+export const readThing = (file: JobFile, m: Measurand, thing: Thing): ReadThing =>
+  factsOf(m).read(file, thing.key);
+
+function readOf(file: JobFile, m: Measurand, thing: Thing): ReadThing {
+  const [read, tried] = [placesRead(file), gapsRead(file)];
   const spots = m.spots(file.engine, thing);
   const places = new Map<string, PlaceState>();
   const gaps = new Map<string, GapState>();
   for (const s of spots) {
     const key = placeKey(placeOn(m, thing, s));
-    const [place, gap] = [state.places.get(key), state.gaps.get(key)];
+    const [place, gap] = [read.get(key), tried.get(key)];
     if (place) places.set(s.key, place);
     if (gap) gaps.set(s.key, gap);
   }
   return { m, thing, spots, places, gaps };
+}
+
+const things = new WeakMap<Measurand, ReturnType<typeof factsOfMeasure>>();
+/** Facts of one measure, thing by thing. */
+function factsOf(m: Measurand) {
+  const known = things.get(m) ?? factsOfMeasure(m);
+  things.set(m, known);
+  return known;
+}
+
+function factsOfMeasure(m: Measurand) {
+  const thingOf = (file: JobFile, key: string): Thing => m.things(file.engine).find((t) => t.key === key)!;
+  const read = fact(`read of ${m.part}`, (file, key: string) => readOf(file, m, thingOf(file, key)));
+  const figures = fact(`figures of ${m.part}`, (file, key: string): readonly Figure[] => {
+    const thing = thingOf(file, key);
+    const of = read(file, key);
+    return m.rules.flatMap((rule) => {
+      const feature = featureOf(rule, thing);
+      if (rule.ifLimit && !file.engine.limits.some((l) => l.feature === feature)) return [];
+      const judge = (at: Spot | null) =>
+        m.sense === 'gap' ? gapped(file, of, rule, at) : sized(file, of, rule, at);
+      return rule.how === 'each' ? of.spots.flatMap((at) => judge(at)) : judge(null);
+    });
+  });
+  return { read, figures };
 }
 
 /** Whether anything was read of it. */
@@ -74,15 +102,9 @@ export function statesOf(
 }
 
 /** What keeps a verdict from being given for the readings themselves. */
-export function blockedBy(
-  file: JobFile,
-  unit: LengthUnit,
-  places: readonly PlaceState[],
-  complete: boolean,
-): Because | null {
-  const { questions } = readingsOf(file, unit);
-  const ids = new Set(places.flatMap((p) => p.readings.map((r) => r.entry.id)));
-  if (questions.some((q) => q.holds && ids.has(q.readingId))) return 'question';
+export function blockedBy(file: JobFile, places: readonly PlaceState[], complete: boolean): Because | null {
+  const held = heldOf(file);
+  if (places.some((p) => p.readings.some((r) => held.has(r.entry.id)))) return 'question';
   if (places.some((p) => p.result?.conflict)) return 'conflict';
   return complete ? null : 'incomplete';
 }
@@ -144,7 +166,7 @@ function reduce(file: JobFile, read: ReadThing, rule: Rule): Reduced | null {
 }
 
 /** A figure of one rule from sizes. */
-function sized(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null, unit: LengthUnit): Figure[] {
+function sized(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null): Figure[] {
   const { m, thing, spots } = read;
   const only = at === null ? read : { ...read, spots: [at], places: pick(read.places, at.key) };
   const places = [...only.places.values()];
@@ -161,7 +183,7 @@ function sized(file: JobFile, read: ReadThing, rule: Rule, at: Spot | null, unit
       ...(reduced?.unseenP ? { unseenP: reduced.unseenP } : {}),
       ...(reduced ? { tailOf: reduced.tailOf } : {}),
       progress: { read: places.length, planned },
-      blockedBy: blockedBy(file, unit, places, places.length >= planned),
+      blockedBy: blockedBy(file, places, places.length >= planned),
       caveats: [
         ...caveatsOf(places),
         ...(rule.how !== 'taper' && spots.some((s) => s.key.endsWith('-90'))
@@ -280,22 +302,10 @@ export function thingsAsked(file: JobFile, m: Measurand, measures: readonly Meas
 }
 
 /** Verdicts of one measure: on every thing that is asked for or was read. */
-export function measurandFigures(
-  file: JobFile,
-  m: Measurand,
-  measures: readonly Measurand[],
-  unit: LengthUnit,
-): Figure[] {
+export function measurandFigures(file: JobFile, m: Measurand, measures: readonly Measurand[]): Figure[] {
   const asked = new Set(thingsAsked(file, m, measures).map((t) => t.key));
+  const { figures } = factsOf(m);
   return m.things(file.engine).flatMap((thing) => {
-    const read = readThing(file, m, thing, unit);
-    if (!asked.has(thing.key) && !isRead(read)) return [];
-    return m.rules.flatMap((rule) => {
-      const feature = featureOf(rule, thing);
-      if (rule.ifLimit && !file.engine.limits.some((l) => l.feature === feature)) return [];
-      const judge = (at: Spot | null) =>
-        m.sense === 'gap' ? gapped(file, read, rule, at) : sized(file, read, rule, at, unit);
-      return rule.how === 'each' ? read.spots.flatMap((at) => judge(at)) : judge(null);
-    });
+    return asked.has(thing.key) || isRead(readThing(file, m, thing)) ? figures(file, thing.key) : [];
   });
 }

@@ -1,8 +1,8 @@
+import { gapsRead, placesRead, type GapState } from '../readings/index.js';
 import type { JobFile } from '../job/index.js';
 import type { ThingPlace } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
-import { readingsOf, type GapState } from '../readings/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { placeName, verdictSentence, type Action, type Figure, type Offer } from '../verdicts/index.js';
 import { thingsAsked } from './figures.js';
 import { placeOn, type Measurand } from './measurand.js';
@@ -20,9 +20,8 @@ function unsettled(
   file: JobFile,
   measures: readonly Measurand[],
   figures: readonly Figure[],
-  unit: LengthUnit,
 ): { readonly figure: Figure; readonly at: ThingPlace } | null {
-  const { gaps } = readingsOf(file, unit);
+  const gaps = gapsRead(file);
   for (const figure of figures) {
     if (figure.state !== 'undecided' || figure.because !== 'leaves' || figure.subject.of !== 'part') continue;
     const { thing } = figure.subject;
@@ -47,13 +46,12 @@ export function measurandOffers(
   file: JobFile,
   measures: readonly Measurand[],
   figures: readonly Figure[],
-  unit: LengthUnit,
 ): Offer[] {
   return [
     {
       urgency: 'settle',
       find: (): Action | null => {
-        const left = unsettled(file, measures, figures, unit);
+        const left = unsettled(file, measures, figures);
         return (
           left && {
             kind: 'leaves',
@@ -69,7 +67,7 @@ export function measurandOffers(
     {
       urgency: 'read',
       find: (): Action | null => {
-        const { places, gaps } = readingsOf(file, unit);
+        const [places, gaps] = [placesRead(file), gapsRead(file)];
         const left = placesAsked(file, measures).filter((p) => {
           const key = placeKey(p);
           return !places.has(key) && !gaps.has(key);

@@ -16,8 +16,8 @@ export function roomOf(
     station: 'measure',
     places: measures.map(measurandPlace),
     asks: (file) => placesAsked(file, measures),
-    figures: (file: JobFile, ask) => measures.flatMap((m) => measurandFigures(file, m, measures, ask.unit)),
-    actions: (file, { figures }, ask) => measurandOffers(file, measures, figures, ask.unit),
+    figures: (file: JobFile) => measures.flatMap((m) => measurandFigures(file, m, measures)),
+    actions: (file, { figures }) => measurandOffers(file, measures, figures),
     report: (file, { figures }, ask) => {
       const own = figures.filter(
         (f) => f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith(`${name}.`),

@@ -1,7 +1,7 @@
+import { placesRead, borePlan, pistonPlace } from '../readings/index.js';
 import { READING, WORK_DONE, type BorePlace, type PistonPlace } from '../cylinder/index.js';
 import { ledgerOf, placeKey, takenAt } from '../ledger/index.js';
 import { OUTSIDE_WORKS, pistonAsked, ROUTES, standingDecision, wallOf, type JobFile } from '../job/index.js';
-import { borePlan, pistonPlace, readingsOf } from '../readings/index.js';
 import { outsideOf } from '../routes/index.js';
 import { moneyText } from '../money/index.js';
 import { nm, withUnit, type LengthUnit } from '../units/index.js';
@@ -95,7 +95,7 @@ const backSince = (t: TicketStanding): string | null =>
 
 /** Places of a ticket's bores that nobody has read since they came back. */
 function unreadOfReturn(file: JobFile, t: TicketStanding): readonly BorePlace[] {
-  const { places } = readingsOf(file, 'mm');
+  const places = placesRead(file);
   return t.ticket.lines.flatMap((l) =>
     borePlan(file.engine, file.job.plan, l.cylinder)
       .filter((p) => !p.blocked && !places.has(placeKey(p.station)))
@@ -106,7 +106,7 @@ function unreadOfReturn(file: JobFile, t: TicketStanding): readonly BorePlace[] 
 /** Pistons bores are made for that nobody has measured; none where each is, or where no size is asked for. */
 function pistonsForTicket(file: JobFile): readonly PistonPlace[] {
   if (standingDecision(file)?.route !== 'bore') return [];
-  const { places } = readingsOf(file, 'mm');
+  const places = placesRead(file);
   return file.engine.cylinders
     .map((_, i) => pistonPlace(i, pistonAsked(file, i)?.id ?? null))
     .filter((p) => p.kit !== null && !places.has(placeKey(p)));

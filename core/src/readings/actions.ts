@@ -14,7 +14,7 @@ import {
   type Found,
   type Offer,
 } from '../verdicts/index.js';
-import { readingsOf } from './facts.js';
+import { readingsOf } from './standingReadings.js';
 import { gaugeName, nextReads, type NextRead } from './nextReads.js';
 import { walkOf } from './plan.js';
 import { isLightHone } from './lightHone.js';
@@ -22,7 +22,7 @@ import { reopeningWork } from './reopening.js';
 import { isSettled, isWallSettled } from './settled.js';
 import { settleSentence } from './settle.js';
 import type { SlipQuestion } from './slips.js';
-import type { ReadingsState } from './standingReadings.js';
+import type { ReadingsState } from './readingsState.js';
 import { openZero } from './zeros.js';
 
 /** What the gauges and the readings ask for. */

@@ -14,7 +14,7 @@ import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
 import { nm } from '../units/index.js';
 import { cylinderOf, type Figure } from '../verdicts/index.js';
 import { comparatorWorth } from './comparatorWorth.js';
-import type { PlaceState, ReadingsState } from './standingReadings.js';
+import type { PlaceState, ReadingsState } from './readingsState.js';
 
 export type NextReadKind = 'repeat' | 'five' | 'third-direction' | 'other-gauge' | 'comparator' | 'leaves';
 

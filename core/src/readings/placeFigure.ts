@@ -1,6 +1,6 @@
 import { systemOf } from '../cylinder/index.js';
 import { formatLength, nm, type LengthUnit } from '../units/index.js';
-import type { PlaceState } from './standingReadings.js';
+import type { PlaceState } from './readingsState.js';
 
 /**
  * The figure of a station as it is printed: at 20 °C, no finer than its gauge shows, one digit more where it

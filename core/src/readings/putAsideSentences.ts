@@ -3,7 +3,7 @@ import type { JobFile } from '../job/index.js';
 import { capital } from '../verdicts/index.js';
 import { gaugeName } from './nextReads.js';
 import { apartSince, partWorkSince, reopeningWork } from './reopening.js';
-import type { ReadingsState } from './standingReadings.js';
+import type { ReadingsState } from './readingsState.js';
 
 /** `6 readings before it no longer count`; `when` says before or since what. */
 const noLonger = (n: number, when: string): string =>

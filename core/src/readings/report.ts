@@ -2,7 +2,7 @@ import { NOTE, clockBelieved, takenAt, type AnyEntry, type AnyPlace } from '../l
 import { placesOf, type JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
 import { bracketText, capital, placeName, printedDay, type Ask, type Section } from '../verdicts/index.js';
-import { readingsOf } from './facts.js';
+import { readingsOf } from './standingReadings.js';
 import { gaugeName } from './nextReads.js';
 import { placeFigure } from './placeFigure.js';
 import { putAsideSentences } from './putAsideSentences.js';

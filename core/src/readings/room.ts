@@ -2,7 +2,7 @@ import { LOG_KINDS, openSteps, REOPENED, WORK } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
 import { capital, type Room } from '../verdicts/index.js';
 import { readingOffers } from './actions.js';
-import { readingsOf } from './facts.js';
+import { readingsOf } from './standingReadings.js';
 import { walkOf } from './plan.js';
 import { readingsReport } from './report.js';
 import { tellReading } from './tell.js';

@@ -3,7 +3,7 @@ import { placeKey } from '../ledger/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { pistonPlace } from './plan.js';
-import type { ReadingsState } from './standingReadings.js';
+import type { ReadingsState } from './readingsState.js';
 
 /**
  * Size to set a comparator to for one bore: the measured piston and the middle of its clearance, so that the

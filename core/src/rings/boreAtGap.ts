@@ -1,8 +1,8 @@
+import { readingsOn, borePlan } from '../readings/index.js';
 import { linear, uncertaintyOf } from '../gauges/index.js';
 import { wallOf, type JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
 import type { BorePlace } from '../cylinder/index.js';
-import { borePlan, readingsOf } from '../readings/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
 import { depthText, nm, type LengthUnit, type Nanometres } from '../units/index.js';
 import type { RingPack } from './pack.js';
@@ -25,7 +25,7 @@ export interface BoreAtGap {
  * from another depth, the piston, the drawing or memory.
  */
 export function boreAt(file: JobFile, cylinder: number, depth: Nanometres): BoreAtGap {
-  const { places, doubted } = readingsOf(file, 'mm');
+  const { places, doubted } = readingsOn(file, ['mm', cylinder]);
   const here = [...places.values()].filter(
     ({ station: s }) => s.part === 'bore' && s.cylinder === cylinder && s.depth === depth,
   );

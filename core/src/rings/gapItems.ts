@@ -1,8 +1,9 @@
+import { gapsOn } from '../readings/index.js';
 import { calibrationOverdue, instrumentOf, type LeafBracket } from '../gauges/index.js';
 import { standingDecision, fittedPiston, wallOf, type JobFile } from '../job/index.js';
 import { GAPPED_RINGS, RING_NAMES, type GappedRing, type LeafEntry } from '../cylinder/index.js';
 import { takenAt } from '../ledger/index.js';
-import { readingsOf } from '../readings/index.js';
+
 import { depthText, nm, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import {
   bracketText,
@@ -41,7 +42,7 @@ export function askedRings(file: JobFile, cylinder: number): readonly GappedRing
   const pack = packOf(file, cylinder);
   const own = pack && isPreparing(file, cylinder) ? gapped(pack) : [];
   const tried = new Set(
-    [...readingsOf(file, 'mm').gaps.values()].flatMap(({ station: s }) =>
+    [...gapsOn(file, cylinder).values()].flatMap(({ station: s }) =>
       s.part === 'ring-gap' && s.cylinder === cylinder ? [s.ring] : [],
     ),
   );

@@ -1,6 +1,6 @@
+import { gapsOn, type GapState } from '../readings/index.js';
 import type { JobFile } from '../job/index.js';
 import type { GappedRing, RingGapPlace } from '../cylinder/index.js';
-import { readingsOf, type GapState } from '../readings/index.js';
 import { gapDepths } from './boreAtGap.js';
 import { gapPlace } from './gapPlace.js';
 import { gapped, packOf } from './pack.js';
@@ -26,7 +26,7 @@ type RingGap = GapState & { readonly station: RingGapPlace };
 /** What was tried of a ring at other depths than those its gap is checked at: shown as such, it proves nothing there. */
 export function triedElsewhere(file: JobFile, cylinder: number, ring: GappedRing): readonly RingGap[] {
   const { least, most } = gapDepths(file, cylinder, packOf(file, cylinder));
-  return [...readingsOf(file, 'mm').gaps.values()].filter(
+  return [...gapsOn(file, cylinder).values()].filter(
     (g): g is RingGap =>
       g.station.part === 'ring-gap' &&
       g.station.cylinder === cylinder &&

@@ -1,10 +1,10 @@
+import { gapsOn, type GapState } from '../readings/index.js';
 import { calibrationOverdue, instrumentOf, leafConformance } from '../gauges/index.js';
 import { fittedPiston, wallOf, type JobFile } from '../job/index.js';
 import { cylinder, placeKind, takenAt, type AnyPlace } from '../ledger/index.js';
 import { onCylinder, opens, RING_NAMES } from '../cylinder/index.js';
-import { readingsOf, type GapState } from '../readings/index.js';
 import { object, oneOf, type Of } from '../shape/index.js';
-import { nm, type LengthUnit } from '../units/index.js';
+import { nm } from '../units/index.js';
 import { capital, judgeValue, ofCylinder, type Figure } from '../verdicts/index.js';
 import { packOf, ringsRenewed, SECTIONS } from './pack.js';
 
@@ -41,9 +41,9 @@ const isGroove = (place: AnyPlace): place is RingGroovePlace => place.part === '
  * Verdicts on side clearance of the rings that were tried in their grooves. A ring that fills a wedge has none that a
  * leaf could show: its own sheet says how it is judged.
  */
-export function grooveItems(file: JobFile, at: number, unit: LengthUnit): Figure[] {
+export function grooveItems(file: JobFile, at: number): Figure[] {
   const pack = packOf(file, at);
-  const gaps = [...readingsOf(file, unit).gaps.values()];
+  const gaps = [...gapsOn(file, at).values()];
   return (['top', 'second'] as const).flatMap((ring) => {
     const gap: GapState | undefined = gaps.find(
       ({ station }) =>

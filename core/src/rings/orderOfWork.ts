@@ -1,3 +1,4 @@
+import { placesOn, borePlan, pistonPlace, reopeningWork } from '../readings/index.js';
 import { ledgerOf, placeKey } from '../ledger/index.js';
 import {
   takenIn,
@@ -10,7 +11,6 @@ import {
   type GappedRing,
 } from '../cylinder/index.js';
 import { pistonAsked, pistonSince, type JobFile } from '../job/index.js';
-import { borePlan, pistonPlace, readingsOf, reopeningWork } from '../readings/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { capital, cylinderOf, type Figure } from '../verdicts/index.js';
 import { gapAt, isPreparing, passes } from './gapItems.js';
@@ -95,7 +95,7 @@ export function orderOfWork(
   const spoilt = past((f) => f.feature === 'bore' || f.feature === 'finding');
   const tight = past((f) => f.feature === 'clearance' && f.side === 'min');
   const pack = packOf(file, cylinder);
-  const { places } = readingsOf(file, 'mm');
+  const places = placesOn(file, cylinder);
   const who = file.engine.cylinders.length === 1 ? '' : ` ${file.engine.cylinders[cylinder]}`;
   const kit = pistonAsked(file, cylinder)?.id ?? null;
   const piston = pistonPlace(cylinder, kit);

@@ -1,3 +1,4 @@
+import { gapsOn } from '../readings/index.js';
 import { ledgerOf, placeKey } from '../ledger/index.js';
 import {
   FILED,
@@ -8,7 +9,7 @@ import {
 } from '../cylinder/index.js';
 import { leafBracket, type LeafBracket } from '../gauges/index.js';
 import { fact, type JobFile } from '../job/index.js';
-import { readingsOf } from '../readings/index.js';
+
 import type { Nanometres } from '../units/index.js';
 import { gapPlace } from './gapPlace.js';
 import { ringsSince } from './pack.js';
@@ -49,7 +50,7 @@ const ofRing = fact(
   'ring history',
   (file: JobFile, [cylinder, ring, depth]: readonly [number, GappedRing, Nanometres]): RingHistory => {
     const { at } = ledgerOf(file.log);
-    const gap = readingsOf(file, 'mm').gaps.get(placeKey(gapPlace(cylinder, ring, depth)));
+    const gap = gapsOn(file, cylinder).get(placeKey(gapPlace(cylinder, ring, depth)));
     const since = ringsSince(file, cylinder);
     const own = (e: { readonly id: string; readonly cylinder: number; readonly ring: string }) =>
       e.cylinder === cylinder && e.ring === ring && at(e.id) > since;

@@ -153,10 +153,7 @@ export const rings: Room = {
   },
   tell: tellRings,
   figures: (file, ask) =>
-    file.engine.cylinders.flatMap((_, i) => [
-      ...gapItems(file, i, ask.unit),
-      ...grooveItems(file, i, ask.unit),
-    ]),
+    file.engine.cylinders.flatMap((_, i) => [...gapItems(file, i, ask.unit), ...grooveItems(file, i)]),
   steps: (file) =>
     preparing(file).map((s) => ({
       key: `${s.key}:${s.cylinder}`,

@@ -11,7 +11,7 @@ import {
   type ReadThing,
   type Thing,
 } from '../measurands/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { judgeValue, type Figure } from '../verdicts/index.js';
 import { CLAY, LASH, SWEEP, SWEEP_ANGLES } from './measures.js';
 import { scatter } from './scatter.js';
@@ -100,8 +100,8 @@ function sweptOf(read: ReadThing): Swept {
 }
 
 /** Room of one valve: by clay, swept with a needle, or both; the smaller counts. */
-export function contactOf(file: JobFile, thing: Thing, unit: LengthUnit): Contact {
-  const [clayRead, sweepRead] = [readThing(file, CLAY, thing, unit), readThing(file, SWEEP, thing, unit)];
+export function contactOf(file: JobFile, thing: Thing): Contact {
+  const [clayRead, sweepRead] = [readThing(file, CLAY, thing), readThing(file, SWEEP, thing)];
   const cut = clayRead.places.get('')?.result?.estimate ?? null;
   const clay =
     cut &&
@@ -118,7 +118,7 @@ export function contactOf(file: JobFile, thing: Thing, unit: LengthUnit): Contac
   const conflict = apart !== null && Math.abs(apart.value) > AGREE * uncertaintyOf(apart).u;
   const lashOpen =
     file.engine.limits.some((l) => l.feature.startsWith('setup.valve')) &&
-    readThing(file, LASH, thing, unit).gaps.get('')?.bracket.low == null;
+    readThing(file, LASH, thing).gaps.get('')?.bracket.low == null;
   return {
     thing,
     clay,
@@ -143,14 +143,14 @@ export function contactOf(file: JobFile, thing: Thing, unit: LengthUnit): Contac
 const valves = thingsOfKind('valve-intake', 'valve-exhaust');
 
 /** Room of every valve of which anything was read. */
-export const contactsOf = (file: JobFile, unit: LengthUnit): readonly Contact[] =>
+export const contactsOf = (file: JobFile): readonly Contact[] =>
   valves(file.engine)
-    .map((t) => contactOf(file, t, unit))
+    .map((t) => contactOf(file, t))
     .filter((c) => c.read.some(isRead));
 
 /** Verdicts on it: room is a minimum; nothing on file for this build is never a pass. */
-export function contactFigures(file: JobFile, unit: LengthUnit): Figure[] {
-  return contactsOf(file, unit).map((c) => {
+export function contactFigures(file: JobFile): Figure[] {
+  return contactsOf(file).map((c) => {
     const { thing } = c;
     const places = c.read.flatMap((r) => [...r.places.values()]);
     const whole = c.smallest !== null && c.trouble === null;
@@ -164,7 +164,7 @@ export function contactFigures(file: JobFile, unit: LengthUnit): Figure[] {
       ...(c.tailOf ? { tailOf: c.tailOf } : {}),
       states: ['new', 'service'],
       progress: { read: whole ? 1 : 0, planned: 1 },
-      blockedBy: c.conflict ? 'conflict' : blockedBy(file, unit, places, whole),
+      blockedBy: c.conflict ? 'conflict' : blockedBy(file, places, whole),
       caveats: caveatsOf(places),
       working: [
         {

@@ -33,7 +33,7 @@ export function dryFitDue(file: JobFile, figures: readonly Figure[]): boolean {
     else off.delete(s.done.step);
   if ([...BOTTOM].some((s) => off.has(s))) return false;
   const read = thingsOfKind('cylinder')(engine).some(
-    (t) => squishOf(file, t, 'mm').ends.length > 0 || deckOf(file, t, 'mm').ends.length > 0,
+    (t) => squishOf(file, t).ends.length > 0 || deckOf(file, t).ends.length > 0,
   );
   return (
     !read &&

@@ -42,7 +42,7 @@ export function geometryOf(
   const open = portsNow(file);
   const bores = boresOf(file, 'mm');
   return thingsOfKind('cylinder')(engine).map((t): CylinderGeometry => {
-    const both = deckOf(file, t, 'mm');
+    const both = deckOf(file, t);
     const sizes =
       bores[both.cylinder]?.survey?.depths.flatMap((d) => d.readings.map((r) => r.of.value)) ?? [];
     const read = sizes.length === 0 ? null : sizes.reduce((sum, v) => sum + v, 0) / sizes.length;

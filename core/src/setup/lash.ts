@@ -1,6 +1,6 @@
 import type { JobFile } from '../job/index.js';
 import { measurandFigures, readThing, thingsOfKind } from '../measurands/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { rangeFor, type Figure } from '../verdicts/index.js';
 import { chooseShims, type LashNow, type ShimChoice } from '../valves/index.js';
 import { LASH } from './measures.js';
@@ -47,7 +47,7 @@ export function lashChoice(file: JobFile): LashChoice {
       t.kind === 'valve-exhaust' ? ('setup.valve.exhaust' as const) : ('setup.valve.intake' as const);
     const range = rangeFor(file, feature, ['new']);
     if (!range) return [];
-    const state = readThing(file, LASH, t, 'mm').gaps.get('');
+    const state = readThing(file, LASH, t).gaps.get('');
     const gap = state?.bracket;
     const shim = shimUnder(file, t);
     if (gap?.contradicts) {
@@ -92,5 +92,5 @@ export function lashChoice(file: JobFile): LashChoice {
 }
 
 /** Verdicts on clearances. Nobody measures a valve to decide by its lash: it is there once it is read. */
-export const lashFigures = (file: JobFile, unit: LengthUnit): Figure[] =>
-  measurandFigures(file, LASH, [LASH], unit).filter((f) => f.because !== 'unread');
+export const lashFigures = (file: JobFile): Figure[] =>
+  measurandFigures(file, LASH, [LASH]).filter((f) => f.because !== 'unread');

@@ -46,7 +46,7 @@ function earlier(file: JobFile, cylinder: number): readonly JobFile[] {
 /** Every port of every cylinder: heights and widths before and after. */
 export const portMap = fact('portMap', (file): readonly MappedPort[] => {
   const read = (of: JobFile, m: typeof PORT_ROOF, t: PortThing): Estimate | null =>
-    readThing(of, m, t, 'mm').places.get('')?.result?.estimate ?? null;
+    readThing(of, m, t).places.get('')?.result?.estimate ?? null;
   const nominal = (m: typeof PORT_ROOF, t: PortThing): number =>
     m.things(file.engine).find((x) => x.key === t.key)?.nominal ?? 0;
   return portsOf(file.engine).map((thing) => {

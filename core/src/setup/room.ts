@@ -22,8 +22,8 @@ const isOwn = (f: Figure): boolean =>
   f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('setup.');
 
 /** What was read of some measures: nobody asks for them unless somebody wants them. */
-const readOnly = (file: JobFile, measures: typeof SETUP_MEASURES, unit: 'mm' | 'in'): Figure[] =>
-  measures.flatMap((m) => measurandFigures(file, m, [m], unit)).filter((f) => f.because !== 'unread');
+const readOnly = (file: JobFile, measures: typeof SETUP_MEASURES): Figure[] =>
+  measures.flatMap((m) => measurandFigures(file, m, [m])).filter((f) => f.because !== 'unread');
 
 /** Work that is done while an engine is set up. */
 const SETS_UP: ReadonlySet<string> = new Set(['gasket-changed', 'skimmed', 'shim-changed', 'cams-set']);
@@ -35,12 +35,12 @@ export const setup: Room = {
   sheets: [GASKETS, SHIMS, CRANK_TRAIN, VALVE_TRAIN],
   entries: [STACK_LAID, BUILD_SAID, CAM_TIMED, SHIM_IN, SHIMS_THERE],
   places: SETUP_MEASURES.map(measurandPlace),
-  figures: (file: JobFile, ask) => [
-    ...endFigures(file, ask.unit),
-    ...lashFigures(file, ask.unit),
-    ...contactFigures(file, ask.unit),
+  figures: (file: JobFile) => [
+    ...endFigures(file),
+    ...lashFigures(file),
+    ...contactFigures(file),
     ...camFigures(file),
-    ...readOnly(file, [DECOMPRESSOR, CHAIN_RIVET, ...PORT_MEASURES], ask.unit),
+    ...readOnly(file, [DECOMPRESSOR, CHAIN_RIVET, ...PORT_MEASURES]),
   ],
   takes: { kinds: [WORK_DONE.kind], is: (e) => WORK_DONE.is(e) && SETS_UP.has(e.what) },
   actions: (file, { figures }) => [

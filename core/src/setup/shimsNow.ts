@@ -22,7 +22,7 @@ export function lastShimIn(file: JobFile): ShimIn | null {
  * one that nobody measured has none: its marking is not its size.
  */
 export function shimUnder(file: JobFile, valve: Thing): number | null {
-  const read = readThing(file, SHIM, valve, 'mm').places.get('')?.result?.estimate.value ?? null;
+  const read = readThing(file, SHIM, valve).places.get('')?.result?.estimate.value ?? null;
   if (read !== null) return read;
   const put = shimsIn(file).findLast((e) => e.valve === valve.key);
   const work = workOf(file.log).findLast(({ entry }) => WORK[entry.what].reopens.includes('shim'));

@@ -10,7 +10,7 @@ import {
   type ReadThing,
   type Thing,
 } from '../measurands/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { judgeValue, type Figure } from '../verdicts/index.js';
 import { DECK, PIN_SIDES, PROUD, SQUISH, WIRE } from './measures.js';
 import { scatter } from './scatter.js';
@@ -44,9 +44,9 @@ const estimateAt = (r: ReadThing, key: string): Estimate | null =>
   r.places.get(key)?.result?.estimate ?? null;
 
 /** Squish of one cylinder: what the wire says less what it springs back. */
-export function squishOf(file: JobFile, thing: Thing, unit: LengthUnit): BothEnds {
-  const read = readThing(file, SQUISH, thing, unit);
-  const wire = estimateAt(readThing(file, WIRE, thing, unit), '');
+export function squishOf(file: JobFile, thing: Thing): BothEnds {
+  const read = readThing(file, SQUISH, thing);
+  const wire = estimateAt(readThing(file, WIRE, thing), '');
   const ends = PIN_SIDES.flatMap((s): Estimate[] => {
     const of = estimateAt(read, s.key);
     if (!of) return [];
@@ -85,8 +85,8 @@ export function squishOf(file: JobFile, thing: Thing, unit: LengthUnit): BothEnd
 }
 
 /** Deck clearance of one cylinder: positive below the deck, negative proud. */
-export function deckOf(file: JobFile, thing: Thing, unit: LengthUnit): BothEnds {
-  const read = readThing(file, DECK, thing, unit);
+export function deckOf(file: JobFile, thing: Thing): BothEnds {
+  const read = readThing(file, DECK, thing);
   const ends = PIN_SIDES.flatMap((s): Estimate[] => {
     const [below, proud] = [estimateAt(read, s.key), estimateAt(read, `${s.key}${PROUD}`)];
     return below ? [below] : proud ? [linear([{ c: -1, of: proud }])] : [];
@@ -121,7 +121,6 @@ export const endsOf = ({
 
 function figure(
   file: JobFile,
-  unit: LengthUnit,
   of: BothEnds,
   feature: 'setup.squish' | 'setup.deck',
   side: 'min' | 'max',
@@ -143,7 +142,7 @@ function figure(
     ...(smallest ? { tailOf: smallest.tailOf } : {}),
     states: ['new', 'service'],
     progress: { read: whole ? 2 : Math.min(1, ends.length), planned: 2 },
-    blockedBy: blockedBy(file, unit, places, whole) ?? (whole ? null : 'incomplete'),
+    blockedBy: blockedBy(file, places, whole) ?? (whole ? null : 'incomplete'),
     caveats: caveatsOf(places),
     working: [
       { kind: 'text', label: 'definition', text: read.m.rules[0]!.definition },
@@ -159,17 +158,17 @@ function figure(
 }
 
 /** Verdicts on squish and deck of every cylinder that was read. */
-export function endFigures(file: JobFile, unit: LengthUnit): Figure[] {
+export function endFigures(file: JobFile): Figure[] {
   const things = thingsOfKind('cylinder')(file.engine);
   const has = (feature: string) => file.engine.limits.some((l) => l.feature === feature);
   return things.flatMap((t) => {
-    const [squish, deck] = [squishOf(file, t, unit), deckOf(file, t, unit)];
+    const [squish, deck] = [squishOf(file, t), deckOf(file, t)];
     return [
       ...(squish.ends.length > 0 && has('setup.squish')
-        ? (['min', 'max'] as const).map((s) => figure(file, unit, squish, 'setup.squish', s))
+        ? (['min', 'max'] as const).map((s) => figure(file, squish, 'setup.squish', s))
         : []),
       ...(deck.ends.length > 0 && has('setup.deck')
-        ? (['min', 'max'] as const).map((s) => figure(file, unit, deck, 'setup.deck', s))
+        ? (['min', 'max'] as const).map((s) => figure(file, deck, 'setup.deck', s))
         : []),
     ];
   });

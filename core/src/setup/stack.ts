@@ -35,7 +35,7 @@ export interface StackChoice {
 /** Room at the valves after the head went further off by so much: the least of the intake, the least of the exhaust. */
 function roomsAfter(file: JobFile, by: number): StackEffect['room'] {
   const train = VALVE_TRAIN.of(file.engine)?.trains[0];
-  const rooms = contactsOf(file, 'mm').flatMap((c) =>
+  const rooms = contactsOf(file).flatMap((c) =>
     c.smallest === null || c.trouble !== null
       ? []
       : [
@@ -97,7 +97,7 @@ function choicesAt(file: JobFile, where: StackPlace): readonly StackChoice[] {
     .map((g) => ({ name: g.name, thickness: g.thickness, fibre: g.made === 'fibre' }));
   if (now === null || stock.length === 0) return [];
   return thingsOfKind('cylinder')(file.engine).flatMap((t): StackChoice[] => {
-    const [squish, deck] = [squishOf(file, t, 'mm'), deckOf(file, t, 'mm')];
+    const [squish, deck] = [squishOf(file, t), deckOf(file, t)];
     const from = endsOf(squish) ? 'squish' : 'deck';
     const read = endsOf(squish) ?? (where === 'base' ? endsOf(deck) : null);
     if (!read) return [];

@@ -19,7 +19,7 @@ import {
 } from '../measurands/index.js';
 import { differenceTail } from '../bore/index.js';
 import type { EngineSpec, FeatureKey } from '../specs/index.js';
-import type { LengthUnit } from '../units/index.js';
+
 import { judgeValue, verdictSection, type Figure, type Room } from '../verdicts/index.js';
 import { camsOf, VALVES_SHEET } from './sheets.js';
 
@@ -160,9 +160,9 @@ export const VALVE_MEASURES: readonly Measurand[] = [
 ];
 
 /** Verdicts on what stem and guide leave between them: the widest place of the one, the thinnest of the other. */
-function stemClearances(file: JobFile, unit: LengthUnit): Figure[] {
+function stemClearances(file: JobFile): Figure[] {
   return valves(file.engine).flatMap((valve) => {
-    const [stem, guide] = [readThing(file, STEM, valve, unit), readThing(file, GUIDE, valve, unit)];
+    const [stem, guide] = [readThing(file, STEM, valve), readThing(file, GUIDE, valve)];
     const sizes = (r: typeof stem) =>
       [...r.places.values()].flatMap((p) => (p.result ? [p.result.estimate] : []));
     const [s, g] = [sizes(stem), sizes(guide)];
@@ -188,7 +188,7 @@ function stemClearances(file: JobFile, unit: LengthUnit): Figure[] {
         states: statesOf(file, [valve.part, 'head'], feature, of),
         tailOf: (beyond, u) => differenceTail(beyond, u, s.length * g.length),
         progress: { read: places.length, planned: stem.spots.length + guide.spots.length },
-        blockedBy: blockedBy(file, unit, places, places.length >= stem.spots.length + guide.spots.length),
+        blockedBy: blockedBy(file, places, places.length >= stem.spots.length + guide.spots.length),
         caveats: caveatsOf(places),
         working: [
           { kind: 'text', label: 'definition', text: 'diametral: guide − stem, each at its worse place' },
@@ -208,7 +208,7 @@ const measured = roomOf('valves', 'Valves and cams', VALVE_MEASURES);
 export const valvesRoom: Room = {
   ...measured,
   sheets: [VALVES_SHEET],
-  figures: (file, ask) => [...measured.figures(file, ask), ...stemClearances(file, ask.unit)],
+  figures: (file, ask) => [...measured.figures(file, ask), ...stemClearances(file)],
   report: (file, { figures }, ask) => {
     const own = figures.filter(
       (f) => f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('valves.'),
