@@ -25,6 +25,8 @@ export interface Known {
 export type Source = string | symbol;
 export const LOG = 'log';
 export const kindSource = (kind: string): Source => `log/${kind}`;
+/** An entry that is not in the log, and may come. */
+export const idSource = (id: string): Source => `entry/${id}`;
 
 /** The job behind what a fact sees, as it is now. */
 export interface Behind {

@@ -1,6 +1,7 @@
 import { backBy, BACK, LogIndex, type AnyEntry } from '../ledger/index.js';
 import { keptFrom } from './keptFrom.js';
 import {
+  idSource,
   kindSource,
   LOG,
   type AnyFact,
@@ -124,6 +125,7 @@ export class Store implements Behind {
     touched.add(LOG);
     for (const entry of [...before.slice(from), ...log.slice(from)]) {
       touched.add(kindSource(entry.kind));
+      touched.add(idSource(entry.id));
       if (entry.kind !== BACK) continue;
       const of = this.ledger.entry(backBy(entry)) ?? index.entry(backBy(entry));
       if (of) touched.add(kindSource(of.kind));

@@ -1,5 +1,6 @@
 import { LEDGER, type AnyEntry, type Ledger } from '../ledger/index.js';
 import {
+  idSource,
   kindSource,
   LOG,
   type AnyFact,
@@ -57,14 +58,14 @@ export class Frame {
     },
     entry: (id) => {
       const found = this.store.index.entry(id);
-      this.sources.add(found ? kindSource(found.kind) : LOG);
+      this.sources.add(found ? kindSource(found.kind) : idSource(id));
       return found;
     },
     // Where an entry stands moves only with the entry itself.
     at: (id) => {
-      const found = this.store.index.entry(id);
-      if (!found) this.sources.add(LOG);
-      return this.store.index.at(id);
+      const at = this.store.index.at(id);
+      if (at < 0) this.sources.add(idSource(id));
+      return at;
     },
     isBack: (entry) => (this.sources.add(kindSource(entry.kind)), this.store.index.isBack(entry)),
   };

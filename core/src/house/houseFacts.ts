@@ -92,6 +92,22 @@ function factsOfRooms(rooms: readonly Room[]) {
           offer,
         }))),
   );
+  /** What a room offers at a station: what it offers elsewhere moves nothing there. */
+  const offersAt = offersOf.map(({ room, of }) =>
+    fact(`offers of ${room.name} there`, (file, [unit, station]: readonly [LengthUnit, string]) =>
+      of(file, unit).flatMap((o) => (o.station === station ? [o.offer] : [])),
+    ),
+  );
+  const offers = (file: JobFile, unit: LengthUnit, station: string): readonly Offer[] =>
+    offersAt.flatMap((of) => of(file, [unit, station]));
+  /** What may not wait, wherever the work is. */
+  const blocking = offersOf.map(({ room, of }) =>
+    fact(`${room.name} blocks`, (file, unit: LengthUnit) =>
+      of(file, unit).flatMap((o) => (o.offer.blocks ? [o.offer] : [])),
+    ),
+  );
+  const blocks = (file: JobFile, unit: LengthUnit): readonly Offer[] =>
+    blocking.flatMap((of) => of(file, unit));
   const partsOf = each<PartNeeded, LengthUnit>(
     'parts',
     (r) => r.parts && ((file, unit) => r.parts!(file, figures(file, unit))),
@@ -153,7 +169,7 @@ function factsOfRooms(rooms: readonly Room[]) {
     },
     needs: () => needs(file, unit),
   });
-  return { figures, ofCylinder, atStation, steps, blockers, mark, offersOf, partsToGet, found };
+  return { figures, ofCylinder, atStation, steps, blockers, mark, offers, blocks, partsToGet, found };
 }
 
 const known = new WeakMap<readonly Room[], HouseFacts>();

@@ -13,7 +13,7 @@ import type { FindingEntry, Score } from '../cylinder/index.js';
 import { follows } from '../facts/index.js';
 import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
 import type { Overall } from '../gauges/index.js';
-import { fact, type JobFile } from '../job/index.js';
+import type { JobFile } from '../job/index.js';
 import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
 import type { RingAction } from '../rings/index.js';
 import {
@@ -36,7 +36,7 @@ import {
   type Step,
 } from '../verdicts/index.js';
 import { HOUSE, inHouse } from './house.js';
-import { factsOf, together, type StationMark } from './houseFacts.js';
+import { factsOf, together, type HouseFacts, type StationMark } from './houseFacts.js';
 import { whereaboutsOf, type Rest, type Whereabouts } from './whereabouts.js';
 
 /** The one thing to do now. A room may bring kinds of its own besides these. */
@@ -142,41 +142,78 @@ export const foundIn = (
   ask: askOf(file, unit),
 });
 
+/** Verdicts of a job: what is asked of them is worked when it is asked for. */
+class Judged implements Judgement {
+  constructor(
+    private readonly file: JobFile,
+    private readonly unit: LengthUnit,
+    private readonly facts: HouseFacts,
+    private readonly stations: readonly string[],
+    readonly where: Whereabouts,
+  ) {}
+  private get cylinders(): readonly number[] {
+    return this.file.engine.cylinders.map((_, at) => at);
+  }
+  get items() {
+    return this.facts.figures(this.file, this.unit);
+  }
+  get itemsOf() {
+    return this.cylinders.map((at) => this.facts.ofCylinder(this.file, [this.unit, at]));
+  }
+  readonly itemsAt = (station: string) =>
+    this.cylinders.map((at) => this.facts.atStation(this.file, [this.unit, station, at]));
+  get bores() {
+    return boresOf(this.file, this.unit);
+  }
+  get readings() {
+    return readingsOf(this.file, this.unit);
+  }
+  get kits() {
+    return kitsOf(this.file, this.unit);
+  }
+  readonly ways = (assume?: Assumptions) => waysOf(this.file, this.unit, assume);
+  get checks() {
+    return checksOf(this.file, this.unit);
+  }
+  get findings() {
+    return findingsOf(this.file);
+  }
+  get scores() {
+    return deepestScores(this.file);
+  }
+  get maps() {
+    return mapsOf(this.file, this.unit);
+  }
+  get next() {
+    return this.where.next as NextAction;
+  }
+  readonly nextAt = (station: string) => this.where.at(station) as NextAction | null;
+  get steps() {
+    return this.facts.steps(this.file);
+  }
+  get blockers() {
+    return this.facts.blockers(this.file);
+  }
+  get marks() {
+    return Object.fromEntries(
+      this.stations.flatMap((station) => {
+        const mark = this.facts.mark(this.file, [this.unit, station]);
+        return mark ? [[station, mark]] : [];
+      }),
+    );
+  }
+  get overall() {
+    return together(this.items);
+  }
+}
+
 /** Verdicts of the jobs of a house. */
 function judgementIn(rooms: readonly Room[]) {
   const facts = factsOf(rooms);
   const where = whereaboutsOf(rooms, facts);
   const stations = [...new Set(rooms.map((r) => r.station))];
-  return fact('judgement', (file, unit: LengthUnit): Judgement => {
-    const items = facts.figures(file, unit);
-    const stand = where(file, unit);
-    const cylinders = file.engine.cylinders.map((_, at) => at);
-    return {
-      bores: boresOf(file, unit),
-      readings: readingsOf(file, unit),
-      checks: checksOf(file, unit),
-      findings: findingsOf(file),
-      scores: deepestScores(file),
-      maps: mapsOf(file, unit),
-      ways: (assume) => waysOf(file, unit, assume),
-      items,
-      itemsOf: cylinders.map((at) => facts.ofCylinder(file, [unit, at])),
-      itemsAt: (station) => cylinders.map((at) => facts.atStation(file, [unit, station, at])),
-      kits: kitsOf(file, unit),
-      next: stand.next as NextAction,
-      nextAt: (station) => stand.at(station) as NextAction | null,
-      where: stand,
-      steps: facts.steps(file),
-      blockers: facts.blockers(file),
-      marks: Object.fromEntries(
-        stations.flatMap((station) => {
-          const mark = facts.mark(file, [unit, station]);
-          return mark ? [[station, mark]] : [];
-        }),
-      ),
-      overall: together(items),
-    };
-  });
+  return (file: JobFile, unit: LengthUnit): Judgement =>
+    new Judged(file, unit, facts, stations, where(file, unit));
 }
 
 const judgements = new WeakMap<readonly Room[], ReturnType<typeof judgementIn>>();

@@ -1,7 +1,7 @@
 import { fact, standingDecision } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { RUN, URGENCIES, type Action, type Offer, type Room } from '../verdicts/index.js';
-import type { HouseFacts, Placed } from './houseFacts.js';
+import type { HouseFacts } from './houseFacts.js';
 import { writtenLast } from './lastWritten.js';
 
 /** What an earlier station left open: said beside the next action, never asked instead of it. */
@@ -70,21 +70,20 @@ const lookIn = (run: readonly string[], from: number, isDecided: boolean): reado
 export type WhereaboutsFacts = ReturnType<typeof whereaboutsOf>;
 
 /** Facts of where a job stands, in a house. */
-export function whereaboutsOf(rooms: readonly Room[], { offersOf }: HouseFacts) {
-  const offers = fact('offers', (file, unit: LengthUnit): readonly Placed[] =>
-    offersOf.flatMap((r) => r.of(file, unit)),
-  );
+export function whereaboutsOf(rooms: readonly Room[], { offers, blocks }: HouseFacts) {
   const at = fact(
     'next at a station',
     (file, [unit, station]: readonly [LengthUnit, string]): Action | null =>
-      mostPressing(
-        offers(file, unit)
-          .filter((o) => o.station === station)
-          .map((o) => o.offer),
-      ),
+      mostPressing(offers(file, unit, station)),
   );
-  const blocks = fact('what blocks', (file, unit: LengthUnit): Action | null =>
-    mostPressing(offers(file, unit).flatMap((o) => (o.offer.blocks ? [o.offer] : []))),
+  const blocker = fact('what blocks', (file, unit: LengthUnit): Action | null =>
+    mostPressing(blocks(file, unit)),
+  );
+  const sentence = fact('said at a station', (file, [unit, station]: readonly [LengthUnit, string]) =>
+    at(file, [unit, station])?.sentence(unit),
+  );
+  const blockerSays = fact('said of what blocks', (file, unit: LengthUnit) =>
+    blocker(file, unit)?.sentence(unit),
   );
   const written = writtenLast(rooms);
   const left = rooms.flatMap((r) =>
@@ -95,20 +94,24 @@ export function whereaboutsOf(rooms: readonly Room[], { offersOf }: HouseFacts) 
     const last = written(file);
     const from = last === null ? 0 : run.indexOf(last.station);
     const order = lookIn(run, from, standingDecision(file) !== null);
+    const there = (station: string): Action | null => {
+      const action = at(file, [unit, station]);
+      return action && { ...action, sentence: (u) => sentence(file, [u, station])! };
+    };
     // What was decided is the state of a station, not something to do.
     const asked = (station: string): Action | null => {
-      const action = at(file, [unit, station]);
+      const action = there(station);
       return action?.kind === 'decided' ? null : action;
     };
     const own = order.find((s) => asked(s) !== null) ?? (last ? 'hand-over' : 'measure');
-    const blocker = blocks(file, unit);
-    const reached = blocker && last ? last.station : own;
+    const first = blocker(file, unit);
+    const reached = first && last ? last.station : own;
     return {
       reached,
       since: last?.since ?? null,
       by: last?.by ?? null,
-      next: blocker ?? asked(own) ?? REST,
-      at: (station) => at(file, [unit, station]),
+      next: (first && { ...first, sentence: (u) => blockerSays(file, u)! }) ?? asked(own) ?? REST,
+      at: there,
       leftOpen: run.slice(0, Math.max(0, run.indexOf(reached))).flatMap((station) => {
         const words = left.flatMap((l) => (l.station === station ? (l.of(file) ?? []) : []));
         return words.length === 0 ? [] : [{ station, words: words.join(', ') }];

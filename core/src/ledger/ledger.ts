@@ -40,11 +40,13 @@ export class LogIndex implements Ledger {
     private readonly kinds: ReadonlyMap<string, readonly AnyEntry[]>,
     private readonly grown: Grown,
     private readonly stands: Map<string, readonly AnyEntry[]>,
+    /** Lists of several kinds together, by their kinds. */
+    private readonly merges: Map<string, readonly AnyEntry[]>,
   ) {}
 
   static of(log: readonly AnyEntry[]): LogIndex {
     const grown: Grown = { length: 0, places: new Map(), back: new Map() };
-    return new LogIndex(0, new Map(), grown, new Map()).followed(log);
+    return new LogIndex(0, new Map(), grown, new Map(), new Map()).followed(log);
   }
 
   /**
@@ -75,14 +77,28 @@ export class LogIndex implements Ledger {
       stands.delete(grown.places.get(id)?.entry.kind ?? '');
     }
     grown.length = log.length;
-    return new LogIndex(log.length, kinds, grown, stands);
+    const moved = [
+      ...more.keys(),
+      ...(more.get(BACK) ?? NONE).map((e) => grown.places.get(backBy(e))?.entry.kind),
+    ];
+    const merges = new Map(
+      [...this.merges].filter(([of]) => {
+        const list = of.split(' ');
+        return !moved.some((kind) => kind !== undefined && list.includes(kind));
+      }),
+    );
+    return new LogIndex(log.length, kinds, grown, stands, merges);
   }
 
   readonly all = (kinds: readonly string[]): readonly AnyEntry[] =>
-    this.merged(kinds.map((kind) => this.kinds.get(kind) ?? NONE));
+    kinds.length === 1
+      ? (this.kinds.get(kinds[0]!) ?? NONE)
+      : this.merged(`all ${kinds.join(' ')}`, () => kinds.map((kind) => this.kinds.get(kind) ?? NONE));
 
   readonly standing = (kinds: readonly string[]): readonly AnyEntry[] =>
-    this.merged(kinds.map((kind) => this.standingOf(kind)));
+    kinds.length === 1
+      ? this.standingOf(kinds[0]!)
+      : this.merged(kinds.join(' '), () => kinds.map((kind) => this.standingOf(kind)));
 
   readonly entry = (id: string): AnyEntry | undefined => {
     const found = this.grown.places.get(id);
@@ -96,10 +112,14 @@ export class LogIndex implements Ledger {
 
   readonly isBack = ({ id }: AnyEntry): boolean => (this.grown.back.get(id) ?? this.length) < this.length;
 
-  private merged(lists: readonly (readonly AnyEntry[])[]): readonly AnyEntry[] {
-    const some = lists.filter((list) => list.length > 0);
-    if (some.length < 2) return some[0] ?? NONE;
-    return some.flat().sort((a, b) => this.at(a.id) - this.at(b.id));
+  private merged(name: string, lists: () => readonly (readonly AnyEntry[])[]): readonly AnyEntry[] {
+    const known = this.merges.get(name);
+    if (known) return known;
+    const some = lists().filter((list) => list.length > 0);
+    const merged =
+      some.length < 2 ? (some[0] ?? NONE) : some.flat().sort((a, b) => this.at(a.id) - this.at(b.id));
+    this.merges.set(name, merged);
+    return merged;
   }
 
   private standingOf(kind: string): readonly AnyEntry[] {

@@ -1,3 +1,4 @@
+import { fact, pistonAsked, pistonSince, type JobFile } from '../job/index.js';
 import { placesOn, borePlan, pistonPlace, reopeningWork } from '../readings/index.js';
 import { ledgerOf, placeKey } from '../ledger/index.js';
 import {
@@ -10,7 +11,6 @@ import {
   workOf,
   type GappedRing,
 } from '../cylinder/index.js';
-import { pistonAsked, pistonSince, type JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { capital, cylinderOf, type Figure } from '../verdicts/index.js';
 import { gapAt, isPreparing, passes } from './gapItems.js';
@@ -94,6 +94,15 @@ export function orderOfWork(
     figures.some((f) => cylinderOf(f) === cylinder && f.state === 'beyond' && is(f));
   const spoilt = past((f) => f.feature === 'bore' || f.feature === 'finding');
   const tight = past((f) => f.feature === 'clearance' && f.side === 'min');
+  return order(file, [cylinder, spoilt, tight]);
+}
+
+/** @param spoilt its wall is beyond its limit */
+const order = fact('order of work', (file, [cylinder, spoilt, tight]: readonly [number, boolean, boolean]) =>
+  steps(file, cylinder, spoilt, tight),
+);
+
+function steps(file: JobFile, cylinder: number, spoilt: boolean, tight: boolean): readonly OrderStep[] {
   const pack = packOf(file, cylinder);
   const places = placesOn(file, cylinder);
   const who = file.engine.cylinders.length === 1 ? '' : ` ${file.engine.cylinders[cylinder]}`;

@@ -1,5 +1,6 @@
+import { ledgerOf } from '../ledger/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
-import type { AnyEntry } from '../ledger/index.js';
+
 import { thingsOfKind } from '../measurands/index.js';
 import { effectiveSteps, stripLog } from '../strip/index.js';
 import { cylinderOf, type Action, type Figure } from '../verdicts/index.js';
@@ -26,7 +27,7 @@ export function dryFitDue(file: JobFile, figures: readonly Figure[]): boolean {
   const { engine, log } = file;
   if (!engine.limits.some((l) => l.feature === 'setup.squish' || l.feature === 'setup.deck')) return false;
   if (standingDecision(file) === null) return false;
-  if ((log as readonly AnyEntry[]).some((e) => e.kind === 'assembly-begun')) return false;
+  if (ledgerOf(log).all(['assembly-begun']).length > 0) return false;
   const off = new Set<string>();
   for (const s of effectiveSteps(stripLog(file)))
     if (s.is === 'off') off.add(s.done.step);
