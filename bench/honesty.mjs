@@ -1,14 +1,5 @@
 #!/usr/bin/env node
-import {
-  drawsOf,
-  hiddenBore,
-  hiddenJob,
-  judgePrepared,
-  prepareJob,
-  propagate,
-  USUAL,
-  um,
-} from '@tribos/core';
+import { drawsOf, hiddenBore, hiddenJob, judgeJob, propagate, USUAL, um } from '@tribos/core';
 
 /**
  * Verdicts from hidden true bores, every gauge × plan × shape: how often they are wrong exactly at the limit,
@@ -52,9 +43,7 @@ for (const g of gauges)
         const job = hiddenJob(bore, plan, g, micrometer, draws);
         for (const away of [-2, 0, 2]) {
           const file = job.at(away);
-          const prepared = prepareJob(file);
-          const told = { ...prepared, maps: prepared.maps.map((m) => m && { ...m, sigma: SIGMA }) };
-          const judged = judgePrepared(file, told, (p) => propagate({ ...p, sigma: SIGMA }, DRAWS));
+          const judged = judgeJob(file, 'mm', (p) => propagate({ ...p, sigma: SIGMA }, DRAWS));
           for (const f of judged.items) {
             if (f.limitAt === null || f.limitAt <= 1) continue;
             if (f.feature === 'bore.out-of-round' && !['oval', 'both'].includes(shape)) continue;

@@ -25,7 +25,9 @@ for (const entries of [250, 2_500, 20_000]) {
   let file = longJob(entries);
   const again = () => ({ ...file, log: [...file.log] });
   asked(again());
-  const scratch = median(Array.from({ length: entries > 10_000 ? 3 : RUNS }, () => timed(() => asked(again()))));
+  const scratch = median(
+    Array.from({ length: entries > 10_000 ? 3 : RUNS }, () => timed(() => asked(again()))),
+  );
   asked(file);
   console.log(`${file.log.length} entries, from the beginning ${scratch.toFixed(1)} ms`);
   for (const kind of ['note', 'torqued', 'reading']) {
@@ -39,6 +41,8 @@ for (const entries of [250, 2_500, 20_000]) {
       return spent;
     }).slice(3);
     const ms = median(runs);
-    console.log(`  ${kind.padEnd(8)} ${ms.toFixed(2).padStart(8)} ms  ${((100 * ms) / scratch).toFixed(1).padStart(5)} %`);
+    console.log(
+      `  ${kind.padEnd(8)} ${ms.toFixed(2).padStart(8)} ms  ${((100 * ms) / scratch).toFixed(1).padStart(5)} %`,
+    );
   }
 }

@@ -4,7 +4,16 @@ import { demoFile, instruments, jobs } from '@tribos/demo';
 const NOW = new Date('2026-11-30T10:00:00Z');
 
 /** What people write again and again. */
-const OFTEN = new Set(['reading', 'leaf', 'note', 'looked', 'assembly-seen', 'torqued', 'ring-step', 'leak-mark']);
+const OFTEN = new Set([
+  'reading',
+  'leaf',
+  'note',
+  'looked',
+  'assembly-seen',
+  'torqued',
+  'ring-step',
+  'leak-mark',
+]);
 
 /** A whole job of the demo shop, so many entries long: what is written often is written again, as on another day. */
 export function longJob(entries) {

@@ -94,7 +94,7 @@ const figuresOf = (
 ) => {
   const file = jobOf(engine, readAs(engine, m, thing, value));
   const variant = { ...file.job.variant, code };
-  return measurandFigures(inHouse({ ...file, job: { ...file.job, variant } }), m, measures, 'mm');
+  return measurandFigures(inHouse({ ...file, job: { ...file.job, variant } }), m, measures);
 };
 
 /** The code of an engine whose limits hang on one: the first its sheet knows. */

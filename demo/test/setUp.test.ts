@@ -143,7 +143,7 @@ describe('what they show', () => {
   it('the single: all its maker’s own, so no valve had to be read for room; its cams on the wheel', () => {
     const file = of(EARLIER_CUSTOMERS[0]!);
     expect(new Set(Object.values(buildNow(file)!))).toEqual(new Set(['maker']));
-    expect(contactsOf(file, 'mm')).toEqual([]);
+    expect(contactsOf(file)).toEqual([]);
     expect([...camReadings(file).keys()]).toEqual(['intake-opens', 'exhaust-closes']);
   });
 

@@ -61,7 +61,7 @@ describe('parts looked over', () => {
     await driver().wait(async () => (await partAt()) !== next, 10_000);
     await settled(id, (f) => inspected(f).find((i) => i.part.key === next)?.is === 'reuse', 'by foot');
     const file = await fileOf(id);
-    expect(partsToGet(file, judgeJob(file).items).map((p) => p.key)).toEqual(
+    expect(partsToGet(file).map((p) => p.key)).toEqual(
       expect.arrayContaining(['piston:0', 'rings:0', 'pin:0']),
     );
     expect(judgeJob(file).overall).toBe('beyond');
@@ -89,7 +89,7 @@ describe('parts looked over', () => {
     await settled(id, (f) => liesApart(f, 'water-pump'), 'apart');
     const seals = async () => {
       const file = await fileOf(id);
-      return partsToGet(file, judgeJob(file).items).filter((p) => p.name.startsWith('water pump: ')).length;
+      return partsToGet(file).filter((p) => p.name.startsWith('water pump: ')).length;
     };
     expect(await seals()).toBe(4);
     await formOf(driver()).push('Together, new seals in');

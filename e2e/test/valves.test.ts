@@ -69,7 +69,7 @@ describe('valves and cams', () => {
     await cell(1, 3);
     await where('intake valve 1 · clay');
     await take(driver(), '1.42');
-    await settled(id, (f) => contactsOf(f, 'mm').length === 1, 'the clay');
+    await settled(id, (f) => contactsOf(f).length === 1, 'the clay');
     await sees(driver(), '1.37 mm');
     await form().push('Say what it is built of');
     await form().fill('Piston', 'Lintel');
@@ -114,7 +114,7 @@ describe('valves and cams', () => {
       await take(driver(), room);
     }
     await where('room swept · 10° before');
-    await settled(id, (f) => contactsOf(f, 'mm')[0]?.sweep.length === 3, 'three angles');
+    await settled(id, (f) => contactsOf(f)[0]?.sweep.length === 3, 'three angles');
     await sees(driver(), 'no more than 10° apart');
   }, 90_000);
 });

@@ -181,7 +181,7 @@ describe('a top end that is together', () => {
       const said = (f: JobFile) => ({
         build: buildNow(f),
         cams: [...camReadings(f)].map(([event, all]) => [event, all.map((r) => r.degrees)]),
-        rooms: contactsOf(f, 'mm').map((c) => [c.thing.key, c.smallest?.value]),
+        rooms: contactsOf(f).map((c) => [c.thing.key, c.smallest?.value]),
         ports: portMap(f).map((p) => [p.roof.before?.value, p.roof.now?.value, p.width.now?.value]),
         due: torqueRun(f).groups.map((g) => g.due?.on),
         shims: [shelfNow(f), lashChoice(f).valves.map((v) => v.shim), lastShimIn(f)?.thickness],

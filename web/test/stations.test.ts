@@ -1,4 +1,4 @@
-import { foundIn, HOUSE, inHouse, judgeJob, type Action, type JobFile } from '@tribos/core';
+import { foundIn, HOUSE, inHouse, type Action, type JobFile } from '@tribos/core';
 import { demoFile, engines, instruments, jobs } from '@tribos/demo';
 import { STATIONS } from '../src/app/stations.js';
 import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';
@@ -18,9 +18,8 @@ describe('the run sheet', () => {
 
   it('has a tick for every action of every demo job', () => {
     for (const file of files.map((f) => inHouse(f))) {
-      const judged = judgeJob(file);
-      const ask = { unit: 'mm' as const, worked: () => null };
-      const found = HOUSE.flatMap((r) => r.actions?.(file, foundIn(file, judged.items), ask) ?? [])
+      const { found: finds, ask } = foundIn(file);
+      const found = HOUSE.flatMap((r) => r.actions?.(file, finds, ask) ?? [])
         .map((o) => o.find())
         .filter((a): a is Action => a !== null);
       expect(found.length).toBeGreaterThan(0);

@@ -13,7 +13,7 @@ import type { FindingEntry, Score } from '../cylinder/index.js';
 import { follows } from '../facts/index.js';
 import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
 import type { Overall } from '../gauges/index.js';
-import type { JobFile } from '../job/index.js';
+import { fact, type JobFile } from '../job/index.js';
 import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
 import type { RingAction } from '../rings/index.js';
 import {
@@ -108,8 +108,21 @@ export function judged(
   return file;
 }
 
+/** What verdicts rest on before any map is propagated: the same until something is read. */
+export type Prepared = Pick<Judgement, 'bores' | 'readings' | 'checks' | 'findings' | 'scores' | 'maps'>;
+
+/** @param unit the slip questions speak in */
+export const preparedOf = fact('prepared', (file, unit: LengthUnit): Prepared => ({
+  bores: boresOf(file, unit),
+  readings: readingsOf(file, unit),
+  checks: checksOf(file, unit),
+  findings: findingsOf(file),
+  scores: deepestScores(file),
+  maps: mapsOf(file, unit),
+}));
+
 /** Whether an entry says the same, for every verdict, whether or not the server has answered for it: only when it arrived is new. */
-function sameEntry(a: AnyEntry, b: AnyEntry): boolean {
+export function sameEntry(a: AnyEntry, b: AnyEntry): boolean {
   if (a === b) return true;
   if (a.id !== b.id || takenAt(a) !== takenAt(b)) return false;
   const { received: _a, ...before } = a;

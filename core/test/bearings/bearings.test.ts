@@ -247,15 +247,12 @@ describe('which shells', () => {
 
   it('by code while no size is known, by size as soon as all are read', () => {
     const book = coded();
-    expect(shellAdvice(book.file(), 'main', 'mm')).toMatchObject({ by: 'code', way: 'new' });
-    expect(shellAdvice(book.file(), 'main', 'mm')!.bearings.map((b) => b.wanted[0])).toEqual([
-      'rose',
-      'slate',
-    ]);
+    expect(shellAdvice(book.file(), 'main')).toMatchObject({ by: 'code', way: 'new' });
+    expect(shellAdvice(book.file(), 'main')!.bearings.map((b) => b.wanted[0])).toEqual(['rose', 'slate']);
     sized(book, '1', ['39.003', '39.003'], ['35.997', '35.997', '35.997', '35.997']);
-    expect(shellAdvice(book.file(), 'main', 'mm')!.by).toBe('code');
+    expect(shellAdvice(book.file(), 'main')!.by).toBe('code');
     sized(book, '2', ['39.003', '39.003'], ['35.997', '35.997', '35.997', '35.997']);
-    const now = shellAdvice(book.file(), 'main', 'mm')!;
+    const now = shellAdvice(book.file(), 'main')!;
     expect(now.by).toBe('size');
     expect(now.bearings.map((b) => b.wanted[0])).toEqual(['chalk', 'chalk']);
   });
@@ -263,7 +260,7 @@ describe('which shells', () => {
   it('a colour the sheet has no more leaves no clearance at all, and is never as thin as nothing', () => {
     const book = coded();
     shells(book, '1', 'rose');
-    const now = (file: JobFile) => shellAdvice(file, 'main', 'mm')?.bearings[0]!.clearanceNow;
+    const now = (file: JobFile) => shellAdvice(file, 'main')?.bearings[0]!.clearanceNow;
     expect(now(book.file())).toBeGreaterThan(0);
     const file = book.file();
     const text = JSON.stringify(file.engine.parts).replaceAll('"rose"', '"plum"');
@@ -282,7 +279,7 @@ describe('which shells', () => {
     );
     shells(book, '1', 'slate');
     shells(book, '2', 'chalk');
-    const advice = shellAdvice(book.file(), 'main', 'mm')!;
+    const advice = shellAdvice(book.file(), 'main')!;
     expect(advice.way).toBe('swap');
     expect(advice.choice.inside).toBe(true);
     expect(advice.bearings.map((b) => [b.clearanceNow, b.wanted[0], b.clearance])).toEqual([
@@ -293,10 +290,10 @@ describe('which shells', () => {
 
   it('one that is inside keeps its own; only the odd one is got anew', () => {
     const book = coded();
-    const wanted = () => shellAdvice(book.file(), 'main', 'mm')!.bearings.map((b) => b.wanted);
+    const wanted = () => shellAdvice(book.file(), 'main')!.bearings.map((b) => b.wanted);
     shells(book, '1', 'amber', 'rose');
     shells(book, '2', 'amber');
-    const advice = shellAdvice(book.file(), 'main', 'mm')!;
+    const advice = shellAdvice(book.file(), 'main')!;
     expect(advice.way).toBe('few');
     // Amber and rose in 2B leave 0.035 in the middle and 0.043 at most: inside, though two of rose sit in the middle.
     expect(wanted()[0]).toEqual(['amber', 'rose']);
@@ -305,7 +302,7 @@ describe('which shells', () => {
     shells(book, '1', 'amber');
     expect(wanted()[0]![0]).toBe('rose');
     book.keep(LOOKED, { parts: ['shells'], is: 'replace', findings: [], text: '' });
-    expect(shellAdvice(book.file(), 'main', 'mm')).toMatchObject({ way: 'new' });
+    expect(shellAdvice(book.file(), 'main')).toMatchObject({ way: 'new' });
   });
 
   it('is told and reported', () => {

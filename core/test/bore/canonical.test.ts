@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import {
   mapKey,
   mm,
-  prepareJob,
+  judgeJob,
   propagate,
   type Component,
   type Estimate,
@@ -129,7 +129,7 @@ describe('a map in its one order', () => {
       ),
     ) as JobFile;
     expect(there).not.toEqual(here);
-    const keys = (file: JobFile) => prepareJob(file).maps.map((map) => mapKey(map!));
+    const keys = (file: JobFile) => judgeJob(file).maps.map((map) => mapKey(map!));
     expect(keys(there)).toEqual(keys(here));
   });
 });

@@ -2,8 +2,7 @@ import {
   drawsOf,
   hiddenBore,
   hiddenJob,
-  judgePrepared,
-  prepareJob,
+  judgeJob,
   propagate,
   type HiddenShape,
   type Instrument,
@@ -23,13 +22,7 @@ function tally(gauge: Instrument, plan: PlanName, shape: HiddenShape, uPast: num
   for (let n = 0; n < MAPS; n += 1) {
     const bore = hiddenBore(shape, plan === 'quick' ? 2 : 3, plan === 'full' ? 0 : SIGMA, draws);
     const file = hiddenJob(bore, plan, gauge, MIC, draws).at(uPast);
-    const prepared = prepareJob(file);
-    // The limits lie where the truth does; what is expected between two directions is told apart from them.
-    const told = {
-      ...prepared,
-      maps: prepared.maps.map((m) => m && { ...m, sigma: SIGMA }),
-    };
-    const judged = judgePrepared(file, told, (p) => propagate({ ...p, sigma: SIGMA }, DRAWS));
+    const judged = judgeJob(file, 'mm', (p) => propagate({ ...p, sigma: SIGMA }, DRAWS));
     for (const f of judged.items) {
       if (f.limitAt === null || f.limitAt <= 1) continue;
       if (f.feature === 'bore.out-of-round' && shape !== 'oval' && shape !== 'both') continue;

@@ -3,6 +3,7 @@ import {
   bodyMisfitsIn,
   FEATURES,
   foundIn,
+  inHouse,
   HOUSE,
   jobFileSchema,
   jobFileShapeOf,
@@ -60,8 +61,9 @@ describe('the house', () => {
     const file = jobFile(SOUND(), { job: { plan: 'full' } });
     const judged = judgeJob(file);
     for (const f of judged.items) expect([...Object.keys(FEATURES), 'finding']).toContain(f.feature);
-    const ask = { unit: 'mm' as const, worked: () => null };
-    for (const offer of HOUSE.flatMap((r) => r.actions?.(file, foundIn(file, judged.items), ask) ?? []))
+    const housed = inHouse(file);
+    const { found, ask } = foundIn(housed);
+    for (const offer of HOUSE.flatMap((r) => r.actions?.(housed, found, ask) ?? []))
       expect(URGENCIES).toContain(offer.urgency);
   });
 

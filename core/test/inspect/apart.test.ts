@@ -40,7 +40,7 @@ const STACKED: EngineSpec = {
 const pump = { of: 'oil-pump', text: '' };
 const apart = { ...pump, is: 'apart', seals: null } as const;
 const together = { ...pump, is: 'together', seals: 'new' } as const;
-const got = (book: Book) => partsToGet(book.file(), []).map((p) => `${p.count} ${p.name}`);
+const got = (book: Book) => partsToGet(book.file()).map((p) => `${p.count} ${p.name}`);
 
 describe('what hangs on the engine, taken apart by itself', () => {
   it('lies in pieces until it is said to be together, and does not go back before', () => {

@@ -4,6 +4,7 @@ import {
   checkedNow,
   CRANK_MEASURES,
   foundIn,
+  inHouse,
   gapSettled,
   HEAD_MEASURES,
   HOUSE,
@@ -247,7 +248,7 @@ describe('leaves against limits', () => {
     const warped = asked('head');
     warped.log.push({ ...book.log.at(-1)!, id: 'w', stack: [mm(0.06)], answer: 'goes' } as never);
     // One line past the limit is past it, whatever the others say.
-    expect(measurandFigures(warped.file(), m!, HEAD_MEASURES, 'mm')[0]!.state).toBe('beyond');
+    expect(measurandFigures(warped.file(), m!, HEAD_MEASURES)[0]!.state).toBe('beyond');
   });
 });
 
@@ -269,7 +270,7 @@ describe('what is next', () => {
       } as never);
     const ask = { unit: 'mm' as const, worked: () => null };
     const file = book.file();
-    const found = foundIn(file, judgeJob(file).items);
+    const { found } = foundIn(inHouse(file));
     const offers = HOUSE.find((r) => r.name === 'head')!.actions!(file, found, ask);
     const settle = offers.find((o) => o.urgency === 'settle')!.find()!;
     expect(settle.at).toMatchObject({ part: 'head.flatness', spot: 'left' });

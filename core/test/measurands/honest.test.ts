@@ -25,7 +25,7 @@ const figuresOf = (
   measures: readonly Measurand[],
   log: readonly LogEntry[],
   engine = withLimits([]),
-): readonly Figure[] => measurandFigures(fileWith(log, engine), m, measures, 'mm');
+): readonly Figure[] => measurandFigures(fileWith(log, engine), m, measures);
 
 const JOURNAL = BEARING_MEASURES[0]!;
 const L = mm(35.97);

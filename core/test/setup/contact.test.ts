@@ -29,7 +29,7 @@ const maker = (s: Setup): Setup => {
 };
 const figure = (s: Setup, of = key): Figure | undefined =>
   judgeJob(s.file()).items.find((f) => f.subject.of === 'part' && f.subject.thing === `setup.contact:${of}`);
-const room = (s: Setup) => contactOf(s.file(), valve!, 'mm');
+const room = (s: Setup) => contactOf(s.file(), valve!);
 /** Rooms of a parabola, lowest by so much at an angle. */
 const swept = (
   least: number,

@@ -20,7 +20,7 @@ const LIMIT = mm(1);
 
 const judged = (s: Setup): Figure => {
   s.keep(BUILD_SAID, MAKERS_BUILD);
-  return contactFigures(s.lash(key).file(), 'mm')[0]!;
+  return contactFigures(s.lash(key).file())[0]!;
 };
 /** A valve whose true room is lowest by so much at a crank angle; felt by hand, read by a needle. */
 const swept = (least: number, at: number, bend: number) => (draw: Draw) => {

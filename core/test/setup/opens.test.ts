@@ -19,10 +19,10 @@ const [valve] = intakes;
 /** What of setting up still stands. */
 const stands = (s: Setup): string =>
   [
-    deckOf(s.file(), cylinder!, 'mm').ends.length === 2 ? 'deck' : '',
-    squishOf(s.file(), cylinder!, 'mm').ends.length === 2 ? 'squish' : '',
+    deckOf(s.file(), cylinder!).ends.length === 2 ? 'deck' : '',
+    squishOf(s.file(), cylinder!).ends.length === 2 ? 'squish' : '',
     lashChoice(s.file()).missing[0]?.wants === 'shim' ? 'lash' : '',
-    contactOf(s.file(), valve!, 'mm').clay === null ? '' : 'room',
+    contactOf(s.file(), valve!).clay === null ? '' : 'room',
     camReadings(s.file()).size > 0 ? 'cams' : '',
   ]
     .filter(Boolean)

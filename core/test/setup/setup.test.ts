@@ -87,7 +87,7 @@ const figures = (book: Book, feature: string) =>
 describe('squish by soft wire', () => {
   it('is the reading less 0.015 that it springs back, the minimum against the smaller end, the maximum against the mean', () => {
     const book = wired(['1.200', '1.240']);
-    const ends = endsOf(squishOf(book.file(), first!, 'mm'))!;
+    const ends = endsOf(squishOf(book.file(), first!))!;
     expect(ends.smaller).toBeCloseTo(1.185e6, 0);
     expect(ends.mean).toBeCloseTo(1.205e6, 0);
     const [min, max] = figures(book, 'setup.squish');
@@ -98,24 +98,24 @@ describe('squish by soft wire', () => {
   it('of one end that was hardly crushed, or of a wire nobody measured, proves nothing', () => {
     // 1.15 × 1.205 is 1.386: a wire of 1.37 is none.
     for (const book of [wired(['1.200', '1.220'], '1.37'), wired(['1.100', '1.220'], '1.37')]) {
-      expect(squishOf(book.file(), first!, 'mm').trouble).toContain('hardly crushed');
+      expect(squishOf(book.file(), first!).trouble).toContain('hardly crushed');
       expect(figures(book, 'setup.squish').map((f) => f.state)).toEqual(['undecided', 'undecided']);
     }
     const alone = new Book(engine, [...GAUGES, LEAVES]);
     alone.log.push(reading(at('setup.squish', 'pin-a'), '1.200', micrometer));
-    expect(squishOf(alone.file(), first!, 'mm').trouble).toContain('Measure the wire');
+    expect(squishOf(alone.file(), first!).trouble).toContain('Measure the wire');
     alone.log.push(reading(at('setup.wire', ''), '1.6', micrometer));
-    expect(squishOf(alone.file(), first!, 'mm').trouble).toContain('Both ends');
+    expect(squishOf(alone.file(), first!).trouble).toContain('Both ends');
     expect(figures(alone, 'setup.squish').every((f) => f.state === 'undecided')).toBe(true);
   });
 
   it('says that ends 0.10 apart are to be looked into, and is read again after another gasket', () => {
     const book = wired(['1.150', '1.270']);
-    expect(squishOf(wired(['1.150', '1.270']).file(), first!, 'mm').finding).toContain('not square');
+    expect(squishOf(wired(['1.150', '1.270']).file(), first!).finding).toContain('not square');
     book.keep(WORK_DONE, { what: 'gasket-changed', cylinder: null, kitId: null, ticket: null, text: '' });
-    expect(squishOf(book.file(), first!, 'mm').ends).toEqual([]);
+    expect(squishOf(book.file(), first!).ends).toEqual([]);
     // The wire is another one as well.
-    expect(squishOf(book.file(), first!, 'mm').trouble).toBeNull();
+    expect(squishOf(book.file(), first!).trouble).toBeNull();
   });
 });
 
@@ -130,9 +130,9 @@ describe('deck clearance', () => {
       ['pin-a', '0.08'],
       ['pin-b-proud', '0.02'],
     ]);
-    expect(endsOf(deckOf(book.file(), first!, 'mm'))!.mean).toBeCloseTo(30_000, 0);
+    expect(endsOf(deckOf(book.file(), first!))!.mean).toBeCloseTo(30_000, 0);
     expect(figures(book, 'setup.deck')).toHaveLength(2);
-    expect(deckOf(read([['pin-a', '0.08']]).file(), first!, 'mm').trouble).toContain('tilt');
+    expect(deckOf(read([['pin-a', '0.08']]).file(), first!).trouble).toContain('tilt');
     expect(
       deckOf(
         read([
@@ -141,7 +141,6 @@ describe('deck clearance', () => {
           ['pin-b', '0.08'],
         ]).file(),
         first!,
-        'mm',
       ).trouble,
     ).toContain('take back');
   });

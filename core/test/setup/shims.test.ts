@@ -48,8 +48,8 @@ describe('a shim that went in', () => {
     expect(wants(s)).toEqual([]);
     s.keep(SHIM_IN, { valve: first!.key, thickness: mm(2.45), from: 'engine' });
     expect(wants(s)).toEqual([`${first!.name}: leaves`]);
-    expect(contactOf(s.file(), first!, 'mm').clay).toBeNull();
-    expect(contactOf(s.file(), second!, 'mm').clay).not.toBeNull();
+    expect(contactOf(s.file(), first!).clay).toBeNull();
+    expect(contactOf(s.file(), second!).clay).not.toBeNull();
   });
 
   it('is as thick as it was measured before; a bought one has to be measured', () => {

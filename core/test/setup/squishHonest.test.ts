@@ -19,7 +19,7 @@ const laid =
     const micrometer = shows(MIC, draw);
     const end = (at: number) => micrometer(at + spring + 15_000 * draw.normal());
     const s = new Setup().squish(0, '2.500', end(mean - tilt), end(mean + tilt));
-    return endFigures(s.file(), 'mm').find((f) => f.feature === 'setup.squish' && f.side === side)!;
+    return endFigures(s.file()).find((f) => f.feature === 'setup.squish' && f.side === side)!;
   };
 
 describe('hidden true squish', () => {
@@ -55,7 +55,7 @@ describe('hidden true squish', () => {
     const text = toDecimal(nm(Math.round(MIN)), 'mm', 3);
     for (const wire of ['1.05', '1.10', '1.18']) {
       const s = new Setup().squish(0, wire, text, text);
-      expect(endFigures(s.file(), 'mm').map((f) => f.state)).toEqual(['undecided', 'undecided']);
+      expect(endFigures(s.file()).map((f) => f.state)).toEqual(['undecided', 'undecided']);
     }
     expect(laid((MIN + MAX) / 2, 0, 'min')(draw).state).toBe('within');
   });

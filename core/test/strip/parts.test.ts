@@ -1,6 +1,5 @@
 import {
   BOLT,
-  judgeJob,
   MOVED,
   partsToGet,
   reportOf,
@@ -42,14 +41,13 @@ const move = (book: Book, how: Move, count: number) =>
   });
 const bolt = (book: Book, is: 'stuck' | 'broken' | 'thread' | 'fine') =>
   book.keep(BOLT, { map: 'head', hole: 4, is, length: null, text: '' });
-const names = (book: Book) =>
-  partsToGet(book.file(), judgeJob(book.file()).items).map((p) => `${p.count} ${p.name}`);
+const names = (book: Book) => partsToGet(book.file()).map((p) => `${p.count} ${p.name}`);
 
 describe('parts to get', () => {
   it('are none while nothing is found that asks for one', () => {
     const book = begun();
     off(book, 4);
-    expect(partsToGet(book.file(), judgeJob(book.file()).items)).toEqual([]);
+    expect(partsToGet(book.file())).toEqual([]);
     expect(reportOf(book.file()).sections.some((s) => s.key === 'parts')).toBe(false);
   });
 
@@ -61,9 +59,9 @@ describe('parts to get', () => {
     bolt(book, 'broken');
     book.keep(STRIP_ODD, { step: 'seat', name: 'Seat off', why: 'broken', text: 'rear hinge' });
     expect(names(book)).toEqual(['1 fastener, head 4', '1 for “Seat off”: rear hinge', '3 exhaust nuts']);
-    expect(
-      partsToGet(book.file(), judgeJob(book.file()).items).find((p) => p.name === 'exhaust nuts')!.whys,
-    ).toEqual(['renewed, lost at the strip']);
+    expect(partsToGet(book.file()).find((p) => p.name === 'exhaust nuts')!.whys).toEqual([
+      'renewed, lost at the strip',
+    ]);
     const said = JSON.stringify(reportOf(book.file()).sections.find((s) => s.key === 'parts'));
     expect(said).toContain('rear hinge');
   });

@@ -4,11 +4,11 @@ import {
   decisionRefused,
   filingsOf,
   type Filings,
-  inHouse,
-  judgePrepared,
+  becomes,
+  judged,
+  judgeJob,
   mapKey,
   placeKey,
-  prepareJob,
   readJobFile,
   reportOf,
   ROUTES,
@@ -146,14 +146,33 @@ function answerOf({ want, file, unit, choice }: JudgeTask, judged: Judgement, sp
 }
 
 /** Judges a job and answers one question about it. */
-export function judgeTask(sent: JudgeTask): Judged {
-  const task = { ...sent, file: inHouse(sent.file) };
-  const prepared = prepareJob(task.file, task.unit);
-  const maps = prepared.maps.filter((p) => p !== null);
-  if (task.want === 'maps') return { maps, answer: null };
+export function judgeTask(task: JudgeTask): Judged {
+  asBefore(task.file);
   const known = new Map(task.spreads.map((s) => [s.key, s]));
   const spreadOf: SpreadOf = (problem) => known.get(mapKey(problem)) ?? null;
-  return { maps, answer: answerOf(task, judgePrepared(task.file, prepared, spreadOf), spreadOf) };
+  const judgement = judgeJob(task.file, task.unit, spreadOf);
+  const maps = judgement.maps.filter((p) => p !== null);
+  if (task.want === 'maps') return { maps, answer: null };
+  const file = judged(task.file, spreadOf);
+  return { maps, answer: answerOf({ ...task, file }, judgement, spreadOf) };
+}
+
+/** Entries of jobs whose verdicts a thread keeps at hand. */
+const MOST_AT_HAND = 30_000;
+const atHand = new Map<string, JobFile>();
+
+/** Works on from what is known of a job, where this thread judged it before; the jobs judged last are kept. */
+function asBefore(file: JobFile): void {
+  const before = atHand.get(file.job.id);
+  if (before) becomes(before, file);
+  atHand.delete(file.job.id);
+  atHand.set(file.job.id, file);
+  let entries = [...atHand.values()].reduce((sum, f) => sum + f.log.length, 0);
+  for (const [id, { log }] of atHand) {
+    if (entries <= MOST_AT_HAND) break;
+    atHand.delete(id);
+    entries -= log.length;
+  }
 }
 
 /** Reads a job file that somebody sent, as its text. */

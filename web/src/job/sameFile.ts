@@ -1,13 +1,4 @@
-import { takenAt, type JobFile, type AnyEntry } from '@tribos/core';
-
-/** Whether an entry says the same whether or not the server has answered for it: only when it arrived is new. */
-function sameEntry(a: AnyEntry, b: AnyEntry): boolean {
-  if (a === b) return true;
-  if (a.id !== b.id || takenAt(a) !== takenAt(b)) return false;
-  const { received: _a, ...before } = a;
-  const { received: _b, ...after } = b;
-  return JSON.stringify(before) === JSON.stringify(after);
-}
+import { sameEntry, type JobFile } from '@tribos/core';
 
 /**
  * Whether a job is, for every verdict, what it was: the same parts of it, and the same entries. What was typed here is

@@ -3,9 +3,10 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
 import {
-  inHouse,
-  judgePrepared,
-  prepareJob,
+  becomes,
+  judged,
+  judgeJob,
+  preparedOf,
   type JobFile,
   type Judgement,
   type LengthUnit,
@@ -23,15 +24,14 @@ import { onAnswered, useOutbox } from '../outbox/index.js';
 const NO_MAPS: JobContext['judgement']['maps'] = [];
 const NOT_MOVED: JobContext['moved'] = [];
 
-/** The job that was prepared last: the very same where it says the same, so that nothing is judged twice. */
-let last: { readonly written: JobFile; readonly unit: LengthUnit; readonly read: Read } | null = null;
-type Read = Pick<JobContext, 'file' | 'prepared'>;
+/** The job that was in hand last: the very same where it says the same; what it became is worked on from it. */
+let last: JobFile | null = null;
 
-function asBefore(written: JobFile, unit: LengthUnit): Read {
-  if (last && last.unit === unit && sameFile(last.written, written)) return last.read;
-  const file = inHouse(written);
-  last = { written, unit, read: { file, prepared: prepareJob(file, unit) } };
-  return last.read;
+function inHand(written: JobFile): JobFile {
+  if (last && sameFile(last, written)) return last;
+  if (last?.job.id === written.job.id) becomes(last, written);
+  last = written;
+  return written;
 }
 
 /** A job as its places see it: what the server has and what still waits here, judged together. */
@@ -80,18 +80,21 @@ export function useJob(id: string) {
       mine.map((w) => w.entry),
       by,
     );
-    return asBefore({ ...view.file, log: [...view.file.log, ...pending] }, unit);
-  }, [view, entries, id, unit, by]);
-  // Apart, so that a map propagated meanwhile costs only the verdicts anew.
-  const judgement = useMemo(
-    () => read && judgePrepared(read.file, read.prepared, spreadOf),
-    [read, spreadOf],
-  );
+    return inHand({ ...view.file, log: [...view.file.log, ...pending] });
+  }, [view, entries, id, by]);
+  const file = useMemo(() => read && judged(read, spreadOf), [read, spreadOf]);
   const version = view?.version ?? 0;
   const moved = view?.moved ?? NOT_MOVED;
   const context = useMemo(
-    (): JobContext | null => read && judgement && { ...read, version, moved, judgement, answered, unit, by },
-    [read, judgement, version, moved, answered, unit, by],
+    (): JobContext | null =>
+      read &&
+      file && {
+        file,
+        prepared: preparedOf(file, unit),
+        judgement: judgeJob(read, unit, spreadOf),
+        ...{ version, moved, answered, unit, by },
+      },
+    [read, file, spreadOf, version, moved, answered, unit, by],
   );
   usePropagate(context?.judgement.maps ?? NO_MAPS);
 

@@ -44,7 +44,7 @@ function ShellRow({ file, row, unit }: { file: JobFile; row: Row; unit: LengthUn
   const mayDo = useMay('measure');
   const { trouble, send } = useSend(file);
   const [strip, setStrip] = useState<string | null>(null);
-  const advice = shellAdvice(file, row, unit);
+  const advice = shellAdvice(file, row);
   const figure = (v: number) => formatLength(nm(Math.round(v)), { unit, step: 1_000 });
   const wrong = advice?.bearings.filter(
     (b) =>

@@ -3,8 +3,8 @@ import { useJobContext } from '../job/index.js';
 
 /** What has to be there before assembly, and what asks for it. */
 export function PartsToGet() {
-  const { file, judgement } = useJobContext();
-  const parts = partsToGet(file, judgement.items);
+  const { file, unit } = useJobContext();
+  const parts = partsToGet(file, unit);
   return (
     <section>
       <h2 className="font-semibold">Parts to get</h2>

@@ -202,7 +202,7 @@ function SquishPart(part: Part) {
     mayDo,
   } = part;
   const said = thingsOfKind('cylinder')(file.engine).flatMap((t) =>
-    [squishOf(file, t, unit), deckOf(file, t, unit)].flatMap((b) =>
+    [squishOf(file, t), deckOf(file, t)].flatMap((b) =>
       [b.trouble, b.finding].flatMap((x) => (x === null ? [] : [`${t.name}: ${x}`])),
     ),
   );

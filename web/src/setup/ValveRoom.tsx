@@ -54,7 +54,7 @@ export function ValveRoom({
       </p>
       <ValveCurve
         thing={thing}
-        contact={contactOf(file, thing, unit)}
+        contact={contactOf(file, thing)}
         figure={figures.find(
           (f) => f.subject.of === 'part' && f.subject.thing === `setup.contact:${thing.key}`,
         )}

@@ -121,7 +121,7 @@ function shownOf(
   unit: LengthUnit,
 ): string {
   if (m === CLAY) {
-    const { smallest } = contactOf(file, thing, unit);
+    const { smallest } = contactOf(file, thing);
     return smallest ? lengthIn(unit)(smallest.value) : '–';
   }
   const key = placeKey(placeOn(m, thing, spot('')));

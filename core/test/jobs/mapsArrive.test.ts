@@ -1,13 +1,5 @@
 import fc from 'fast-check';
-import {
-  judgeJob,
-  judgePrepared,
-  mapKey,
-  prepareJob,
-  propagate,
-  type MapProblem,
-  type MapSpread,
-} from '../../src/index.js';
+import { judgeJob, mapKey, propagate, type MapProblem, type MapSpread } from '../../src/index.js';
 import { bores, jobFile, piston } from '../support.js';
 
 const READ = [0, 1].map((n) => [
@@ -25,27 +17,28 @@ const worked = (problem: MapProblem): MapSpread => {
 
 describe('verdicts as the maps arrive', () => {
   it('keeps the verdicts of a cylinder whose map is as it was', () => {
-    const prepared = prepareJob(FILE);
-    const [left, right] = prepared.maps;
+    const [left, right] = judgeJob(FILE).maps;
     expect([left, right]).not.toContain(null);
-    const none = judgePrepared(FILE, prepared, () => null);
-    const one = judgePrepared(FILE, prepared, (p) => (p === left ? worked(p) : null));
-    const both = judgePrepared(FILE, prepared, worked);
-    expect(one.itemsOf[1]).toBe(none.itemsOf[1]);
-    expect(one.itemsOf[0]).not.toBe(none.itemsOf[0]);
-    expect(both.itemsOf[0]).toBe(one.itemsOf[0]);
-    expect(both.itemsOf[1]).not.toBe(one.itemsOf[1]);
+    const none = judgeJob(FILE).itemsOf;
+    const one = judgeJob(FILE, 'mm', (p) => (p === left ? worked(p) : null)).itemsOf;
+    const both = judgeJob(FILE, 'mm', worked).itemsOf;
+    expect(one[1]).toBe(none[1]);
+    expect(one[0]).not.toBe(none[0]);
+    expect(both[0]).toBe(one[0]);
+    expect(both[1]).not.toBe(one[1]);
   });
 
   it('says the same in whatever order they arrive, and when one is taken away again', () => {
     const fresh = judgeJob(FILE, 'mm', (p) => propagate(p, 4_000));
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 0, max: 3 }), { maxLength: 6 }), (seen) => {
-        const prepared = prepareJob(FILE);
-        for (const mask of seen)
-          judgePrepared(FILE, prepared, (p) => (mask & (1 << prepared.maps.indexOf(p)) ? worked(p) : null));
+        const { maps } = judgeJob(FILE);
+        for (const mask of seen) {
+          const some = judgeJob(FILE, 'mm', (p) => (mask & (1 << maps.indexOf(p)) ? worked(p) : null));
+          expect(some.items).toHaveLength(fresh.items.length);
+        }
         const byKey = new Map([...spreads.values()].map((s) => [s.key, s]));
-        const last = judgePrepared(FILE, prepared, (p) => byKey.get(mapKey(p)) ?? null);
+        const last = judgeJob(FILE, 'mm', (p) => byKey.get(mapKey(p)) ?? null);
         expect(last.items).toEqual(fresh.items);
         expect(last.itemsOf.flat()).toEqual(last.items);
         expect(last.overall).toBe(fresh.overall);
