@@ -1,5 +1,15 @@
 import type { OutView } from '../firms/firm.js';
-import { FEATURE_KEYS, ROUTE_NAMES, type FeatureKey, type JobFile, type AnyEntry, type Overall, type RouteName, type StationMark, type VerdictState } from '@tribos/core';
+import {
+  FEATURE_KEYS,
+  ROUTE_NAMES,
+  type FeatureKey,
+  type JobFile,
+  type AnyEntry,
+  type Overall,
+  type RouteName,
+  type StationMark,
+  type VerdictState,
+} from '@tribos/core';
 import { Type } from 'class-transformer';
 import {
   IsBoolean,

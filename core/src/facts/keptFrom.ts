@@ -50,7 +50,6 @@ function sameSets(a: ReadonlySet<unknown>, b: ReadonlySet<unknown>): boolean {
 /**
  * What was known before, wherever what is known now says the same; of a list or a map its members one by one: the very same
  * objects, so that whoever compares them sees at once what moved.
- * @example keptFrom([1, 2], [1, 2, 3]) // [1, 2, 3]
  */
 export function keptFrom<T>(before: T, now: T): T {
   if (Array.isArray(now) && Array.isArray(before)) return keptList(before, now) as T;

@@ -36,10 +36,10 @@ export interface Inspected {
 export const inspected = fact('inspected', (file: JobFile): readonly Inspected[] => {
   const looks = inspectLog(file).filter(LOOKED.is);
   const last = new Map(looks.flatMap((l) => l.parts.map((key) => [key, l] as const)));
-  const bench = new Set(partsOnBench(file));
+  const bench = new Set(partsOnBench(file).map((p) => p.key));
   // What something was found on, or said of, is looked at wherever it is: a crack seen in the frame is a crack.
   const seen = partsOf(file.engine).filter(
-    (p) => bench.has(p) || last.has(p.key) || partStates(file).has(p.key),
+    (p) => bench.has(p.key) || last.has(p.key) || partStates(file).has(p.key),
   );
   return seen.map((part): Inspected => {
     const state = partState(file, part.key);
