@@ -37,13 +37,36 @@ const CRUISED = [
   'stand-ins',
 ];
 
+/** What is known of files that did not change; it goes with the packages. */
+const CACHE = 'node_modules/.cache/tribos';
+const incremental = (name) => ['--incremental', '--tsBuildInfoFile', `${CACHE}/${name}.tsbuildinfo`];
+
 /** What the first writes the others read; the longest of those begin first. */
 const FIRST = ['types of core, contract, demo, server', ['typescript/bin/tsc', '-b']];
 const THEN = [
-  ['lint', ['eslint/bin/eslint.js', '.', '--max-warnings', '0']],
-  ['types of the tests', ['typescript/bin/tsc', '-p', 'tsconfig.test.json']],
-  ['types of web', ['typescript/bin/tsc', '--noEmit', '-p', 'web']],
-  ['format', ['prettier/bin/prettier.cjs', '--check', '--log-level', 'warn', '.']],
+  [
+    'lint',
+    [
+      'eslint/bin/eslint.js',
+      '.',
+      '--max-warnings',
+      '0',
+      '--cache',
+      '--cache-location',
+      `${CACHE}/eslint`,
+      '--cache-strategy',
+      'content',
+    ],
+  ],
+  ['types of the tests', ['typescript/bin/tsc', '-p', 'tsconfig.test.json', ...incremental('tests')]],
+  ['types of web', ['typescript/bin/tsc', '--noEmit', '-p', 'web', ...incremental('web')]],
+  [
+    'format',
+    [
+      'prettier/bin/prettier.cjs',
+      ...['--check', '--log-level', 'warn', '--cache', '--cache-location', `${CACHE}/prettier`, '.'],
+    ],
+  ],
   [
     'who imports whom',
     ['dependency-cruiser/bin/dependency-cruise.mjs', ...CRUISED, '--config', '.dependency-cruiser.mjs'],

@@ -12,6 +12,7 @@ import {
   oneOf,
   orNull,
   text,
+  withDefs,
   type Shape,
 } from '../shape/index.js';
 import { EXPANSION, FEATURE_KEYS, SOURCE, type SheetPart } from '../specs/index.js';
@@ -217,12 +218,12 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
 
 export const jobFileShape = jobFileShapeOf(HOUSE);
 
-/** The JSON Schema published for the job file, format version 5. */
-export const jobFileSchema = {
+/** The JSON Schema published for the job file, format version 6. */
+export const jobFileSchema = withDefs({
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: 'urn:tribos:job-file:5',
-  title: 'Tribos job file, version 5',
+  $id: 'urn:tribos:job-file:6',
+  title: 'Tribos job file, version 6',
   description:
     'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,
-};
+});

@@ -1,4 +1,4 @@
-import { list, object, oneOf, type Misfit, type Shape } from '../shape/index.js';
+import { withDefs, list, object, oneOf, type Misfit, type Shape } from '../shape/index.js';
 import { size, title } from '../ledger/index.js';
 import { engineTroubles, limitTroubles, type EngineSpec, type Kit, type Limit } from '../specs/index.js';
 import { HOUSE, sheetsOf } from './house.js';
@@ -62,14 +62,15 @@ const kitFileShape = object({
   parts: object({}, Object.fromEntries(parts.map((p) => [p.name, p.shape]))),
 }) as unknown as Shape<KitFile>;
 
-const schemaOf = (shape: Shape, what: string, title: string) => ({
-  $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: `urn:tribos:${what}-file:1`,
-  title: `Tribos ${title} file, version 1`,
-  description:
-    'What documents say, each figure with its document and page; who typed and checked it is each shop’s own. Lengths are integer nanometres.',
-  ...(told(shape.schema) as object),
-});
+const schemaOf = (shape: Shape, what: string, title: string) =>
+  withDefs({
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: `urn:tribos:${what}-file:1`,
+    title: `Tribos ${title} file, version 1`,
+    description:
+      'What documents say, each figure with its document and page; who typed and checked it is each shop’s own. Lengths are integer nanometres.',
+    ...(told(shape.schema) as object),
+  });
 
 /** The JSON Schemas published for the specification file and the kit file. */
 export const specFileSchema = schemaOf(specShape, 'engine', 'specification');

@@ -1,6 +1,18 @@
 import { OUTSIDE_WORK_KEYS, type JobFile } from '../job/index.js';
 import { cylinder } from '../ledger/index.js';
-import { boolean, id, integer, list, object, oneOf, orNull, pattern, text, type Of } from '../shape/index.js';
+import {
+  boolean,
+  id,
+  integer,
+  list,
+  object,
+  oneOf,
+  orNull,
+  pattern,
+  text,
+  type Of,
+  withDefs,
+} from '../shape/index.js';
 import { formatLength, nm, type LengthUnit } from '../units/index.js';
 import { MACHINIST_GRID } from '../fit/index.js';
 import type { TicketStanding } from './tickets.js';
@@ -51,13 +63,14 @@ const orderShape = object({
 /** A ticket as it goes over a firm's line. */
 export type Order = Of<typeof orderShape>;
 
-export const published = (what: string, schema: Record<string, unknown>, description: string) => ({
-  $schema: 'https://json-schema.org/draft/2020-12/schema',
-  $id: `urn:tribos:outside-${what}:1`,
-  title: `Tribos outside ${what}, version 1`,
-  description,
-  ...schema,
-});
+export const published = (what: string, schema: Record<string, unknown>, description: string) =>
+  withDefs({
+    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $id: `urn:tribos:outside-${what}:1`,
+    title: `Tribos outside ${what}, version 1`,
+    description,
+    ...schema,
+  });
 
 /** The JSON Schema published for it. */
 export const orderSchema = published(

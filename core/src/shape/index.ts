@@ -1,2 +1,3 @@
 export * from './calendar.js';
 export * from './shape.js';
+export * from './withDefs.js';
