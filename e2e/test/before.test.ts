@@ -117,7 +117,7 @@ describe('before it comes apart', () => {
     await driver.get(`${world.base}/jobs/${id}/hand-over`);
     await sees(driver, 'As it came in');
     await driver.get(`${world.base}/jobs/${id}/timeline`);
-    await sees(driver, 'A test taken back.');
+    await sees(driver, 'Taken back: ');
     expect(await violations(driver)).toEqual([]);
   }, 60_000);
 });

@@ -253,10 +253,14 @@ describe('a top end that is together', () => {
     await send(put).expect(200);
     const { body } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
     expect(shelfNow(inHouse(body.file as JobFile))).toEqual([]);
-    await send(entry('take-back', { of: there.id })).expect(422);
+    await send(entry('take-back', { of: file.job.id })).expect(422);
     await send(entry('take-back', { of: put.id })).expect(200);
     const { body: after } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
     expect(shelfNow(inHouse(after.file as JobFile))).toEqual([2_450_000]);
+    // What lies on the shelf was said by mistake: then nobody said it.
+    await send(entry('take-back', { of: there.id })).expect(200);
+    const { body: unsaid } = await world.technician.get(`/api/jobs/${file.job.id}`).expect(200);
+    expect(shelfNow(inHouse(unsaid.file as JobFile))).toBeNull();
   });
 
   it('a stranger’s stack of gaskets is none of this sheet', async () => {
