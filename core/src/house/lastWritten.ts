@@ -23,7 +23,7 @@ type StationOf = (entry: AnyEntry, file: JobFile) => string | null;
 
 function stationsOf(rooms: readonly Room[]): ReadonlyMap<string, StationOf> {
   const byPart = new Map(
-    rooms.toReversed().flatMap((r) => (r.places ?? []).map((k) => [k.part as string, r.station] as const)),
+    [...rooms].reverse().flatMap((r) => (r.places ?? []).map((k) => [k.part as string, r.station] as const)),
   );
   const kinds = new Map<string, Room>();
   for (const room of rooms)

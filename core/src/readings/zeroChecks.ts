@@ -66,7 +66,7 @@ export const usedUnchecked = fact('usedUnchecked', (file: JobFile): readonly str
  * @param now ISO time by the clock of whoever holds it
  */
 export function checkedNow(file: JobFile, instrumentId: string, now: string): ZeroCheckEntry | null {
-  const last = ZERO_CHECK.all(file.log).findLast((c) => c.instrumentId === instrumentId);
+  const last = ZERO_CHECK.in(file.log).findLast((c) => c.instrumentId === instrumentId);
   return last && Math.abs(Date.parse(now) - Date.parse(takenAt(last))) <= SESSION_MS ? last : null;
 }
 

@@ -25,6 +25,7 @@ import {
   USUAL_LEAVES,
   usedUnchecked,
   walkIn,
+  TAKE_BACK,
   ZERO_CHECK,
   type Figure,
   type LeafAnswer,
@@ -316,6 +317,9 @@ describe('a gauge closed before it is used', () => {
     expect(
       checkedNow(book.file(), 'mic', new Date(Date.parse(now) + 13 * 3_600_000).toISOString()),
     ).toBeNull();
+    // Taken back it never was: the check before it stands.
+    expect(book.try(TAKE_BACK, { of: book.log.at(-1)!.id })).toBeNull();
+    expect(checkedNow(book.file(), 'mic', now)?.text).toBe('-0.002');
   });
 });
 

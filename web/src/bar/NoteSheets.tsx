@@ -13,7 +13,7 @@ export function NoteSheet({ file, onClose }: { file: JobFile; onClose: () => voi
       keep="Keep the note"
       below={
         <Kept
-          of={file.log.filter(NOTE.is).map((n) => ({
+          of={NOTE.in(file.log).map((n) => ({
             id: n.id,
             says: (
               <>
