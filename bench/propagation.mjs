@@ -1,6 +1,6 @@
 #!/usr/bin/env node
 import { jobs, instruments } from '@tribos/demo';
-import { blockSeed, judgeJob, normalQuantile, propagate, seedOf, xoshiro128ss } from '@tribos/core';
+import { blockSeed, judged, mapsOf, normalQuantile, propagate, seedOf, xoshiro128ss } from '@tribos/core';
 
 /**
  * 200 000 draws of every map of a four-cylinder engine, four directions by three depths each with its piston,
@@ -11,7 +11,7 @@ const ROUNDS = Number(process.env.ROUNDS ?? 9);
 
 const gauges = instruments('2099-01-01');
 const twin = jobs(new Date(), gauges)[0];
-const { maps } = judgeJob({
+const file = judged({
   format: 'tribos-job',
   version: 6,
   shop: { name: '', rules: { wearThreshold: 0.95 }, allowance: { clearance: 0, reason: '' } },
@@ -29,6 +29,7 @@ const { maps } = judgeJob({
   log: twin.log,
   decisions: [],
 });
+const maps = mapsOf(file, 'mm');
 const full = maps.find((m) => m !== null && m.piston !== null);
 // Four cylinders: the same map, each a micron off, so that no two are the same problem.
 const four = [0, 1, 2, 3].map((n) => ({

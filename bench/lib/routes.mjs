@@ -1,6 +1,7 @@
 import {
   inHouse,
-  judgeJob,
+  judged,
+  waysOf,
   mm,
   money,
   nm,
@@ -231,8 +232,7 @@ export function simulateRoutes({ runs, seed }) {
   const costs = { floor: 0, recommended: 0, nextSize: 0, largest: 0 };
   for (let i = 0; i < runs; i += 1) {
     const engine = drawn(uniform);
-    const judged = judgeJob(engine.file);
-    const { ways, recommended } = judged.ways();
+    const { ways, recommended } = waysOf(judged(engine.file), 'mm');
     const bored = ways.filter((w) => w.route === 'bore');
     const finishes = bored.map((w) => w.option.cylinders[0].piston.size + 30_000);
     bored.forEach((w, k) => {

@@ -18,6 +18,17 @@ import {
   type Thermal,
   type SizePlace,
   parseReading,
+  boresOf,
+  checksOf,
+  deepestScores,
+  findingsOf,
+  judged,
+  judgeJob,
+  kitsOf,
+  mapsOf,
+  readingsOf,
+  waysOf,
+  type Judgement,
 } from '../src/index.js';
 
 /** Small builders so that a test names only what it is about. */
@@ -270,4 +281,19 @@ export function jobFile(
     log,
     decisions: over.decisions ?? [],
   };
+}
+
+/** A judgement with facts of the cylinder's rooms beside it, each worked when it is asked for. */
+export function judgedWhole(...[file, unit = 'mm', spreadOf, rooms]: Parameters<typeof judgeJob>) {
+  const of = judged(file, spreadOf, rooms);
+  return Object.assign(Object.create(judgeJob(file, unit, spreadOf, rooms)) as Judgement, {
+    bores: boresOf(of, unit),
+    readings: readingsOf(of, unit),
+    checks: checksOf(of, unit),
+    findings: findingsOf(of),
+    scores: deepestScores(of),
+    maps: mapsOf(of, unit),
+    kits: kitsOf(of, unit),
+    ways: () => waysOf(of, unit),
+  });
 }

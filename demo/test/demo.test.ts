@@ -1,4 +1,10 @@
 import {
+  boresOf,
+  deepestScores,
+  findingsOf,
+  judged as judgedFile,
+  kitsOf,
+  readingsOf,
   beforeVerdicts,
   BOLT_MAPS,
   FEATURE_KEYS,
@@ -46,7 +52,16 @@ function fileOf(machine: string, which = 0): JobFile {
   return demoFile(job, GAUGES);
 }
 
-const judged = (machine: string): Judgement => judgeJob(fileOf(machine));
+function judged(machine: string) {
+  const file = judgedFile(fileOf(machine));
+  return Object.assign(Object.create(judgeJob(fileOf(machine))) as Judgement, {
+    bores: boresOf(file, 'mm'),
+    readings: readingsOf(file, 'mm'),
+    findings: findingsOf(file),
+    kits: kitsOf(file, 'mm'),
+    scores: deepestScores(file),
+  });
+}
 const item = (j: Judgement, key: string) => j.items.find((i) => i.key === key)!;
 const limit = (engine: EngineSpec, feature: FeatureKey, state: 'new' | 'service', party: string) => {
   const found = engine.limits.find(

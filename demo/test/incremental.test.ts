@@ -2,10 +2,14 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import {
   becomes,
+  judged,
   judgeJob,
+  kitsOf,
+  readingsOf,
   reportOf,
   RUN,
   TAKE_BACK,
+  waysOf,
   type AnyEntry,
   type Decision,
   type JobFile,
@@ -22,6 +26,7 @@ const plain = (v: unknown): string =>
 /** Everything a judgement says. */
 function said(file: JobFile): Record<string, string> {
   const j = judgeJob(file, 'mm');
+  const of = judged(file);
   return {
     items: plain(j.items),
     next: j.next.sentence('mm'),
@@ -30,9 +35,9 @@ function said(file: JobFile): Record<string, string> {
     marks: plain(j.marks),
     steps: plain(j.steps.map((s) => [s.key, s.done, s.excused, s.sentence('mm')])),
     blockers: plain(j.blockers.map((b) => [b.key, b.since, b.sentence('mm')])),
-    readings: plain(j.readings),
-    kits: plain(j.kits),
-    ways: plain(j.ways()),
+    readings: plain(readingsOf(of, 'mm')),
+    kits: plain(kitsOf(of, 'mm')),
+    ways: plain(waysOf(of, 'mm')),
     report: plain(reportOf(file)),
   };
 }

@@ -1,9 +1,10 @@
 import {
+  judged,
+  waysOf,
   boresOf,
   costText,
   daysOf,
   inHouse,
-  judgeJob,
   mm,
   money,
   propagate,
@@ -59,7 +60,7 @@ const gauge = (type: readonly string[], size: number) =>
   )!.id;
 const boreGauge = (e: EngineSpec) => gauge(['dial-bore', 'telescoping', 'calliper'], e.bore);
 const micrometer = (e: EngineSpec) => gauge(['micrometer', 'calliper'], e.bore);
-const waysFor = (file: JobFile) => judgeJob(file, 'mm', spread).ways();
+const waysFor = (file: JobFile) => waysOf(judged(file, spread), 'mm');
 const way = (file: JobFile, key: string) => waysFor(file).ways.find((w) => w.key.includes(key))!;
 
 describe('what a way costs and how long it takes', () => {
@@ -79,7 +80,7 @@ describe('what a way costs and how long it takes', () => {
 
   it('every total of every way of every engine is its lines and the tax, nothing named twice', () => {
     for (const e of engines)
-      for (const w of judgeJob(inHouse(jobOf(e, []))).ways().ways) {
+      for (const w of waysOf(judged(jobOf(e, [])), 'mm').ways) {
         if (!w.cost) continue;
         const sum = w.cost.lines.reduce((s, l) => s + l.total, 0);
         expect([w.cost.net, w.cost.total]).toEqual([sum, sum + w.cost.tax]);

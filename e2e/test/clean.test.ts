@@ -1,4 +1,5 @@
 import {
+  readingsOf,
   BEARING_MEASURES,
   candidates,
   cleanedWith,
@@ -213,7 +214,7 @@ describe('a four-cylinder bottom end', () => {
     await settled(
       id,
       (f) => {
-        const { readings: r } = judgeJob(f);
+        const r = readingsOf(inHouse(f), 'mm');
         return walk.every((p) => r.places.has(placeKey(p)) || r.gaps.has(placeKey(p)));
       },
       'every place read',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { judgeJob, propagate, type JobFile } from '@tribos/core';
+import { inHouse, mapsOf, propagate, type JobFile } from '@tribos/core';
 import { atTheBench } from '../lib/atTheBench.mjs';
 import { By, Key, openBrowser, sees, until } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
@@ -254,12 +254,12 @@ describe('the whole map', () => {
       const there = await other.driver.executeAsyncScript(
         `const [file, done] = arguments;
          import('/index.js').then((core) => {
-           const [map] = core.judgeJob(JSON.parse(file)).maps;
+           const [map] = core.mapsOf(core.inHouse(JSON.parse(file)), 'mm');
            done(JSON.stringify(core.propagate(map, 8_000)));
          });`,
         JSON.stringify(file),
       );
-      expect(there).toBe(JSON.stringify(propagate(judgeJob(file).maps[0]!, 8_000)));
+      expect(there).toBe(JSON.stringify(propagate(mapsOf(inHouse(file), 'mm')[0]!, 8_000)));
     } finally {
       await other.close();
       await page.close();

@@ -1,5 +1,5 @@
 import { v7 } from 'uuid';
-import { inspected, inHouse, judgeJob, partsToGet, type JobFile } from '@tribos/core';
+import { kitsOf, inspected, inHouse, judgeJob, partsToGet, type JobFile } from '@tribos/core';
 import { bringIn, jobOf, makeWorld, newTwin, type World } from './support.js';
 
 let world: World;
@@ -62,7 +62,7 @@ describe('parts looked over', () => {
     const brought = await bringIn(world.technician, decided);
     // What a file decided is kept as its own; the verdict stays what the finding says.
     expect(judgeJob(inHouse(brought.file)).overall).toBe('beyond');
-    expect(judgeJob(inHouse(brought.file)).kits.ended.reuse).toContain('not used again');
+    expect(kitsOf(inHouse(brought.file), 'mm').ended.reuse).toContain('not used again');
   });
 
   it('a needle, a leaf and a micrometer on crank and head go in, come out as CSV, and their job file goes round', async () => {

@@ -6,6 +6,7 @@ import {
   DIMENSIONS,
   figureTitle,
   judgeJob,
+  judged,
   notYetStarted,
   propagate,
   readJobFile,
@@ -13,7 +14,9 @@ import {
   recommendationSentence,
   verdictSentence,
   type VerdictSentence,
+  waysOf,
   type Overall,
+  type SpreadOf,
 } from '../index.js';
 
 const USAGE = `usage: tribos check JOB.json
@@ -48,8 +51,9 @@ function check(path: string): void {
   const read = readJobFile(json);
   if (!read.ok) fail(`${path} is not a job file.`, read.misfits);
   const { file } = read;
-  const judged = judgeJob(file, 'mm', (map) => propagate(map));
-  const verdicts = judged.items.map((i) => ({
+  const spreadOf: SpreadOf = (map) => propagate(map);
+  const of = judgeJob(file, 'mm', spreadOf);
+  const verdicts = of.items.map((i) => ({
     key: i.key,
     cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
     title: figureTitle(i),
@@ -65,19 +69,19 @@ function check(path: string): void {
     bracket: i.bracket,
     ...sentenceOf(verdictSentence(file, i, 'mm')),
   }));
-  const ways = judged.ways();
+  const ways = waysOf(judged(file, spreadOf), 'mm');
   const recommended = ways.recommended?.kit?.id ?? null;
   const report = {
-    overall: judged.overall,
+    overall: of.overall,
     verdicts,
     // What the top end still wants, once somebody puts it together.
-    firstStart: assemblyRun(file).begun ? notYetStarted(file, judged.items) : null,
+    firstStart: assemblyRun(file).begun ? notYetStarted(file, of.items) : null,
     recommended,
     ways: printedWays(file, ways, 'mm'),
-    recommendation: recommendationSentence(file, ways, judged.items),
+    recommendation: recommendationSentence(file, ways, of.items),
   };
   process.stdout.write(`${JSON.stringify(report, null, 2)}\n`);
-  process.exitCode = judged.overall === null ? 4 : EXIT[judged.overall];
+  process.exitCode = of.overall === null ? 4 : EXIT[of.overall];
 }
 
 const [command, path, ...rest] = process.argv.slice(2);

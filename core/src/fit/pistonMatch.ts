@@ -1,7 +1,8 @@
+import { placesRead, pistonPlace } from '../readings/index.js';
+import { boresOf } from '../bore/index.js';
 import { lastDay, fittedPiston, type JobFile } from '../job/index.js';
-import type { BoreState } from '../bore/index.js';
+
 import { placeKey } from '../ledger/index.js';
-import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import type { Kit } from '../specs/index.js';
 import { mean } from '../statistics/index.js';
 import { nm, withUnit, type LengthUnit } from '../units/index.js';
@@ -40,11 +41,9 @@ const windowFor = (file: JobFile, maker: string): BuildRange | null =>
  * that are to size, or graded pistons of one maker for bores as they stand.
  * @returns null where there is no choice, or readings are missing
  */
-export function pistonMatch(
-  file: JobFile,
-  judgement: { readonly readings: ReadingsState; readonly bores: readonly BoreState[] },
-): PistonMatch | null {
-  const { bores, readings } = judgement;
+export function pistonMatch(file: JobFile): PistonMatch | null {
+  const bores = boresOf(file, 'mm');
+  const places = placesRead(file);
   const at = lastDay(file.log);
   const sizes = bores.map((b) => {
     if (!b.survey || b.blockedBy !== null) return null;
@@ -58,9 +57,7 @@ export function pistonMatch(
   const kits = bores.map((b) => fittedPiston(file, b.cylinder).kit);
   const kit = kits[0] ?? null;
   if (kit && kits.every((k) => k?.id === kit.id) && bores.length > 1 && bores.length <= MOST_PIECES) {
-    const pistons = bores.map(
-      (_, i) => readings.places.get(placeKey(pistonPlace(i, kit.id)))?.result?.estimate.value,
-    );
+    const pistons = bores.map((_, i) => places.get(placeKey(pistonPlace(i, kit.id)))?.result?.estimate.value);
     const window = windowFor(file, kit.maker);
     if (!window || pistons.some((p) => p === undefined)) return null;
     const { target } = window;

@@ -1,7 +1,8 @@
-import type { BoreState } from '../bore/index.js';
+import { placesRead, pistonPlace } from '../readings/index.js';
+import { boresOf } from '../bore/index.js';
+
 import { clearanceStates, fittedPiston, measurandAt, type JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
-import { pistonPlace, type ReadingsState } from '../readings/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { harsh, warmClearance, WARMING, warmUp, type Cooling, type WarmUpBuild } from './warmUp.js';
 
@@ -31,15 +32,11 @@ export interface WarmUpView {
  * and harshly by the same model. Only the difference between the two means anything.
  * @returns null without a measured bore and piston or a minimum on file
  */
-export function warmUpOf(
-  file: JobFile,
-  judgement: { readonly readings: ReadingsState; readonly bores: readonly BoreState[] },
-  cylinder: number,
-): WarmUpView | null {
-  const bore = judgement.bores[cylinder];
+export function warmUpOf(file: JobFile, cylinder: number): WarmUpView | null {
+  const bore = boresOf(file, 'mm')[cylinder];
   const { kit } = fittedPiston(file, cylinder);
   const station = pistonPlace(cylinder, kit?.id ?? null);
-  const piston = judgement.readings.places.get(placeKey(station))?.result?.estimate;
+  const piston = placesRead(file).get(placeKey(station))?.result?.estimate;
   const least = governingFor(
     file,
     'clearance',

@@ -1,29 +1,13 @@
 import { type AnyEntry, takenAt } from '../ledger/index.js';
-import {
-  boresOf,
-  deepestScores,
-  findingsOf,
-  mapsOf,
-  PROPAGATION,
-  type BoreState,
-  type MapProblem,
-  type SpreadOf,
-} from '../bore/index.js';
-import type { FindingEntry, Score } from '../cylinder/index.js';
+import { PROPAGATION, type MapProblem, type SpreadOf } from '../bore/index.js';
+
 import { follows } from '../facts/index.js';
-import { checksOf, type CrossCheck, type FitAction } from '../fit/index.js';
+import { type FitAction } from '../fit/index.js';
 import type { Overall } from '../gauges/index.js';
-import { fact, type JobFile } from '../job/index.js';
-import { readingsOf, type ReadingAction, type ReadingsState } from '../readings/index.js';
+import { type JobFile } from '../job/index.js';
+import { type ReadingAction } from '../readings/index.js';
 import type { RingAction } from '../rings/index.js';
-import {
-  kitsOf,
-  waysOf,
-  type Assumptions,
-  type KitComparison,
-  type RouteAction,
-  type WayComparison,
-} from '../routes/index.js';
+import { type RouteAction } from '../routes/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
   askOf,
@@ -48,18 +32,6 @@ export interface Judgement {
   readonly itemsOf: readonly (readonly Figure[])[];
   /** Those judged at a station, one list a cylinder. */
   readonly itemsAt: (station: string) => readonly (readonly Figure[])[];
-  readonly bores: readonly BoreState[];
-  readonly readings: ReadingsState;
-  readonly kits: KitComparison;
-  /** The ways out side by side; worked when somebody asks, and anew for what is assumed otherwise. */
-  readonly ways: (assume?: Assumptions) => WayComparison;
-  readonly checks: readonly CrossCheck[];
-  /** Findings on each cylinder's wall. */
-  readonly findings: readonly (readonly FindingEntry[])[];
-  /** What is known of the deepest score of each cylinder. */
-  readonly scores: readonly Score[];
-  /** The maps to propagate, one a cylinder; null until its plan is complete. */
-  readonly maps: readonly (MapProblem | null)[];
   /** The one next action of the whole job. */
   readonly next: NextAction;
   /** What a station asks for by itself; null where nothing is left to do there. */
@@ -107,19 +79,6 @@ export function judged(
   withMaps.set(housed, { spreadOf, file });
   return file;
 }
-
-/** What verdicts rest on before any map is propagated: the same until something is read. */
-export type Prepared = Pick<Judgement, 'bores' | 'readings' | 'checks' | 'findings' | 'scores' | 'maps'>;
-
-/** @param unit the slip questions speak in */
-export const preparedOf = fact('prepared', (file, unit: LengthUnit): Prepared => ({
-  bores: boresOf(file, unit),
-  readings: readingsOf(file, unit),
-  checks: checksOf(file, unit),
-  findings: findingsOf(file),
-  scores: deepestScores(file),
-  maps: mapsOf(file, unit),
-}));
 
 /** Whether an entry says the same, for every verdict, whether or not the server has answered for it: only when it arrived is new. */
 export function sameEntry(a: AnyEntry, b: AnyEntry): boolean {
@@ -175,28 +134,6 @@ class Judged implements Judgement {
   }
   readonly itemsAt = (station: string) =>
     this.cylinders.map((at) => this.facts.atStation(this.file, [this.unit, station, at]));
-  get bores() {
-    return boresOf(this.file, this.unit);
-  }
-  get readings() {
-    return readingsOf(this.file, this.unit);
-  }
-  get kits() {
-    return kitsOf(this.file, this.unit);
-  }
-  readonly ways = (assume?: Assumptions) => waysOf(this.file, this.unit, assume);
-  get checks() {
-    return checksOf(this.file, this.unit);
-  }
-  get findings() {
-    return findingsOf(this.file);
-  }
-  get scores() {
-    return deepestScores(this.file);
-  }
-  get maps() {
-    return mapsOf(this.file, this.unit);
-  }
   get next() {
     return this.where.next as NextAction;
   }

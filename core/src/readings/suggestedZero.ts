@@ -1,9 +1,9 @@
+import { placesRead } from './placeState.js';
 import { clearanceStates, fittedPiston, nominalOf, type JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
 import { nm, type Nanometres } from '../units/index.js';
 import { governingFor } from '../verdicts/index.js';
 import { pistonPlace } from './plan.js';
-import type { ReadingsState } from './readingsState.js';
 
 /**
  * Size to set a comparator to for one bore: the measured piston and the middle of its clearance, so that the
@@ -11,12 +11,10 @@ import type { ReadingsState } from './readingsState.js';
  */
 export function suggestedZero(
   file: JobFile,
-  judgement: { readonly readings: ReadingsState },
   cylinder: number,
 ): { readonly value: Nanometres; readonly from: 'piston' | 'nominal' } {
   const { kit } = fittedPiston(file, cylinder);
-  const piston = judgement.readings.places.get(placeKey(pistonPlace(cylinder, kit?.id ?? null)))?.result
-    ?.estimate;
+  const piston = placesRead(file).get(placeKey(pistonPlace(cylinder, kit?.id ?? null)))?.result?.estimate;
   const maker = kit?.maker ?? file.job.fitted.piston;
   const fresh = governingFor(
     file,

@@ -2,7 +2,6 @@ import {
   ASSEMBLY_BEGUN,
   assemblyRun,
   inHouse,
-  judgeJob,
   mm,
   notProved,
   printedWays,
@@ -12,7 +11,7 @@ import {
   type JobFile,
   type RunStep,
 } from '../../src/index.js';
-import { BORER, bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { judgedWhole, BORER, bores, jobFile, limit, piston, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 
 const begun = (engine: EngineSpec): JobFile => {
@@ -21,7 +20,7 @@ const begun = (engine: EngineSpec): JobFile => {
   return book.file();
 };
 const waiting = (file: JobFile): readonly (readonly [RunStep, string])[] => {
-  const { items } = judgeJob(file);
+  const { items } = judgedWhole(file);
   return assemblyRun(file).steps.flatMap((s) => {
     const why = notProved(file, items, s, 'mm');
     return why === null ? [] : [[s, why] as const];
@@ -31,7 +30,7 @@ const waiting = (file: JobFile): readonly (readonly [RunStep, string])[] => {
 describe('what a step waits for', () => {
   it('always has a remedy: a station that is not the one it waits at, its other part, or the sheet', () => {
     const file = begun(TWIN);
-    const { items } = judgeJob(file);
+    const { items } = judgedWhole(file);
     const steps = waiting(file);
     expect(steps.length).toBeGreaterThan(2);
     for (const [step] of steps) {
@@ -46,10 +45,10 @@ describe('what a step waits for', () => {
     const bare = begun(TWIN);
     const [step, why] = waiting(bare).find(gaps)!;
     expect(why).toContain('No ring gap is on file');
-    expect(remedyFor(bare, judgeJob(bare).items, step)).toMatchObject({ sheet: true });
+    expect(remedyFor(bare, judgedWhole(bare).items, step)).toMatchObject({ sheet: true });
     const filed = begun({ ...TWIN, limits: [...TWIN.limits, limit('ring.gap.top', 'new', 0.2, 0.32)] });
     const [other] = waiting(filed).find(gaps)!;
-    expect(remedyFor(filed, judgeJob(filed).items, other)).toMatchObject({
+    expect(remedyFor(filed, judgedWhole(filed).items, other)).toMatchObject({
       station: 'prepare',
       sheet: false,
     });
@@ -64,7 +63,7 @@ describe('what a step waits for', () => {
     const log = [...bores([rows, rows], 'telescoping'), piston(0, '76.965'), piston(1, '76.965')];
     const fresh = begun(TWIN);
     const file = inHouse({ ...jobFile(log), log: [...log, ...fresh.log] } as JobFile);
-    const { items } = judgeJob(file);
+    const { items } = judgedWhole(file);
     expect(items.some((i) => i.feature === 'clearance' && i.because === 'unseen')).toBe(true);
     const step = assemblyRun(file).steps.find((s) => s.step.proof === 'clearance' && s.cylinder === 0)!;
     expect(waitsFor(file, items, step)).toMatch(
@@ -86,7 +85,7 @@ it('the command prints the very sizes of the way, and none where none can be ver
   const log = [...bores([rows, rows]), piston(0, '76.955'), piston(1, '76.955')];
   const printed = (engine: EngineSpec) => {
     const file = jobFile(log, { engine, shop: { firms: [BORER] } });
-    const ways = judgeJob(file, 'mm', () => null).ways();
+    const ways = judgedWhole(file, 'mm', () => null).ways();
     return [JSON.stringify(printedWays(file, ways, 'mm')), ways] as const;
   };
   const [text, { ways }] = printed(TWIN);

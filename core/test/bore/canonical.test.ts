@@ -2,14 +2,13 @@ import fc from 'fast-check';
 import {
   mapKey,
   mm,
-  judgeJob,
   propagate,
   type Component,
   type Estimate,
   type JobFile,
   type MapProblem,
 } from '../../src/index.js';
-import { bores, GAUGES, jobFile, piston } from '../support.js';
+import { judgedWhole, bores, GAUGES, jobFile, piston } from '../support.js';
 
 const KINDS = ['resolution', 'repeatability', 'scale', 'temperature'] as const;
 /** Error sources told apart by their amplitude, and which of them each station has. */
@@ -129,7 +128,7 @@ describe('a map in its one order', () => {
       ),
     ) as JobFile;
     expect(there).not.toEqual(here);
-    const keys = (file: JobFile) => judgeJob(file).maps.map((map) => mapKey(map!));
+    const keys = (file: JobFile) => judgedWhole(file).maps.map((map) => mapKey(map!));
     expect(keys(there)).toEqual(keys(here));
   });
 });

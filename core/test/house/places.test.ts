@@ -4,7 +4,6 @@ import {
   HOUSE,
   inHouse,
   jobFileShapeOf,
-  judgeJob,
   kindsOf,
   LOG_PLACES,
   measurandAt,
@@ -20,7 +19,7 @@ import {
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
-import { HERE, bore, bores, GAUGES, jobFile, LEAVES, limit, piston, TWIN } from '../support.js';
+import { judgedWhole, HERE, bore, bores, GAUGES, jobFile, LEAVES, limit, piston, TWIN } from '../support.js';
 import { WITH_RODS, type JournalPlace } from './trialRoom.js';
 
 const AT = '2026-03-01T11:00:00.000Z';
@@ -55,7 +54,7 @@ const took = (n: number, text: string, id?: string): LogEntry => {
 };
 const plain = jobFile([...bores(WALLS), piston(0, '76.960'), piston(1, '76.960')], { engine }) as JobFile;
 const withLog = (...more: LogEntry[]): JobFile => ({ ...plain, log: [...plain.log, ...more] });
-const judged = (file: JobFile) => judgeJob(file, 'mm', () => null, WITH_RODS);
+const judged = (file: JobFile) => judgedWhole(file, 'mm', () => null, WITH_RODS);
 
 describe('places of the house', () => {
   it('are of different parts, and every one of them is in the schema of readings or of leaves', () => {

@@ -14,7 +14,6 @@ import {
   stripLog,
   harms,
   inspected,
-  judgeJob,
   LOOKED,
   mayNotFit,
   MATERIALS,
@@ -39,7 +38,7 @@ import {
   type PartMaterial,
   type RouteName,
 } from '../../src/index.js';
-import { TWIN } from '../support.js';
+import { judgedWhole, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 
 const find = (book: Book, of: string, what: PartFindingKind, text = '') =>
@@ -75,7 +74,7 @@ describe('parts of an engine', () => {
     expect(there).not.toContain('crank');
     // Cracked in the frame is cracked, whether its step was done or not.
     find(book, 'crank', 'cracked');
-    expect(judgeJob(book.file()).items.some((i) => i.found && i.state === 'beyond')).toBe(true);
+    expect(judgedWhole(book.file()).items.some((i) => i.found && i.state === 'beyond')).toBe(true);
   });
 });
 
@@ -107,11 +106,11 @@ describe('what is said of a part', () => {
     expect(look(book, ['tensioner'], 'reuse')).toBeNull();
     expect(of(book, 'tensioner')).toMatchObject({ is: 'rework' });
     expect(of(book, 'tensioner').instead).toContain('only after work');
-    const before = judgeJob(book.file()).items.find((i) => i.found)!;
+    const before = judgedWhole(book.file()).items.find((i) => i.found)!;
     expect(before).toMatchObject({ state: 'undecided', because: 'finding' });
     book.keep(PART_WORK, { of: 'tensioner', name: 'tensioner', what: 'reworked', text: 'freed, oiled' });
     expect(of(book, 'tensioner').state.toWork).toBeNull();
-    expect(judgeJob(book.file()).items.some((i) => i.found)).toBe(false);
+    expect(judgedWhole(book.file()).items.some((i) => i.found)).toBe(false);
   });
 
   it('a finding taken back stands no more', () => {
@@ -150,7 +149,7 @@ describe('a finding that ends a part', () => {
     expect(look(book, [key], 'reuse')).toBeNull();
     expect(of(book, key)).toMatchObject({ is: 'replace' });
     const file = book.file();
-    const judged = judgeJob(file);
+    const judged = judgedWhole(file);
     const figure = judged.items.find((i) => i.found && i.subject.of === 'part' && i.subject.part === key)!;
     expect(figure).toMatchObject({ state: 'beyond', feature: 'finding' });
     expect(judged.overall).toBe('beyond');
@@ -175,7 +174,7 @@ describe('a finding that ends a part', () => {
     expect(of(book, key).is).toBe('replace');
     book.keep(PART_WORK, { of: key, name: key, what: 'renewed', text: '' });
     expect(of(book, key)).toMatchObject({ is: 'reuse' });
-    expect(judgeJob(book.file()).items.some((i) => i.found)).toBe(false);
+    expect(judgedWhole(book.file()).items.some((i) => i.found)).toBe(false);
     expect(mayNotFit(book.file(), part.part.kind.off[0] ?? '')).toBeNull();
   });
 
@@ -194,13 +193,13 @@ describe('a finding that ends a part', () => {
   it('a crack in a cylinder’s casting ends boring as well; one on a piston does not', () => {
     const cracked = new Book();
     find(cracked, 'cylinder:0', 'cracked', 'at a stud');
-    const kits = judgeJob(cracked.file()).kits;
+    const kits = judgedWhole(cracked.file()).kits;
     expect(decisionRefused(TWIN, kits, { route: 'bore', kitId: 'plus-0.5' })).toContain(
       'another cylinder first',
     );
     const piston = new Book();
     find(piston, 'piston:0', 'cracked');
-    expect(judgeJob(piston.file()).kits.ended).toMatchObject({ bore: null, fit: null });
+    expect(judgedWhole(piston.file()).kits.ended).toMatchObject({ bore: null, fit: null });
   });
 });
 
@@ -294,7 +293,7 @@ describe('what is told, reported and decided beside', () => {
   });
 
   it('Decide sees the bottom end with what leaving it costs', () => {
-    const [first] = besideTheBores(file, judgeJob(file).items, 'mm');
+    const [first] = besideTheBores(file, judgedWhole(file).items, 'mm');
     expect(first).toMatchObject({ section: 'crank', state: 'beyond' });
     expect(first!.says[0]).toContain('pitted');
     expect(first!.later).toContain('split a second time');

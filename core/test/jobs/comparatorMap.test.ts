@@ -1,6 +1,5 @@
 import {
   beforeMeasuring,
-  judgeJob,
   mm,
   oneReadingU,
   putAsideSentences,
@@ -18,7 +17,7 @@ import {
   type NewEntry,
   type SizePlace,
 } from '../../src/index.js';
-import {
+import { judgedWhole,
   HERE,
   bore,
   bores,
@@ -72,7 +71,7 @@ const EVEN = ['0', '+2', '+4', '+5', '+8', '+8', '-1', '+3', '+3', '+6', '+8', '
 describe('a map read by comparator', () => {
   it('is sizes in the sense of the bore, and asks for its closing zero when it is read', () => {
     const file = jobFile([...sent(zero, ...map(EVEN)), piston(0, '76.95'), piston(1, '76.95')]);
-    const judged = judgeJob(file);
+    const judged = judgedWhole(file);
     expect(judged.bores[0]!.survey!.largest.of.value).toBe(mm(77.02));
     expect(judged.bores[0]!.survey!.smallest.of.value).toBe(mm(77.012));
     expect(judged.next).toMatchObject({ kind: 'closing-zero', zeroId: 'e0', gauge: 'mic-set' });
@@ -81,7 +80,7 @@ describe('a map read by comparator', () => {
 
   it('corrects a small wander in proportion to time', () => {
     const log = sent(zero, ...map(EVEN), { kind: 'closing-zero', zeroId: 'e0', text: '-4' });
-    const judged = judgeJob(jobFile(log));
+    const judged = judgedWhole(jobFile(log));
     // Clockwise is smaller: −4 on the dial is +4 of bore, over 13 minutes; the first reading is one minute in.
     const first = [...judged.readings.places.values()][0]!;
     expect(first.result!.estimate.value).toBeCloseTo(mm(77.02) - 4_000 / 13, 0);
@@ -92,7 +91,7 @@ describe('a map read by comparator', () => {
     const log = sent(zero, ...map(EVEN), { kind: 'closing-zero', zeroId: 'e0', text: '-9' });
     const file = jobFile(log);
     expect(zeroLost(file, zerosOf(log).get('e0')!)).toBe(true);
-    const judged = judgeJob(file);
+    const judged = judgedWhole(file);
     expect(judged.readings.places.size).toBe(0);
     expect([...judged.readings.setAside.values()]).toEqual(Array(12).fill('zero-lost'));
     expect(putAsideSentences(file, judged.readings)).toEqual([
@@ -104,9 +103,9 @@ describe('a map read by comparator', () => {
   it('asks about a deviation whose sign fits the other way round', () => {
     const far = ['-40', '-41', '-42', '+40'];
     const log = sent(zero, ...far.map((t, i) => deviation(places[i]!, t)));
-    const [question] = judgeJob(jobFile(log)).readings.questions;
+    const [question] = judgedWhole(jobFile(log)).readings.questions;
     expect(question).toMatchObject({ code: 'sign', readingId: 'e4', instead: '-40', holds: true });
-    const whole = judgeJob(jobFile(sent(zero, deviation(places[0]!, '1200')))).readings.questions[0];
+    const whole = judgedWhole(jobFile(sent(zero, deviation(places[0]!, '1200')))).readings.questions[0];
     expect(whole).toMatchObject({ code: 'mistyped' });
     expect(whole!.sentence).toContain('more than the dial');
   });
@@ -144,8 +143,8 @@ describe('a map read by comparator', () => {
       ],
     };
     // 77.467 + (0.030 + 0.048)/2
-    expect(suggestedZero(bored, judgeJob(bored), 0)).toEqual({ value: mm(77.506), from: 'piston' });
-    expect(suggestedZero(jobFile([]), judgeJob(jobFile([])), 0)).toEqual({ value: mm(77), from: 'nominal' });
+    expect(suggestedZero(bored, 0)).toEqual({ value: mm(77.506), from: 'piston' });
+    expect(suggestedZero(jobFile([]), 0)).toEqual({ value: mm(77), from: 'nominal' });
   });
 });
 
@@ -157,7 +156,7 @@ describe('two at one cylinder', () => {
   ];
 
   it('asks when someone else took the station meanwhile, and keeps both', () => {
-    const { readings } = judgeJob(jobFile(other('a')));
+    const { readings } = judgedWhole(jobFile(other('a')));
     expect(readings.questions[0]).toMatchObject({ code: 'taken-twice', readingId: 'c', holds: false });
     expect(readings.questions[0]!.sentence).toContain(
       'second took this station meanwhile: 77.024; first 77.021',
@@ -166,18 +165,18 @@ describe('two at one cylinder', () => {
   });
 
   it('does not ask who had seen the other’s reading', () => {
-    expect(judgeJob(jobFile(other('b'))).readings.questions).toEqual([]);
-    expect(judgeJob(jobFile(other(null))).readings.questions).toEqual([]);
+    expect(judgedWhole(jobFile(other('b'))).readings.questions).toEqual([]);
+    expect(judgedWhole(jobFile(other(null))).readings.questions).toEqual([]);
   });
 });
 
 describe('a piston across bores read along the pin', () => {
   it('is asked about, and no clearance is given', () => {
     const along = [15, 45, 80].map((d) => reading(bore(0, d, 90), '77.01'));
-    const judged = judgeJob(jobFile([...along, piston(0, '76.95')]));
+    const judged = judgedWhole(jobFile([...along, piston(0, '76.95')]));
     expect(judged.readings.questions[0]!.code).toBe('wrong-axis');
     expect(judged.items.find((i) => i.key === '0:clearance:min')).toMatchObject({ because: 'wrong-axis' });
-    const both = judgeJob(jobFile([...along, reading(bore(0, 15, 0), '77.01'), piston(0, '76.95')]));
+    const both = judgedWhole(jobFile([...along, reading(bore(0, 15, 0), '77.01'), piston(0, '76.95')]));
     expect(both.readings.questions).toEqual([]);
   });
 });
@@ -240,13 +239,13 @@ describe('why this clearance', () => {
       ]),
       piston(0, '76.960'),
     ]);
-    const view = warmUpOf(file, judgeJob(file), 0)!;
+    const view = warmUpOf(file, 0)!;
     // 0.050 against a minimum of 0.030
     expect(view.looser).toBe(20_000);
     expect(view.runs.map((r) => r.name)).toEqual(['gentle', 'harsh']);
     expect(view.runs[0]!.build[0]).toBe(20_000);
     expect(view.runs[0]!.minimum[0]).toBe(0);
     expect(view.runs[1]!.dip.at).toBeLessThan(view.runs[0]!.dip.at);
-    expect(warmUpOf(jobFile([]), judgeJob(jobFile([])), 0)).toBeNull();
+    expect(warmUpOf(jobFile([]), 0)).toBeNull();
   });
 });

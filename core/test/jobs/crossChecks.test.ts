@@ -1,6 +1,5 @@
 import {
   crossCheckSentence,
-  judgeJob,
   mm,
   putAsideSentences,
   type CrossCheck,
@@ -10,7 +9,7 @@ import {
   type LeafEntry,
   type LogEntry,
 } from '../../src/index.js';
-import { HERE, bores, GAUGES, jobFile, LEAVES, piston } from '../support.js';
+import { judgedWhole, HERE, bores, GAUGES, jobFile, LEAVES, piston } from '../support.js';
 
 let made = 0;
 const leaf = (station: GapPlace, thickness: number, answer: LeafAnswer): LeafEntry => ({
@@ -50,7 +49,7 @@ const WORN = [
 ];
 const file = (...log: LogEntry[]): JobFile =>
   jobFile([...bores(WORN), ...log], { instruments: [...GAUGES, LEAVES] });
-const checks = (of: JobFile, kind: CrossCheck['kind']) => judgeJob(of).checks.filter((c) => c.kind === kind);
+const checks = (of: JobFile, kind: CrossCheck['kind']) => judgedWhole(of).checks.filter((c) => c.kind === kind);
 
 describe('cross-checks', () => {
   it('a ring’s gap at two depths compares mean diameters: 0.019 is 0.060 of gap', () => {
@@ -83,7 +82,7 @@ describe('cross-checks', () => {
     expect(checks(good, 'leaf')[0]).toMatchObject({ agrees: true });
     const bad = file(piston(0, '76.950'), ...bracket(beside, 0.15, 0.18));
     expect(checks(bad, 'leaf')[0]).toMatchObject({ agrees: false });
-    const judged = judgeJob({ ...bad, log: [...bad.log, piston(1, '76.950')] });
+    const judged = judgedWhole({ ...bad, log: [...bad.log, piston(1, '76.950')] });
     expect(judged.next.kind).toBe('cross-check');
     // Neither is believed until it is settled.
     const tight = judged.items.find((i) => i.key === '0:clearance:min')!;
@@ -122,17 +121,17 @@ describe('what work put aside', () => {
       text: '',
     });
     const of = file(honed('a', 0), honed('b', null));
-    expect(putAsideSentences(of, judgeJob(of).readings)).toEqual([
+    expect(putAsideSentences(of, judgedWhole(of).readings)).toEqual([
       'Honed (left): 1 reading before it no longer counts.',
       'Honed (all cylinders): 2 readings before it no longer count.',
     ]);
-    expect(putAsideSentences(file(), judgeJob(file()).readings)).toEqual([]);
+    expect(putAsideSentences(file(), judgedWhole(file()).readings)).toEqual([]);
   });
 });
 
 describe('clearance by leaves', () => {
   it('stands in where no piston was measured, as a bracket and never a figure', () => {
-    const judged = judgeJob(file(...bracket(beside, 0.05, 0.06)));
+    const judged = judgedWhole(file(...bracket(beside, 0.05, 0.06)));
     const tight = judged.items.find((i) => i.key === '0:clearance:min')!;
     expect(tight).toMatchObject({
       state: 'within',
@@ -144,13 +143,13 @@ describe('clearance by leaves', () => {
   });
 
   it('leaves gauges that tell more alone', () => {
-    const judged = judgeJob(file(piston(0, '76.950'), ...bracket(beside, 0.04, 0.05)));
+    const judged = judgedWhole(file(piston(0, '76.950'), ...bracket(beside, 0.04, 0.05)));
     expect(judged.items.find((i) => i.key === '0:clearance:min')!.bracket).toBeNull();
   });
 
   it('a leaf taken back was never tried', () => {
     const tried = leaf(beside, 0.2, 'goes');
-    const judged = judgeJob(
+    const judged = judgedWhole(
       file(...bracket(beside, 0.05, 0.06), tried, {
         kind: 'take-back',
         id: 'tb',

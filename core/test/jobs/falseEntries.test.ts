@@ -1,5 +1,4 @@
 import {
-  judgeJob,
   kitSentence,
   mm,
   pistonMatch,
@@ -9,7 +8,7 @@ import {
   verificationU,
   type LogEntry,
 } from '../../src/index.js';
-import {
+import { judgedWhole,
   HERE,
   bore,
   bores,
@@ -30,7 +29,7 @@ describe('only a slip that was found is corrected', () => {
     const bad = reading(bore(0, 15, 0), '77.120');
     const rest = SOUND().slice(1);
     const quiet = reading(bore(0, 15, 0), '77.020', 'ring-set', slip(bad.id));
-    const judged = judgeJob(file([bad, ...rest, quiet]));
+    const judged = judgedWhole(file([bad, ...rest, quiet]));
     expect(judged.readings.places.get('bore:0:15000000:0')!.readings).toHaveLength(2);
     expect(readJobFile(JSON.parse(JSON.stringify(file([bad, ...rest, quiet]))) as unknown).ok).toBe(false);
   });
@@ -39,11 +38,11 @@ describe('only a slip that was found is corrected', () => {
     const [first, ...rest] = SOUND();
     const turned = reading(bore(0, 15, 0), '77.520');
     const elsewhere = reading(bore(0, 45, 0), '77.016', 'ring-set', slip(turned.id));
-    const judged = judgeJob(file([...rest, turned, elsewhere]));
+    const judged = judgedWhole(file([...rest, turned, elsewhere]));
     expect(judged.readings.places.get('bore:0:15000000:0')!.readings.map((r) => r.entry.id)).toEqual([
       turned.id,
     ]);
-    const right = judgeJob(file([...rest, turned, { ...first!, ...slip(turned.id) }]));
+    const right = judgedWhole(file([...rest, turned, { ...first!, ...slip(turned.id) }]));
     expect(right.readings.places.get('bore:0:15000000:0')!.readings.map((r) => r.entry.id)).toEqual([
       first!.id,
     ]);
@@ -55,7 +54,7 @@ describe('only a slip that was found is corrected', () => {
     const again = reading(bore(0, 15, 0), '78.996', 'ring-set', {
       corrects: { readingId: first.id, slip: 'mistyped' },
     });
-    const stand = judgeJob(file([first, again])).readings.places.get('bore:0:15000000:0')!;
+    const stand = judgedWhole(file([first, again])).readings.places.get('bore:0:15000000:0')!;
     expect(stand.readings.map((r) => r.keptAsRepeat)).toEqual([true, false]);
   });
 });
@@ -124,9 +123,9 @@ describe('a comparator’s zero', () => {
   });
 
   it('a second zero reopens the readings since the last good one, and only those', () => {
-    const twice = judgeJob(file([zero('z'), ...map('z'), zero('y', LATER)]));
+    const twice = judgedWhole(file([zero('z'), ...map('z'), zero('y', LATER)]));
     expect([...twice.readings.setAside.values()]).toEqual(Array(12).fill('zeroed-again'));
-    const good = judgeJob(file([zero('z'), ...map('z'), close('z', 1_000), zero('y', LATER)]));
+    const good = judgedWhole(file([zero('z'), ...map('z'), close('z', 1_000), zero('y', LATER)]));
     expect(good.readings.setAside.size).toBe(0);
   });
 });
@@ -139,14 +138,14 @@ describe('what gauges can prove', () => {
 
   it('a telescoping gauge gets no ticket that nobody could prove, and is told what would do', () => {
     const f = file(full(77.11, 77.09, 77.07), { instruments: [TELESCOPING, MIC, RING] });
-    const telescoping = judgeJob({ ...f, instruments: [TELESCOPING, MIC], log: [] }).kits.options[0]!;
+    const telescoping = judgedWhole({ ...f, instruments: [TELESCOPING, MIC], log: [] }).kits.options[0]!;
     expect(telescoping.cylinders.every((c) => c.target?.cannotBeVerified)).toBe(true);
     expect(telescoping.remedy?.kind).toBe('three-repeats');
     expect(kitSentence(f, telescoping)).toMatch(/^Read every bore first/u);
-    expect(judgeJob({ ...f, instruments: [CALLIPER], log: [] }).kits.options[0]!.remedy).toBeNull();
-    expect(judgeJob(f).kits.options[0]!.cylinders[0]!.target?.cannotBeVerified).toBe(false);
+    expect(judgedWhole({ ...f, instruments: [CALLIPER], log: [] }).kits.options[0]!.remedy).toBeNull();
+    expect(judgedWhole(f).kits.options[0]!.cylinders[0]!.target?.cannotBeVerified).toBe(false);
     const slow = instrument('slow', 'dial-bore', { kind: 'ring', u: 300 }, { repeatability: um(5) });
-    const three = judgeJob(file([], { instruments: [slow, MIC] })).kits.options[0]!;
+    const three = judgedWhole(file([], { instruments: [slow, MIC] })).kits.options[0]!;
     expect(three.remedy?.kind).toBe('three-repeats');
   });
 
@@ -182,7 +181,7 @@ describe('what gauges can prove', () => {
       ...[0, 1].map((i) => piston(i, '77.470', { kit: 'plus-0.5' })),
     ];
     const base = file(log, { engine, decisions, instruments: [RING, MIC] });
-    expect(pistonMatch(base, judgeJob(base))?.kind).toBe('none');
+    expect(pistonMatch(base)?.kind).toBe('none');
     const sure = {
       ...base,
       instruments: [
@@ -190,9 +189,9 @@ describe('what gauges can prove', () => {
         { ...MIC, maxError: um(0.1), repeatability: um(0.1) },
       ],
     };
-    expect(pistonMatch(sure, judgeJob(sure))?.kind).toBe('pistons');
+    expect(pistonMatch(sure)?.kind).toBe('pistons');
     const wide = { ...sure, shop: { ...sure.shop, allowance: { clearance: um(8), reason: 'hard use' } } };
-    expect(pistonMatch(wide, judgeJob(wide))?.kind).toBe('none');
+    expect(pistonMatch(wide)?.kind).toBe('none');
   });
 });
 
@@ -204,7 +203,7 @@ describe('an open question about a reading', () => {
 
   it('neither condemns nor passes what rests on it, and recommends nothing', () => {
     const f = file([...odd(), piston(0, '76.960')]);
-    const judged = judgeJob(f);
+    const judged = judgedWhole(f);
     expect(judged.readings.questions.map((q) => q.code)).toEqual(['outlier']);
     expect(judged.items.find((i) => i.key === '0:bore:max')).toMatchObject({
       state: 'undecided',
@@ -224,6 +223,6 @@ describe('an open question about a reading', () => {
         );
       }),
     );
-    expect(judgeJob(file(oval)).readings.questions).toEqual([]);
+    expect(judgedWhole(file(oval)).readings.questions).toEqual([]);
   });
 });

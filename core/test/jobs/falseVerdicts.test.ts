@@ -2,7 +2,6 @@ import {
   combineVerdicts,
   decisionRefused,
   findings,
-  judgeJob,
   mm,
   nextReads,
   propagate,
@@ -13,7 +12,7 @@ import {
   type FindingEntry,
   type LogEntry,
 } from '../../src/index.js';
-import { BORER, HERE, bores, CALLIPER, LEAVES, limit, piston, reading } from '../support.js';
+import { judgedWhole, BORER, HERE, bores, CALLIPER, LEAVES, limit, piston, reading } from '../support.js';
 import { AT, LATER, ONE, PLATED, full, SOUND, work, finding, leaf, file, item } from './cases.js';
 
 describe('what was renewed is judged anew', () => {
@@ -70,7 +69,7 @@ describe('what was renewed is judged anew', () => {
       work('washed'),
     ];
     const f = file(log, { decisions, instruments: [CALLIPER, LEAVES] });
-    const judged = judgeJob(f);
+    const judged = judgedWhole(f);
     const ways = nextReads(
       f,
       judged.items.find((i) => i.key === '0:clearance:min')!,
@@ -92,7 +91,7 @@ describe('a finding is a verdict', () => {
     ['score', {}, 'undecided'],
   ])('%s %j on plating: %s', (what, over, state) => {
     const f = file([...SOUND(), piston(0, '76.960'), finding(what, over)], { engine: PLATED });
-    const judged = judgeJob(f);
+    const judged = judgedWhole(f);
     expect(judged.items.find((i) => i.finding)).toMatchObject({ state });
     expect(judged.overall).toBe(state);
     expect(['reuse', 'fit']).not.toContain(judged.ways().recommended?.route);
@@ -109,7 +108,7 @@ describe('a finding is a verdict', () => {
     const f = file([...SOUND(), piston(0, '76.960'), finding('score', { nail: 'slides' })], {
       engine: PLATED,
     });
-    expect(judgeJob(f).items.some((i) => i.finding)).toBe(false);
+    expect(judgedWhole(f).items.some((i) => i.finding)).toBe(false);
   });
 
   it('a crack outlives clean and replating; another cylinder has none, and a finding can be taken back', () => {
@@ -127,7 +126,7 @@ describe('leaves', () => {
   it('a thin leaf that does not go where the gauges say there is room is a conflict', () => {
     const f = file([...full(77.06, 77.058, 77.056), piston(0, '76.960'), leaf(0.04, 'does-not')]);
     expect(item(f, '0:clearance:min')).toMatchObject({ state: 'undecided', because: 'conflict' });
-    expect(judgeJob(f).checks.find((c) => c.kind === 'leaf')!.agrees).toBe(false);
+    expect(judgedWhole(f).checks.find((c) => c.kind === 'leaf')!.agrees).toBe(false);
   });
 
   it('a thick leaf that goes where they say there is none is one too', () => {
@@ -140,7 +139,7 @@ describe('leaves', () => {
     const alone = file([leaf(0.05, 'goes'), leaf(0.06, 'does-not')]);
     expect(item(alone, '0:clearance:min').state).toBe('within');
     expect(item(alone, '0:clearance:max')).toMatchObject({ state: 'undecided', because: 'leaves' });
-    expect(judgeJob(alone).overall).not.toBe('within');
+    expect(judgedWhole(alone).overall).not.toBe('within');
     expect(item(file([leaf(0.2, 'goes')]), '0:clearance:max').state).toBe('beyond');
   });
 });
@@ -172,7 +171,7 @@ describe('one number for a piston in the bore as it is', () => {
       { id: 'd', at: AT, by: 'lead', importedBy: null, route: 'fit' as const, kitId: 'std', reason: '' },
     ];
     const f = file(log, { engine, decisions, job: { plan: 'usual' } });
-    const judged = judgeJob(f, 'mm', (p) => propagate(p, 40_000));
+    const judged = judgedWhole(f, 'mm', (p) => propagate(p, 40_000));
     const { p } = judged.kits.options[0]!;
     const [tight, loose] = ['min', 'max'].map(
       (s) => judged.items.find((i) => i.key === `0:clearance:${s}`)!.p!,
@@ -180,7 +179,7 @@ describe('one number for a piston in the bore as it is', () => {
     expect(p!).toBeLessThanOrEqual(Math.min(tight!, loose!));
     expect(p!).toBeGreaterThanOrEqual(tight! + loose! - 1 - 1e-9);
     // Before it is worked the quick figure is never higher.
-    const quick = judgeJob(f).kits.options[0]!;
+    const quick = judgedWhole(f).kits.options[0]!;
     expect(quick.cylinders[0]!.fit!.provisional).toBe(true);
     expect(quick.p!).toBeLessThanOrEqual(p! + 0.01);
   });
@@ -188,7 +187,7 @@ describe('one number for a piston in the bore as it is', () => {
   it('of graded pistons the one that sits best is recommended, not the smallest', () => {
     const grade = (id: string, size: number) => ({ ...engine.kits[0]!, id, name: id, piston: mm(size) });
     const graded = { ...engine, kits: [grade('A', 76.957), grade('B', 76.967), grade('C', 76.977)] };
-    const judged = judgeJob(file(full(77.012, 77.012, 77.011), { engine: graded }), 'mm', (p) =>
+    const judged = judgedWhole(file(full(77.012, 77.012, 77.011), { engine: graded }), 'mm', (p) =>
       propagate(p, 40_000),
     );
     expect(judged.ways().recommended?.kit?.id).toBe('B');
@@ -197,7 +196,7 @@ describe('one number for a piston in the bore as it is', () => {
 
 describe('nothing is within for want of something', () => {
   it('a job is not within while a clearance is unread', () => {
-    expect(judgeJob(file(SOUND())).overall).toBe('unread');
+    expect(judgedWhole(file(SOUND())).overall).toBe('unread');
     expect(combineVerdicts(['within', 'unread', 'noLimit'])).toBe('noLimit');
   });
 
@@ -207,13 +206,13 @@ describe('nothing is within for want of something', () => {
     const f = file([work('piston-renewed', { at: AT }), ...SOUND(), piston(0, '76.96')], { engine });
     expect(item(f, '0:clearance:min')).toMatchObject({ state: 'undecided', because: 'contradiction' });
     expect(verdictSentence(f, item(f, '0:clearance:min'), 'mm').headline).toMatch(/contradict each other/u);
-    expect(judgeJob(f).kits.options.every((o) => o.cylinders.every((c) => c.target === null))).toBe(true);
+    expect(judgedWhole(f).kits.options.every((o) => o.cylinders.every((c) => c.target === null))).toBe(true);
   });
 
   it('a score of unknown depth is not one of nothing', () => {
     const worn = full(77.05, 77.03, 77.02);
     const judged = (...log: LogEntry[]) =>
-      judgeJob({
+      judgedWhole({
         ...file([...worn, piston(0, '76.800'), ...log]),
         shop: { ...file([]).shop, firms: [BORER] },
       });
@@ -226,7 +225,7 @@ describe('nothing is within for want of something', () => {
   });
 
   it('one reading of many recommends nothing yet', () => {
-    const { kits, ways } = judgeJob(file(full(77.05, 77.03, 77.02).slice(0, 1)));
+    const { kits, ways } = judgedWhole(file(full(77.05, 77.03, 77.02).slice(0, 1)));
     expect(ways().recommended).toBeNull();
     expect(kits.soFar).toBe(true);
   });
@@ -240,6 +239,6 @@ describe('nothing is within for want of something', () => {
     expect(item(f, '0:bore:max')).toMatchObject({ state: 'undecided', because: 'ask-limit' });
     expect(item(file(SOUND(), { engine: { ...engine, code: 'B7' } }), '0:bore:max').state).toBe('within');
     const read = file([...SOUND(), piston(0, '76.96')], { engine });
-    expect(judgeJob(read).next.kind).toBe('settle-limit');
+    expect(judgedWhole(read).next.kind).toBe('settle-limit');
   });
 });

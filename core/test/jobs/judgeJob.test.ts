@@ -1,5 +1,4 @@
 import {
-  judgeJob,
   mm,
   oddsText,
   placeName,
@@ -10,7 +9,7 @@ import {
   type LogEntry,
   type Figure,
 } from '../../src/index.js';
-import { HERE, bore, bores, GAUGES, instrument, jobFile, piston, reading, TWIN } from '../support.js';
+import { judgedWhole, HERE, bore, bores, GAUGES, instrument, jobFile, piston, reading, TWIN } from '../support.js';
 
 /** A sound twin on the usual plan: two directions, three depths. */
 const SOUND = [
@@ -25,7 +24,7 @@ const SOUND = [
     ['77.012', '77.011'],
   ],
 ];
-const item = (file: JobFile, key: string): Figure => judgeJob(file).items.find((i) => i.key === key)!;
+const item = (file: JobFile, key: string): Figure => judgedWhole(file).items.find((i) => i.key === key)!;
 const withBores = (log: readonly LogEntry[] = []) => jobFile([...bores(SOUND), ...log]);
 
 describe('judging a job', () => {
@@ -36,7 +35,7 @@ describe('judging a job', () => {
       value: mm(77.02),
     });
     // Nothing is within while the clearances are not known.
-    expect(judgeJob(withBores()).overall).toBe('unread');
+    expect(judgedWhole(withBores()).overall).toBe('unread');
   });
 
   it('passes a bore that reads the same everywhere: a taper of nothing is uncertain too', () => {
@@ -66,7 +65,7 @@ describe('judging a job', () => {
     const taper = item(jobFile(bores(SOUND), { engine }), '0:bore.taper:max');
     expect(taper.state).toBe('noLimit');
     expect(verdictSentence(jobFile([], { engine }), taper, 'mm').details.join(' ')).toContain('not a pass');
-    expect(judgeJob(jobFile(bores(SOUND), { engine })).overall).toBe('noLimit');
+    expect(judgedWhole(jobFile(bores(SOUND), { engine })).overall).toBe('noLimit');
   });
 
   it('says what two directions cannot see, and asks for a third after a seizure', () => {
@@ -78,7 +77,7 @@ describe('judging a job', () => {
     const all = jobFile([...bores(SOUND), piston(0, '76.967'), piston(1, '76.967')], {
       job: { seized: true },
     });
-    expect(judgeJob(all).next).toMatchObject({
+    expect(judgedWhole(all).next).toMatchObject({
       kind: 'settle',
       best: { action: { kind: 'third-direction' } },
       at: { cylinder: 0, angle: 45 },
@@ -100,7 +99,7 @@ describe('judging a job', () => {
     const file = jobFile(log);
     expect(item(file, '0:bore:max').state).not.toBe('within');
     expect(item(file, '0:bore:max').caveats).toContain('kept-repeat');
-    expect(judgeJob(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings).toHaveLength(
+    expect(judgedWhole(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings).toHaveLength(
       6,
     );
   });
@@ -133,14 +132,14 @@ describe('judging a job', () => {
     const odd = reading(bore(0, 15, 0), '77.520');
     const rest = bores(SOUND).slice(1);
     const file = jobFile([rest[0]!, odd, ...rest.slice(1)]);
-    expect(judgeJob(file).readings.questions.map((q) => q.code)).toEqual(['thimble-turn']);
+    expect(judgedWhole(file).readings.questions.map((q) => q.code)).toEqual(['thimble-turn']);
     expect(item(file, '0:bore:max')).toMatchObject({ because: 'question' });
-    expect(judgeJob(file).next.kind).toBe('answer');
+    expect(judgedWhole(file).next.kind).toBe('answer');
     const answered = jobFile([
       ...file.log,
       { kind: 'answer', id: 'a', at: odd.at, by: 'x', ...HERE, readingId: odd.id, slip: 'thimble-turn' },
     ]);
-    expect(judgeJob(answered).readings.questions.filter((q) => q.holds)).toEqual([]);
+    expect(judgedWhole(answered).readings.questions.filter((q) => q.holds)).toEqual([]);
     expect(item(answered, '0:bore:max').value).toBe(mm(77.52));
   });
 
@@ -163,9 +162,9 @@ describe('judging a job', () => {
       reading(bore(0, [15, 45, 80][Math.floor(i / 4)]!, (i % 4) * 45), t),
     );
     const file = (extra: LogEntry[] = []) => jobFile([...log, ...extra], { job: { plan: 'full' } });
-    expect(judgeJob(file()).readings.questions.map((q) => q.code)).toEqual(['outlier']);
+    expect(judgedWhole(file()).readings.questions.map((q) => q.code)).toEqual(['outlier']);
     const again = ['77.016', '77.015'].map((t) => reading(bore(0, 45, 45), t));
-    const settled = judgeJob(file(again));
+    const settled = judgedWhole(file(again));
     expect(settled.readings.questions).toEqual([]);
     expect(settled.readings.places.get('bore:0:45000000:45')!.result!.estimate.value).toBeCloseTo(
       mm(77.016),
@@ -204,7 +203,7 @@ describe('judging a job', () => {
     const file = jobFile([...bores([left, right], 'telescoping'), piston(0, '76.97'), piston(1, '76.97')], {
       job: { plan: 'full' },
     });
-    const judged = judgeJob(file);
+    const judged = judgedWhole(file);
     const largest = judged.items.find((i) => i.key === '0:bore:max')!;
     expect(largest).toMatchObject({ state: 'undecided', because: 'gauge' });
     expect(oddsText(largest.p!)).toBe('0.893');

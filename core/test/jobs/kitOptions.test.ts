@@ -1,5 +1,5 @@
-import { judgeJob, mm, recommendationSentence, um, type LogEntry } from '../../src/index.js';
-import { BORER, HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { mm, recommendationSentence, um, type LogEntry } from '../../src/index.js';
+import { judgedWhole, BORER, HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 describe('which oversize', () => {
   const right = [
@@ -28,7 +28,7 @@ describe('which oversize', () => {
     },
   ];
   const file = jobFile(log, { job: { plan: 'full' }, shop: { firms: [BORER] } });
-  const { kits, items, ways } = judgeJob(file);
+  const { kits, items, ways } = judgedWhole(file);
 
   it('sees the oval that two directions would have missed', () => {
     const round = items.find((i) => i.key === '1:bore.out-of-round:max')!;
@@ -50,7 +50,7 @@ describe('which oversize', () => {
 
   it('gives each bore its own size once its piston is measured', () => {
     const measured = jobFile([...log, piston(1, '77.470', { kit: 'plus-0.5' })], { job: { plan: 'full' } });
-    const option = judgeJob(measured).kits.options.find((o) => o.kit.name === '+0.50')!;
+    const option = judgedWhole(measured).kits.options.find((o) => o.kit.name === '+0.50')!;
     expect(option.cylinders.map((c) => c.piston.from)).toEqual(['listed', 'measured']);
     expect(option.cylinders[1]!.target!.high).toBe(mm(77.518));
     expect(option.cylinders[0]!.target!.high).toBe(mm(77.515));
@@ -58,18 +58,18 @@ describe('which oversize', () => {
 
   it('gives no size for what may not be done', () => {
     const plated = jobFile(log, { engine: { ...TWIN, wall: 'plated' }, job: { plan: 'full' } });
-    for (const o of judgeJob(plated).kits.options) {
+    for (const o of judgedWhole(plated).kits.options) {
       expect(o.feasible).toBe(false);
       expect(o.cylinders.every((c) => c.target === null)).toBe(true);
     }
     const thin = jobFile(log, { engine: { ...TWIN, sleeveOuter: mm(81.6) }, job: { plan: 'full' } });
-    expect(judgeJob(thin).kits.options.map((o) => o.feasible)).toEqual([true, true, false]);
+    expect(judgedWhole(thin).kits.options.map((o) => o.feasible)).toEqual([true, true, false]);
   });
 
   it('needs the clearance of the maker of the kit', () => {
     const foreign = { ...TWIN, kits: TWIN.kits.map((k) => ({ ...k, maker: 'Corrie' })) };
     expect(
-      judgeJob(jobFile(log, { engine: foreign, job: { plan: 'full' } })).kits.options[0]?.whyNot,
+      judgedWhole(jobFile(log, { engine: foreign, job: { plan: 'full' } })).kits.options[0]?.whyNot,
     ).toContain('Corrie gives no figure');
     const sheet = {
       ...foreign,
@@ -78,7 +78,7 @@ describe('which oversize', () => {
         limit('clearance', 'new', 0.06, 0.08, { party: 'Corrie', type: 'part-maker' }),
       ],
     };
-    const option = judgeJob(jobFile(log, { engine: sheet, job: { plan: 'full' } })).kits.options[0]!;
+    const option = judgedWhole(jobFile(log, { engine: sheet, job: { plan: 'full' } })).kits.options[0]!;
     expect(option.cylinders[0]!.target!.high).toBe(mm(77.297));
   });
 });

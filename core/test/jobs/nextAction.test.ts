@@ -1,5 +1,4 @@
 import {
-  judgeJob,
   kitSentence,
   mm,
   nextPlace,
@@ -12,7 +11,7 @@ import {
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
-import { BORER, HERE, bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
+import { judgedWhole, BORER, HERE, bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
 
 const SOUND = [
   [
@@ -36,7 +35,7 @@ const decided = (kitId: string | null): Decision => ({
   kitId,
   reason: '',
 });
-const next = (file: JobFile) => judgeJob(file).next;
+const next = (file: JobFile) => judgedWhole(file).next;
 const says = (file: JobFile) => next(file).sentence('mm');
 const SINGLE: EngineSpec = { ...TWIN, cylinders: ['cylinder'] };
 
@@ -116,7 +115,7 @@ describe('what to do next', () => {
       { decisions: [decided('plus-0.5')] },
     );
     expect(next(done)).toMatchObject({ kind: 'send-out', station: 'outside' });
-    const bored = judgeJob(jobFile(log, { decisions: [decided(null)] }));
+    const bored = judgedWhole(jobFile(log, { decisions: [decided(null)] }));
     expect(bored.nextAt('decide')!.sentence('mm')).toBe('Decided: nothing is bored.');
     // What was decided is a state; the job goes on with what it asks for.
     expect(bored.next).toMatchObject({ kind: 'prepare', station: 'prepare' });
@@ -124,18 +123,18 @@ describe('what to do next', () => {
 
   it('walks on from where the hand is and comes round to what was skipped', () => {
     const log = [reading(bore(0, 15, 90), '77.01'), reading(bore(0, 45, 0), '77.01')];
-    const { readings } = judgeJob(jobFile(log));
+    const { readings } = judgedWhole(jobFile(log));
     expect(placeKey(nextPlace(walkOf(jobFile(log)), readings, 'bore:0:15000000:90')!)).toBe(
       'bore:0:45000000:90',
     );
     const full = [...bores(SOUND).slice(1), ...PISTONS];
     expect(
       placeKey(
-        nextPlace(walkOf(jobFile(full)), judgeJob(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!,
+        nextPlace(walkOf(jobFile(full)), judgedWhole(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!,
       ),
     ).toBe('bore:0:15000000:0');
     const all = [...bores(SOUND), ...PISTONS];
-    expect(nextPlace(walkOf(jobFile(all)), judgeJob(jobFile(all)).readings, null)).toBeNull();
+    expect(nextPlace(walkOf(jobFile(all)), judgedWhole(jobFile(all)).readings, null)).toBeNull();
   });
 });
 
@@ -169,7 +168,7 @@ describe('a piston that goes into the bore as it is', () => {
     });
 
   it('fits, or does not, by the sheet’s own range', () => {
-    const { kits, ways } = judgeJob(file());
+    const { kits, ways } = judgedWhole(file());
     expect(kits.options.map((o) => [o.kit.name, o.way, o.says])).toEqual([
       ['grade A', 'fit', 'will'],
       ['grade B', 'fit', 'may'],
@@ -182,7 +181,7 @@ describe('a piston that goes into the bore as it is', () => {
 
   it('has a sentence for each', () => {
     const f = file();
-    const { kits, items, ways } = judgeJob(f);
+    const { kits, items, ways } = judgedWhole(f);
     expect(kits.options.map((o) => kitSentence(f, o).split(':')[0])).toEqual([
       'Goes into the bore as it is, inside the sheet’s clearance at both ends',
       'These readings cannot say whether the clearance is right',
@@ -195,15 +194,15 @@ describe('a piston that goes into the bore as it is', () => {
     const sheet = limit('clearance', 'new', 0.03, 0.048, { party: 'Corrie', type: 'part-maker' });
     const engine = { limits: [...plated.limits, sheet], kits: [kit('K', 76.976, 'Corrie')] };
     const chosen = file(engine, [piston(0, '76.977', { kit: 'K' })], [{ ...decided('K'), route: 'fit' }]);
-    const loosest = judgeJob(chosen).items.find((i) => i.key === '0:clearance:max')!;
+    const loosest = judgedWhole(chosen).items.find((i) => i.key === '0:clearance:max')!;
     expect(loosest.limit?.source.party).toBe('Corrie');
     expect(loosest.limitAt).toBe(um(48));
-    expect(judgeJob(chosen).next).toMatchObject({ kind: 'prepare', station: 'prepare' });
+    expect(judgedWhole(chosen).next).toMatchObject({ kind: 'prepare', station: 'prepare' });
   });
 
   it('says so when nothing on file fits', () => {
     const f = file({ kits: [kit('C', 77.005)] });
-    const { ways, items } = judgeJob(f);
+    const { ways, items } = judgedWhole(f);
     expect(ways().recommended?.route).not.toBe('fit');
     expect(recommendationSentence(f, ways(), items)).toMatch(
       /The clearance is not known yet: measure the pistons/u,
@@ -213,7 +212,7 @@ describe('a piston that goes into the bore as it is', () => {
 
 describe('recommending', () => {
   const recommend = (file: JobFile) => {
-    const { ways, items } = judgeJob(file);
+    const { ways, items } = judgedWhole(file);
     return recommendationSentence(file, ways(), items);
   };
 

@@ -1,5 +1,4 @@
 import {
-  judgeJob,
   mm,
   pistonMatch,
   pistonMatchSentences,
@@ -7,7 +6,7 @@ import {
   type JobFile,
   type Kit,
 } from '../../src/index.js';
-import { bores, jobFile, limit, piston, TWIN } from '../support.js';
+import { judgedWhole, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 const round = (size: string) => [
   [size, size],
@@ -24,7 +23,7 @@ const kit = (id: string, size: number, over: Partial<Kit> = {}): Kit => ({
   gaugeHeight: null,
   ...over,
 });
-const match = (file: JobFile) => pistonMatch(file, judgeJob(file));
+const match = (file: JobFile) => pistonMatch(file);
 const says = (file: JobFile) => pistonMatchSentences(file, match(file)!, 'mm');
 
 describe('which piston in which bore', () => {
@@ -94,7 +93,7 @@ describe('which piston in which bore', () => {
     };
     const file = jobFile(bores([round('77.007')]), { engine: graded });
     expect(match(file)).toMatchObject({ gradeFor: [{ id: grade }] });
-    const offs = judgeJob(file).kits.options.map((o) => [o.kit.id, o.offTarget] as const);
+    const offs = judgedWhole(file).kits.options.map((o) => [o.kit.id, o.offTarget] as const);
     expect([...offs].sort((a, b) => a[1] - b[1])[0]![0]).toBe(grade);
   });
 });

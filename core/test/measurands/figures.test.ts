@@ -8,7 +8,6 @@ import {
   gapSettled,
   HEAD_MEASURES,
   HOUSE,
-  judgeJob,
   kindsOf,
   leafBracket,
   leafToTry,
@@ -30,14 +29,14 @@ import {
   type Figure,
   type LeafAnswer,
 } from '../../src/index.js';
-import { limit } from '../support.js';
+import { judgedWhole, limit } from '../support.js';
 import { Book } from '../strip/support.js';
 import { asked, GAUGES, PLAIN, take, withLimits } from './support.js';
 
 /** Readings at the places of the whole house. */
 const READING_KIND = kindsOf(HOUSE).find((k) => k.kind === 'reading')! as never as typeof ZERO_CHECK;
 
-const figure = (book: Book, key: string): Figure => judgeJob(book.file()).items.find((i) => i.key === key)!;
+const figure = (book: Book, key: string): Figure => judgedWhole(book.file()).items.find((i) => i.key === key)!;
 const journal1 = (book: Book, texts: readonly string[]) =>
   ['a-0', 'a-90', 'b-0', 'b-90'].forEach((spot, i) => take(book, 'bearings.journal', '1', spot, texts[i]!));
 
@@ -66,7 +65,7 @@ describe('what is asked to be read', () => {
     const book = asked('crank');
     book.keep(STRIP_PLAN, { scope: 'bottom', list: 'general', purpose: 'rebuild' });
     expect(walkIn(book.file()).some((p) => 'cylinder' in p)).toBe(false);
-    expect(judgeJob(book.file()).items.some((i) => i.feature === 'bore')).toBe(false);
+    expect(judgedWhole(book.file()).items.some((i) => i.feature === 'bore')).toBe(false);
     // Somebody who reads a bore all the same is told what it says.
     take(book, 'crank.run-out', 'flywheel', '', '0.012', 'dial');
     book.log.push({
@@ -77,7 +76,7 @@ describe('what is asked to be read', () => {
       value: mm(77.2),
       text: '77.200',
     } as never);
-    expect(judgeJob(book.file()).items.some((i) => i.feature === 'bore')).toBe(true);
+    expect(judgedWhole(book.file()).items.some((i) => i.feature === 'bore')).toBe(true);
   });
 
   it('is walked thing by thing, and a place that was read is not asked for again', () => {
@@ -85,7 +84,7 @@ describe('what is asked to be read', () => {
     const walk = walkIn(book.file()).filter((p) => p.part === 'bearings.journal');
     expect(walk.map((p) => placeKey(p))).toHaveLength(8);
     take(book, 'bearings.journal', '1', 'a-0', '35.990');
-    const { readings } = judgeJob(book.file());
+    const { readings } = judgedWhole(book.file());
     expect(nextPlace(walk, readings, null)).toMatchObject({ thing: '1', spot: 'a-90' });
   });
 
@@ -139,7 +138,7 @@ describe('figures of a thing', () => {
     expect(before.limitAt).toBe(mm(35.97));
     book.keep(PART_WORK, { of: 'crank', name: 'crankshaft', what: 'renewed', text: '' });
     // Another crank: nothing of the old one stands, and nothing of it is asked until somebody wants it measured.
-    expect(judgeJob(book.file()).items.some((i) => i.key.startsWith('bearings.journal'))).toBe(false);
+    expect(judgedWhole(book.file()).items.some((i) => i.key.startsWith('bearings.journal'))).toBe(false);
     journal1(book, ['35.976', '35.976', '35.976', '35.976']);
     expect(figure(book, 'bearings.journal:1:size:min')).toMatchObject({
       limitAt: mm(35.982),
@@ -171,14 +170,14 @@ describe('figures of a thing', () => {
     const questions = (text: string) => {
       const book = asked('crank');
       take(book, 'crank.run-out', 'flywheel', '', text, 'dial');
-      return judgeJob(book.file()).readings.questions.map((q) => q.code);
+      return judgedWhole(book.file()).readings.questions.map((q) => q.code);
     };
     expect(questions('0.044')).toEqual([]);
     expect(questions('0.9')).toEqual(['mistyped']);
     // Two thousandths of an inch, typed at a metric dial, are as good a run-out as any.
     expect(questions('0.002')).toEqual([]);
     const side = asked('rod:0');
-    expect(judgeJob(side.file()).items.some((i) => i.key === 'crank.rod-side:0:rod-side:min')).toBe(true);
+    expect(judgedWhole(side.file()).items.some((i) => i.key === 'crank.rod-side:0:rod-side:min')).toBe(true);
   });
 });
 

@@ -3,7 +3,6 @@ import {
   choosingAgain,
   CONSTRUCTION,
   decisionMisfit,
-  judgeJob,
   letterOf,
   lessonsOf,
   mayPass,
@@ -25,7 +24,7 @@ import {
   type EngineSpec,
   type Wall,
 } from '../../src/index.js';
-import { bore, GAUGES, reading, TWIN } from '../support.js';
+import { judgedWhole, bore, GAUGES, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 import { line, news, ticket } from './support.js';
 
@@ -88,7 +87,7 @@ describe('a ticket', () => {
     const book = new Book(TWIN);
     const of = book.keep(TICKET, ticket());
     book.keep(TICKET_NEWS, news(of, 'sent'));
-    const judged = judgeJob(book.file());
+    const judged = judgedWhole(book.file());
     expect(judged.blockers.map((b) => b.sentence('mm'))).toEqual([
       expect.stringMatching(/^All cylinders at A boring shop since .*: sent out\.$/u),
     ]);
@@ -109,7 +108,7 @@ describe('a ticket', () => {
         reason: '',
       },
     ];
-    const needed = (file: JobFile) => judgeJob(file).marks['outside']?.needed ?? true;
+    const needed = (file: JobFile) => judgedWhole(file).marks['outside']?.needed ?? true;
     expect(needed(book.file())).toBe(true);
     expect(needed({ ...book.file(), decisions: way('bore') })).toBe(true);
     expect(needed({ ...book.file(), decisions: way('reuse') })).toBe(false);
@@ -144,7 +143,7 @@ describe('a ticket', () => {
       ['bored', 1, { low: mm(77.503), high: mm(77.515), round: null, taper: null }],
     ]);
     for (const { kind: _kind, ...w } of works) book.keep(WORK_DONE, w);
-    expect(judgeJob(book.file()).items.find((i) => i.key === '0:bore:max')).toMatchObject({
+    expect(judgedWhole(book.file()).items.find((i) => i.key === '0:bore:max')).toMatchObject({
       limitAt: mm(77.515),
       because: 'unread',
     });
@@ -196,7 +195,7 @@ describe('a head sent out by itself', () => {
     const book = new Book(TWIN);
     const of = book.keep(TICKET, head as never);
     book.keep(TICKET_NEWS, news(of, 'sent'));
-    expect(judgeJob(book.file()).blockers.map((b) => b.sentence('mm'))[0]).toContain(
+    expect(judgedWhole(book.file()).blockers.map((b) => b.sentence('mm'))[0]).toContain(
       'The head at A boring shop',
     );
     book.keep(TICKET_NEWS, news(of, 'back'));
@@ -308,11 +307,11 @@ describe('plated and chromed bores', () => {
 
   it('offers no way that bores or hones them, and iron none that plates it', () => {
     for (const wall of walls) {
-      const { ways } = judgeJob(new Book(walled(wall)).file());
+      const { ways } = judgedWhole(new Book(walled(wall)).file());
       expect(ways().ways.filter((w) => w.feasible && (w.route === 'bore' || w.route === 'hone'))).toEqual([]);
     }
     expect(
-      judgeJob(new Book(TWIN).file())
+      judgedWhole(new Book(TWIN).file())
         .ways()
         .ways.filter((w) => w.feasible && w.route === 'replate'),
     ).toEqual([]);

@@ -1,4 +1,6 @@
 import {
+  readingsOf,
+  inHouse,
   atHand,
   beforeMeasuring,
   clockBelieved,
@@ -132,7 +134,7 @@ describe('what a file brought in', () => {
     ]);
     const job = brought(jobFile(near));
     const of = judgeJob(job);
-    const ways = of.items.flatMap((i) => nextReads(job, i, of.readings));
+    const ways = of.items.flatMap((i) => nextReads(job, i, readingsOf(inHouse(job), 'mm')));
     expect(ways.length).toBeGreaterThan(0);
     const ours = new Set(job.instruments.filter(atHand).map((i) => i.id));
     expect(ways.every((w) => ours.has(w.action.gauge))).toBe(true);

@@ -1,5 +1,5 @@
-import { judgeJob, type JobFile, type LogEntry, type WorkKind } from '../../src/index.js';
-import { bore, bores, HERE, jobFile, piston, reading } from '../support.js';
+import { type JobFile, type LogEntry, type WorkKind } from '../../src/index.js';
+import { judgedWhole, bore, bores, HERE, jobFile, piston, reading } from '../support.js';
 
 const MAP = [
   [
@@ -29,10 +29,10 @@ const work = (what: WorkKind, ticket: { low: number; high: number } | null = nul
 const PISTONS = [piston(0, '76.970'), piston(1, '76.970')];
 const after = (...log: LogEntry[]): JobFile => jobFile([...bores(MAP), ...PISTONS, ...log]);
 const left = (file: JobFile) =>
-  judgeJob(file).items.find(
+  judgedWhole(file).items.find(
     (i) => i.feature === 'bore' && i.subject.of === 'cylinder' && i.subject.at === 0,
   )!;
-const aside = (file: JobFile): number => judgeJob(file).readings.setAside.size;
+const aside = (file: JobFile): number => judgedWhole(file).readings.setAside.size;
 
 describe('a light hone', () => {
   const honed = work('honed');
@@ -41,7 +41,7 @@ describe('a light hone', () => {
     const file = after(honed);
     expect(aside(file)).toBe(1);
     expect(left(file).state).not.toBe('within');
-    const next = judgeJob(file).nextAt('measure')!;
+    const next = judgedWhole(file).nextAt('measure')!;
     expect(next.at).toEqual(bore(0, 15, 0));
     expect(next.sentence('mm')).toContain('whether the rest of this wall still stands');
   });
@@ -56,7 +56,7 @@ describe('a light hone', () => {
     const file = after(honed, reading(bore(0, 15, 0), '77.052'));
     expect(aside(file)).toBe(6);
     expect(left(file).state).not.toBe('within');
-    expect(judgeJob(file).nextAt('measure')!.at).toMatchObject({ part: 'bore', cylinder: 0 });
+    expect(judgedWhole(file).nextAt('measure')!.at).toMatchObject({ part: 'bore', cylinder: 0 });
   });
 
   it('read at another place it says nothing yet', () => {

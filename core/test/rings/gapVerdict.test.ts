@@ -1,8 +1,8 @@
+import { judgedWhole } from '../support.js';
 import {
   gapChange,
   gapWarmth,
   groovePlace,
-  judgeJob,
   mm,
   verdictSentence,
   WORK_DONE,
@@ -13,7 +13,7 @@ import {
 import { corrie, factor, filed, leaf, PACK, ringJob, with_ } from './ringJob.js';
 
 const verdict = (file: JobFile, side: 'min' | 'max' = 'min', ring = 'top') => {
-  const found = judgeJob(file).items.find((f) => f.key === `0:ring.gap.${ring}:${side}`);
+  const found = judgedWhole(file).items.find((f) => f.key === `0:ring.gap.${ring}:${side}`);
   return found && { state: found.state, because: found.because };
 };
 const RANGE = [corrie('ring.gap.top', 0.2, 0.32)];
@@ -81,7 +81,7 @@ describe('a gap against its minimum', () => {
     expect(verdict(put)).toEqual({ state: 'undecided', because: 'unread' });
     expect(verdict(leaf(put, 'top', 0.35, 'goes', { minute: 16 * 60 }))?.state).toBe('within');
     // Nor do two pistons make one ring a comparator.
-    expect(judgeJob(leaf(put, 'top', 0.35, 'goes', { depth: mm(80), minute: 16 * 60 })).checks).toEqual([]);
+    expect(judgedWhole(leaf(put, 'top', 0.35, 'goes', { depth: mm(80), minute: 16 * 60 })).checks).toEqual([]);
   });
 
   it('after a pass keeps what went before, and forgets what did not', () => {
@@ -107,7 +107,7 @@ describe('a gap against its maximum', () => {
   it('that nobody gives is said, not passed', () => {
     const file = leaf(ringJob(), 'top', 0.9, 'goes');
     expect(verdict(file, 'max')?.state).toBe('noLimit');
-    const said = judgeJob(file).items.find((f) => f.key === '0:ring.gap.top:max')!;
+    const said = judgedWhole(file).items.find((f) => f.key === '0:ring.gap.top:max')!;
     expect(verdictSentence(file, said, 'mm').headline).toContain('no limit on file');
   });
 });
@@ -180,7 +180,7 @@ describe('a ring in its groove', () => {
       id: `g${i}`,
       station: groovePlace(0, 'top'),
     }));
-    const judged = judgeJob({ ...file, log: [...file.log, ...(log as never[])] });
+    const judged = judgedWhole({ ...file, log: [...file.log, ...(log as never[])] });
     return judged.items.filter((f) => f.feature === 'ring.groove.top').map((f) => [f.side, f.state]);
   };
 

@@ -1,5 +1,4 @@
 import {
-  judgeJob,
   mm,
   normalQuantile,
   seedOf,
@@ -7,7 +6,7 @@ import {
   type EngineSpec,
   type JobFile,
 } from '../../src/index.js';
-import { BORER, bores, GAUGES, jobFile, piston, TWIN } from '../support.js';
+import { judgedWhole, BORER, bores, GAUGES, jobFile, piston, TWIN } from '../support.js';
 
 const ENGINES = 400;
 const random = xoshiro128ss(seedOf('sound walls'));
@@ -71,7 +70,7 @@ describe(`${ENGINES} engines of which the truth is known`, () => {
     for (let i = 0; i < ENGINES; i += 1) {
       // Its limit is 77.105; its clearance keeps 0.15 all the more.
       const truth = between(77_005_000, 77_095_000);
-      const { recommended, ways } = judgeJob(simulated(truth), 'mm', () => null).ways();
+      const { recommended, ways } = judgedWhole(simulated(truth), 'mm', () => null).ways();
       // What is only a lower bound rules out nothing that no verdict speaks against.
       for (const w of ways.filter((w) => w.route === 'fit' && w.odds.provisional && !w.refuted))
         expect(w.odds.atMost).toBeGreaterThanOrEqual(0.05);
@@ -85,7 +84,7 @@ describe(`${ENGINES} engines of which the truth is known`, () => {
 
   it('one worn far past its limit is not sent back as it is', () => {
     for (let i = 0; i < 60; i += 1) {
-      const { recommended } = judgeJob(
+      const { recommended } = judgedWhole(
         simulated(77_000_000 + between(220_000, 300_000)),
         'mm',
         () => null,

@@ -1,5 +1,4 @@
 import {
-  judgeJob,
   mm,
   recommendationSentence,
   STRIP_PLAN,
@@ -11,7 +10,7 @@ import {
   type WayComparison,
   type WorkKind,
 } from '../../src/index.js';
-import { BORER, bores, CALLIPER, jobFile, MIC, piston, TWIN } from '../support.js';
+import { judgedWhole, BORER, bores, CALLIPER, jobFile, MIC, piston, TWIN } from '../support.js';
 import { ticket } from '../outside/support.js';
 import { Book } from '../strip/support.js';
 
@@ -26,9 +25,9 @@ const PISTONS = [piston(0, '76.970'), piston(1, '76.970')];
 const FIRM = { shop: { firms: [BORER] } } as const;
 const GIVES_UP_A_WALL = ['bore', 'replate', 'sleeve', 'exchange'];
 
-const waysOf = (file: JobFile): WayComparison => judgeJob(file, 'mm', () => null).ways();
+const waysOf = (file: JobFile): WayComparison => judgedWhole(file, 'mm', () => null).ways();
 const said = (file: JobFile): string => {
-  const judged = judgeJob(file, 'mm', () => null);
+  const judged = judgedWhole(file, 'mm', () => null);
   return recommendationSentence(file, judged.ways(), judged.items) ?? '';
 };
 const without = (...features: string[]): EngineSpec => ({
@@ -152,13 +151,13 @@ describe('a cylinder that came in at another size', () => {
   };
 
   it('is judged by that size: nothing is refused for it, and nothing is asked about', () => {
-    const { items, readings } = judgeJob(came());
+    const { items, readings } = judgedWhole(came());
     expect(readings.questions).toEqual([]);
     expect(
       items.filter((i) => i.feature === 'bore' || i.feature === 'clearance').map((i) => i.state),
     ).not.toContain('beyond');
     // The same readings of an engine nobody said that of are asked about.
-    expect(judgeJob(jobFile(bores(ALIKE('77.506')))).readings.questions.length).toBeGreaterThan(0);
+    expect(judgedWhole(jobFile(bores(ALIKE('77.506')))).readings.questions.length).toBeGreaterThan(0);
   });
 
   it('starts its next oversize from there: the smaller ones are gone', () => {
@@ -180,7 +179,7 @@ describe('one size on every paper', () => {
         ticket: { low: mm(77.503), high: mm(77.515), round: mm(0.008), taper: mm(0.012) },
         text: '',
       });
-    const shape = judgeJob(book.file()).items.filter(
+    const shape = judgedWhole(book.file()).items.filter(
       (i) => i.feature === 'bore.out-of-round' || i.feature === 'bore.taper',
     );
     expect(shape.map((i) => i.limitAt)).toEqual([mm(0.008), mm(0.012), mm(0.008), mm(0.012)]);

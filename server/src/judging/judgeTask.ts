@@ -1,4 +1,8 @@
 import {
+  placesRead,
+  gapsRead,
+  mapsOf,
+  kitsOf,
   cylinderOf,
   figureTitle,
   decisionRefused,
@@ -95,7 +99,7 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
     stationsPlanned: planned.length,
     stationsRead: planned.filter((s) => {
       const key = placeKey(s);
-      return judged.readings.places.has(key) || judged.readings.gaps.has(key);
+      return placesRead(file).has(key) || gapsRead(file).has(key);
     }).length,
     decided:
       chosen === null
@@ -130,18 +134,18 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
   };
 }
 
-function answerOf({ want, file, unit, choice }: JudgeTask, judged: Judgement, spreadOf: SpreadOf) {
+function answerOf({ want, file, unit, choice }: JudgeTask, of: Judgement, spreadOf: SpreadOf) {
   switch (want) {
     case 'maps':
       return null;
     case 'summary':
-      return summaryOf(file, judged);
+      return summaryOf(file, of);
     case 'verdicts':
-      return verdictReport(file, judged, unit);
+      return verdictReport(file, of, unit);
     case 'report':
       return reportOf(file, unit, spreadOf);
     case 'refusal':
-      return choice ? decisionRefused(file.engine, judged.kits, choice) : null;
+      return choice ? decisionRefused(file.engine, kitsOf(file, unit), choice) : null;
   }
 }
 
@@ -151,9 +155,9 @@ export function judgeTask(task: JudgeTask): Judged {
   const known = new Map(task.spreads.map((s) => [s.key, s]));
   const spreadOf: SpreadOf = (problem) => known.get(mapKey(problem)) ?? null;
   const judgement = judgeJob(task.file, task.unit, spreadOf);
-  const maps = judgement.maps.filter((p) => p !== null);
-  if (task.want === 'maps') return { maps, answer: null };
   const file = judged(task.file, spreadOf);
+  const maps = mapsOf(file, task.unit).filter((p) => p !== null);
+  if (task.want === 'maps') return { maps, answer: null };
   return { maps, answer: answerOf({ ...task, file }, judgement, spreadOf) };
 }
 

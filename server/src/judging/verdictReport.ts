@@ -1,4 +1,8 @@
 import {
+  checksOf,
+  readingsOf,
+  kitsOf,
+  waysOf,
   crossCheckSentence,
   cylinderOf,
   figureTitle,
@@ -16,9 +20,9 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
   return {
     overall: judged.overall,
     next: judged.next.sentence(unit),
-    recommendation: recommendationSentence(file, judged.ways(), judged.items, unit),
-    recommended: judged.ways().recommended?.kit?.id ?? null,
-    ways: printedWays(file, judged.ways(), unit),
+    recommendation: recommendationSentence(file, waysOf(file, unit), judged.items, unit),
+    recommended: waysOf(file, unit).recommended?.kit?.id ?? null,
+    ways: printedWays(file, waysOf(file, unit), unit),
     verdicts: judged.items.map((i) => ({
       key: i.key,
       cylinder: file.engine.cylinders[cylinderOf(i) ?? -1] ?? null,
@@ -39,7 +43,7 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
       working: i.working,
       ...verdictSentence(file, i, unit),
     })),
-    kits: judged.kits.options.map((o) => ({
+    kits: kitsOf(file, unit).options.map((o) => ({
       id: o.kit.id,
       name: o.kit.name,
       feasible: o.feasible,
@@ -56,8 +60,8 @@ export function verdictReport(file: JobFile, judged: Judgement, unit: LengthUnit
         fit: c.fit,
       })),
     })),
-    checks: judged.checks.map((c) => ({ ...c, sentence: crossCheckSentence(c, unit) })),
-    questions: judged.readings.questions,
+    checks: checksOf(file, unit).map((c) => ({ ...c, sentence: crossCheckSentence(c, unit) })),
+    questions: readingsOf(file, unit).questions,
   };
 }
 

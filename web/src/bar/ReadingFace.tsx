@@ -1,4 +1,6 @@
 import {
+  placesRead,
+  gapsRead,
   bracketText,
   placeFigure,
   placeKey,
@@ -29,8 +31,8 @@ export function ReadingFace({ bar }: { bar: Bar }) {
   const at = bar.station;
   const figure = figureOf(context, at);
   const mark: MarkState = figure ? markOf(figure) : 'waiting';
-  const read = judgement.readings.places.get(placeKey(at));
-  const gap = judgement.readings.gaps.get(placeKey(at));
+  const read = placesRead(file).get(placeKey(at));
+  const gap = gapsRead(file).get(placeKey(at));
   const shown =
     typed || (gap ? bracketText(gap.bracket, unit) : null) || (read ? placeFigure(read, unit) : null) || '–';
   return (

@@ -1,4 +1,5 @@
 import {
+  readingsOf,
   gapLimits,
   isGap,
   isOfCylinder,
@@ -26,7 +27,7 @@ const STACK = 3;
 
 /** Leaves at a gap: what is laid together, what is proposed, and what an answer becomes; null where none are tried. */
 export function leavesAt({
-  context: { file, judgement },
+  context: { file, unit },
   station,
   gauge,
   own,
@@ -54,7 +55,7 @@ export function leavesAt({
   readonly setSay: (say: Bar['say']) => void;
 }): Leaves | null {
   if (!isGap(file, station) || !gauge) return null;
-  const { readings } = judgement;
+  const readings = readingsOf(file, unit);
   const here = placeKey(station);
   const gap = readings.gaps.get(here) ?? null;
   const set = gauge.leaves;

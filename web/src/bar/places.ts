@@ -1,4 +1,6 @@
 import {
+  placesRead,
+  gapsRead,
   fittedPiston,
   gapPlaces,
   pistonAsked,
@@ -9,7 +11,6 @@ import {
   type JobFile,
   type LengthUnit,
   type PistonSpot,
-  type Prepared,
   type Place,
 } from '@tribos/core';
 import { otherPlaces } from './moves.js';
@@ -19,15 +20,9 @@ export const fittedKitId = (file: JobFile, cylinder: number): string | null =>
   fittedPiston(file, cylinder).kit?.id ?? null;
 
 /** Places of one cylinder that are listed under its map, those not read yet only when asked for. */
-export function listedPlaces(
-  file: JobFile,
-  prepared: Prepared,
-  cylinder: number,
-  current: Place | null,
-  all: boolean,
-): Place[] {
+export function listedPlaces(file: JobFile, cylinder: number, current: Place | null, all: boolean): Place[] {
   const kit = pistonAsked(file, cylinder)?.id ?? null;
-  const { places, gaps } = prepared.readings;
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   const pistons = (Object.keys(PISTON_SPOTS) as PistonSpot[]).map((place): Place => ({
     ...pistonPlace(cylinder, kit),
     place,

@@ -1,18 +1,18 @@
 import { useCallback, useState } from 'react';
-import { isOfCylinder, nextPlace, placeKey, type Place } from '@tribos/core';
+import { readingsOf, isOfCylinder, nextPlace, placeKey, type Place } from '@tribos/core';
 import { nextHere, type JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 
 /** Where the work goes on: where the station says, the place the next action names, else the first unread. */
 function goesOn(
-  { judgement }: JobContext,
+  { file, judgement, unit }: JobContext,
   walk: readonly Place[],
   start: Place | null,
   where: string,
 ): Place {
   // What the station itself asks for; what the whole job asks for may lie at another.
   const own = nextHere(judgement, where)?.at ?? null;
-  return start ?? own ?? nextPlace(walk, judgement.readings, null) ?? walk[0]!;
+  return start ?? own ?? nextPlace(walk, readingsOf(file, unit), null) ?? walk[0]!;
 }
 
 /**

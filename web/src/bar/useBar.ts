@@ -12,6 +12,7 @@ import { useAt } from './useAt.js';
 import { useGaugeInHand } from './useGaugeInHand.js';
 import { useCallback, useState } from 'react';
 import {
+  readingsOf,
   READING,
   TAKE_BACK,
   fromDeviation,
@@ -117,7 +118,7 @@ function otherCylinder({ file }: JobContext, at: Place, step: 1 | -1, walk: read
 
 /** Where somebody stands with what in the hand, and what was said to them last. */
 function useStanding(context: JobContext, walk: readonly Place[], own: OwnWalk) {
-  const { file, judgement } = context;
+  const { file, unit } = context;
   const jobId = file.job.id;
   const [say, setSay] = useState<Bar['say']>(null);
   const [stack, setStack] = useState<readonly Nanometres[] | null>(null);
@@ -135,7 +136,7 @@ function useStanding(context: JobContext, walk: readonly Place[], own: OwnWalk) 
     own.where,
   );
 
-  const { readings } = judgement;
+  const readings = readingsOf(file, unit);
   const { gauges, gauge, pickGauge, nextGauge } = useGaugeInHand(context, station, stay);
   const last = lastReading(file.log);
   const question = readings.questions[0] ?? null;
@@ -186,8 +187,8 @@ function useStanding(context: JobContext, walk: readonly Place[], own: OwnWalk) 
  * @param own  what the station knows better: where it goes on, and which leaf to try
  */
 export function useBar(context: JobContext, walk: readonly Place[], own: OwnWalk = {}): Bar {
-  const { file, judgement } = context;
-  const { readings } = judgement;
+  const { file, unit } = context;
+  const readings = readingsOf(file, unit);
   const standing = useStanding(context, walk, own);
   const { jobId, station, pick, stay, send, say, setSay, trouble, done, stack, setStack } = standing;
   const { gauges, gauge, pickGauge, nextGauge, last, question, zero, here, acts } = standing;

@@ -1,5 +1,8 @@
 import { memo } from 'react';
 import {
+  placesRead,
+  boresOf,
+  findingsOf,
   placeFigure,
   borePlan,
   directionName,
@@ -12,7 +15,6 @@ import {
   type FindingEntry,
   type JobFile,
   type LengthUnit,
-  type Prepared,
   type Place,
 } from '@tribos/core';
 import { FindingMark } from './FindingMark.js';
@@ -34,7 +36,6 @@ function grid(file: JobFile, cylinder: number): BorePlace[] {
  */
 export const WallMap = memo(function WallMap({
   file,
-  prepared,
   cylinder,
   current,
   unit,
@@ -43,7 +44,6 @@ export const WallMap = memo(function WallMap({
   onFinding,
 }: {
   file: JobFile;
-  prepared: Prepared;
   cylinder: number;
   current: Place | null;
   unit: LengthUnit;
@@ -52,7 +52,7 @@ export const WallMap = memo(function WallMap({
   onFinding: (cylinder: number) => void;
 }) {
   const { engine } = file;
-  const bore = prepared.bores[cylinder]!;
+  const bore = boresOf(file, unit)[cylinder]!;
   const thrust = thrustAngle(engine);
   const planned = new Set(
     borePlan(engine, file.job.plan, cylinder)
@@ -74,7 +74,7 @@ export const WallMap = memo(function WallMap({
           className="inline-flex min-h-11 min-w-0 items-center text-small text-blue underline underline-offset-4"
           onClick={() => onFinding(cylinder)}
         >
-          <span className="truncate">{findingsText(prepared.findings[cylinder] ?? [], unit)}</span>
+          <span className="truncate">{findingsText(findingsOf(file)[cylinder] ?? [], unit)}</span>
         </button>
         <span className="text-small whitespace-nowrap text-soft">
           {bore.progress.read} of {bore.progress.planned} read
@@ -133,13 +133,13 @@ export const WallMap = memo(function WallMap({
               />
             )),
           )}
-          {prepared.findings[cylinder]!.map((f) => (
+          {findingsOf(file)[cylinder]!.map((f) => (
             <FindingMark key={f.id} finding={f} engine={engine} unit={unit} />
           ))}
           {grid(file, cylinder).map((station) => (
             <Station
               key={placeKey(station)}
-              {...{ file, prepared, station, unit, onPick }}
+              {...{ file, station, unit, onPick }}
               isPlanned={planned.has(placeKey(station))}
               isHere={placeKey(station) === currentKey}
             />
@@ -153,7 +153,6 @@ export const WallMap = memo(function WallMap({
 /** One place of the wall: its figure, or whether it is still to be read. */
 function Station({
   file,
-  prepared,
   station,
   unit,
   isPlanned,
@@ -161,7 +160,6 @@ function Station({
   onPick,
 }: {
   file: JobFile;
-  prepared: Prepared;
   station: BorePlace;
   unit: LengthUnit;
   isPlanned: boolean;
@@ -171,7 +169,7 @@ function Station({
   const { engine } = file;
   const thrust = thrustAngle(engine);
   const key = placeKey(station);
-  const state = prepared.readings.places.get(key);
+  const state = placesRead(file).get(key);
   const blocked = isBlocked(engine, station.depth, station.angle);
   if (blocked && !state) return null;
   const value = state?.result ? placeFigure(state, unit) : null;

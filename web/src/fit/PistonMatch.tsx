@@ -5,7 +5,7 @@ import type { JobContext } from '../job/index.js';
 /** Which piston goes into which bore, where there is a choice. */
 export function PistonMatch({ context }: { context: JobContext }) {
   const { file, judgement, unit } = context;
-  const match = useMemo(() => pistonMatch(file, judgement), [file, judgement]);
+  const match = useMemo(() => pistonMatch(file), [file, judgement]);
   if (!match) return null;
   return (
     <section className="mt-4">

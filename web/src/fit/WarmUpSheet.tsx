@@ -17,7 +17,7 @@ export function WarmUpSheet({
   onClose: () => void;
 }) {
   const { file, judgement, unit } = context;
-  const view = useMemo(() => warmUpOf(file, judgement, cylinder), [file, judgement, cylinder]);
+  const view = useMemo(() => warmUpOf(file, cylinder), [file, judgement, cylinder]);
   const decimals = unit === 'mm' ? 4 : 5;
   const inUnit = useCallback((v: number) => Number(toDecimal(nm(v), unit, decimals)), [unit, decimals]);
   const runs = useMemo(() => view?.runs ?? [], [view]);

@@ -3,14 +3,13 @@ import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
 import {
+  mapsOf,
   becomes,
   judged,
   judgeJob,
-  preparedOf,
   type JobFile,
   type Judgement,
   type LengthUnit,
-  type Prepared,
 } from '@tribos/core';
 import { usePropagate, useSpreads } from '../bore/index.js';
 import { api } from '../kit/api.js';
@@ -21,7 +20,7 @@ import { pendingEntries } from './logEntryOf.js';
 import { sameFile } from './sameFile.js';
 import { onAnswered, useOutbox } from '../outbox/index.js';
 
-const NO_MAPS: JobContext['judgement']['maps'] = [];
+const NO_MAPS: ReturnType<typeof mapsOf> = [];
 const NOT_MOVED: JobContext['moved'] = [];
 
 /** The job that was in hand last: the very same where it says the same; what it became is worked on from it. */
@@ -39,8 +38,6 @@ export interface JobContext {
   readonly file: JobFile;
   readonly version: number;
   readonly moved: JobView['moved'];
-  /** What the verdicts rest on: the same object until something is read, whatever is propagated meanwhile. */
-  readonly prepared: Prepared;
   readonly judgement: Judgement;
   /** Whether the server was asked since the page came; until then this is what the device kept. */
   readonly answered: boolean;
@@ -90,13 +87,12 @@ export function useJob(id: string) {
       read &&
       file && {
         file,
-        prepared: preparedOf(file, unit),
         judgement: judgeJob(read, unit, spreadOf),
         ...{ version, moved, answered, unit, by },
       },
     [read, file, spreadOf, version, moved, answered, unit, by],
   );
-  usePropagate(context?.judgement.maps ?? NO_MAPS);
+  usePropagate(context ? mapsOf(context.file, unit) : NO_MAPS);
 
   useEffect(() => {
     const job = view?.file.job;

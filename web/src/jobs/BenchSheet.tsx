@@ -1,6 +1,8 @@
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import {
+  placesRead,
+  gapsRead,
   bracketText,
   featureOf,
   listedThings,
@@ -20,7 +22,6 @@ import {
   type BorePlace,
   type FeatureKey,
   type JobFile,
-  type Judgement,
   type LengthUnit,
 } from '@tribos/core';
 import { useJobContext } from '../job/index.js';
@@ -41,18 +42,16 @@ const ON_SHEET: readonly FeatureKey[] = [
 /** What is measured besides the cylinders: a box for each place that is not read yet. */
 function Things({
   file,
-  judgement,
   room,
   title,
   unit,
 }: {
   file: JobFile;
-  judgement: Judgement;
   room: string;
   title: string;
   unit: LengthUnit;
 }) {
-  const { places, gaps } = judgement.readings;
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   return (
     <section className="break-inside-avoid">
       <h3 className="mb-1 font-semibold">{title}</h3>
@@ -104,7 +103,7 @@ function useQr(address: string): string | null {
 
 /** The plan on paper: what is read is printed, what is not is a box for the pencil. */
 export function BenchSheet() {
-  const { file, judgement, unit } = useJobContext();
+  const { file, unit } = useJobContext();
   const { job, engine } = file;
   const address = new URL(`/jobs/${job.id}`, window.location.href).href;
   const qr = useQr(address);
@@ -152,10 +151,10 @@ export function BenchSheet() {
           )}
         </header>
         {engine.cylinders.map((name, cylinder) => (
-          <Cylinder key={name} file={file} judgement={judgement} cylinder={cylinder} unit={unit} />
+          <Cylinder key={name} file={file} cylinder={cylinder} unit={unit} />
         ))}
         {roomsMeasured(file).map((r) => (
-          <Things key={r.room} file={file} judgement={judgement} room={r.room} title={r.title} unit={unit} />
+          <Things key={r.room} file={file} room={r.room} title={r.title} unit={unit} />
         ))}
         <section>
           <h3 className="mb-1 font-semibold">Limits</h3>
@@ -193,22 +192,12 @@ function Box({ value }: { value: string | null }) {
   );
 }
 
-function Cylinder({
-  file,
-  judgement,
-  cylinder,
-  unit,
-}: {
-  file: JobFile;
-  judgement: Judgement;
-  cylinder: number;
-  unit: LengthUnit;
-}) {
+function Cylinder({ file, cylinder, unit }: { file: JobFile; cylinder: number; unit: LengthUnit }) {
   const { engine } = file;
   const { depths } = engine;
   const thrust = thrustAngle(engine);
   const angles = [0, 45, 90, 135].map((o) => (thrust + o) % 180);
-  const { places } = judgement.readings;
+  const places = placesRead(file);
   const planned = new Set(borePlan(engine, file.job.plan, cylinder).map((p) => placeKey(p.station)));
   const value = (key: string): string | null => {
     const state = places.get(key);

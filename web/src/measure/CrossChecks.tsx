@@ -1,16 +1,10 @@
 import { memo } from 'react';
-import { crossCheckSentence, type LengthUnit, type Prepared } from '@tribos/core';
+import { type JobFile, checksOf, crossCheckSentence, type LengthUnit } from '@tribos/core';
 import { VerdictMark } from '../ui/index.js';
 
 /** Independent ways to the same figure, held against each other; those that do not agree first. */
-export const CrossChecks = memo(function CrossChecks({
-  prepared,
-  unit,
-}: {
-  prepared: Prepared;
-  unit: LengthUnit;
-}) {
-  const checks = [...prepared.checks].sort((a, b) => Number(a.agrees) - Number(b.agrees));
+export const CrossChecks = memo(function CrossChecks({ file, unit }: { file: JobFile; unit: LengthUnit }) {
+  const checks = [...checksOf(file, unit)].sort((a, b) => Number(a.agrees) - Number(b.agrees));
   if (checks.length === 0) return null;
   return (
     <section className="mt-4">

@@ -3,7 +3,6 @@ import {
   quantitiesOf,
   type JobFile,
   type LengthUnit,
-  type Prepared,
   type Place,
   type Figure,
 } from '@tribos/core';
@@ -17,7 +16,6 @@ import { PlaceRows } from './PlaceRows.js';
  */
 export const CylinderColumn = memo(function CylinderColumn({
   file,
-  prepared,
   items,
   cylinder,
   current,
@@ -29,7 +27,6 @@ export const CylinderColumn = memo(function CylinderColumn({
   onItem,
 }: {
   file: JobFile;
-  prepared: Prepared;
   /** Verdicts on this cylinder. */
   items: readonly Figure[];
   cylinder: number;
@@ -43,7 +40,7 @@ export const CylinderColumn = memo(function CylinderColumn({
   onFinding: (cylinder: number) => void;
   onItem: (item: Figure) => void;
 }) {
-  const shared = { file, prepared, cylinder, current, unit, onPick };
+  const shared = { file, cylinder, current, unit, onPick };
   return (
     <Around alone={alone}>
       <div className="min-w-0">

@@ -1,12 +1,13 @@
 import { memo, useState } from 'react';
 import {
+  placesRead,
+  gapsRead,
   placeFigure,
   bracketText,
   isGap,
   placeKey,
   type JobFile,
   type LengthUnit,
-  type Prepared,
   type Place,
 } from '@tribos/core';
 import { listedPlaces, underItsMap } from '../bar/index.js';
@@ -14,14 +15,12 @@ import { listedPlaces, underItsMap } from '../bar/index.js';
 /** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */
 export const PlaceRows = memo(function PlaceRows({
   file,
-  prepared,
   cylinder,
   current,
   unit,
   onPick,
 }: {
   file: JobFile;
-  prepared: Prepared;
   cylinder: number;
   /** Where the bar stands; null on another cylinder. */
   current: Place | null;
@@ -29,8 +28,8 @@ export const PlaceRows = memo(function PlaceRows({
   onPick: (s: Place) => void;
 }) {
   const [all, setAll] = useState(false);
-  const listed = listedPlaces(file, prepared, cylinder, current, all);
-  const { places, gaps } = prepared.readings;
+  const listed = listedPlaces(file, cylinder, current, all);
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   const figure = (s: Place): string => {
     const key = placeKey(s);
     const gap = gaps.get(key);

@@ -1,9 +1,9 @@
 import { memo } from 'react';
-import { putAsideSentences, type JobFile, type Prepared } from '@tribos/core';
+import { type LengthUnit, readingsOf, putAsideSentences, type JobFile } from '@tribos/core';
 
 /** Readings that stay in the log and no longer count, and why. */
-export const PutAside = memo(function PutAside({ file, prepared }: { file: JobFile; prepared: Prepared }) {
-  const sentences = putAsideSentences(file, prepared.readings);
+export const PutAside = memo(function PutAside({ file, unit }: { file: JobFile; unit: LengthUnit }) {
+  const sentences = putAsideSentences(file, readingsOf(file, unit));
   if (sentences.length === 0) return null;
   return (
     <section className="mt-4">

@@ -1,11 +1,11 @@
 import {
+  placesRead,
   crankOf,
   listedThings,
   placeFigure,
   placeKey,
   type JobFile,
   type LengthUnit,
-  type Prepared,
 } from '@tribos/core';
 
 const WIDTH = 560;
@@ -15,10 +15,10 @@ const AXIS = 74;
 const MOST = 40;
 
 /** Run-out drawn as the bow it shows: half of the needle's travel, the supports under it, never to scale. */
-export function RunOutBow({ file, prepared, unit }: { file: JobFile; prepared: Prepared; unit: LengthUnit }) {
+export function RunOutBow({ file, unit }: { file: JobFile; unit: LengthUnit }) {
   const ends = listedThings(file, 'crank', false).filter((l) => l.m.part === 'crank.run-out');
   const read = ends.map((e) => {
-    const state = prepared.readings.places.get(placeKey(e.spots[0]!.place));
+    const state = placesRead(file).get(placeKey(e.spots[0]!.place));
     const value = state?.result?.estimate.value ?? null;
     return { name: e.thing.name, value, text: state ? placeFigure(state, unit) : null };
   });

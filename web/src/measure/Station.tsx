@@ -12,6 +12,8 @@ import { PutAside } from './PutAside.js';
 import { RoomTabs, ThingsPanel } from './ThingsPanel.js';
 import { lazy, useCallback, useMemo } from 'react';
 import {
+  boresOf,
+  readingsOf,
   cylinderOf,
   isCheckedSo,
   isOfCylinder,
@@ -114,12 +116,12 @@ const isChecked = ({ gauge }: Bar): boolean => gauge !== null && isCheckedSo(gau
 const isZeroed = (entry: Bar): boolean =>
   (entry.gauge?.type === 'dial-bore' && entry.station.part === 'bore') || isChecked(entry);
 
-function useZeroing({ file, judgement }: JobContext, entry: Bar, sheets: Sheets<Open>) {
+function useZeroing({ file, unit }: JobContext, entry: Bar, sheets: Sheets<Open>) {
   return {
     onZero: (gauge: string) =>
       isChecked(entry) && gauge === entry.gauge?.id ? sheets.open('check') : sheets.open('zero', gauge),
     gaugeOf: (id: unknown) => file.instruments.find((i) => i.id === id) ?? null,
-    zeroOf: (gauge: { readonly id: string }) => openZero(judgement.readings.zeros, gauge.id),
+    zeroOf: (gauge: { readonly id: string }) => openZero(readingsOf(file, unit).zeros, gauge.id),
   };
 }
 type Zeroing = ReturnType<typeof useZeroing>;
@@ -132,12 +134,12 @@ const ownSheets = (
   zeroOf: Zeroing['zeroOf'],
   gaugeOf: Zeroing['gaugeOf'],
 ): Omit<SheetsOf<Open>, keyof ReadingSheets> => {
-  const { file, judgement, unit } = context;
+  const { file, unit } = context;
   return {
     finding: (cylinder, close) => (
       <FindingSheet file={file} cylinder={cylinder} unit={unit} onClose={close} />
     ),
-    work: (_, close) => <WorkSheet file={file} judgement={judgement} cylinder={at} onClose={close} />,
+    work: (_, close) => <WorkSheet file={file} unit={unit} cylinder={at} onClose={close} />,
     'came-in': (_, close) => <CameInSheet file={file} onClose={close} />,
     zero: (id, close) => {
       const gauge = gaugeOf(id);
@@ -156,7 +158,7 @@ const ownSheets = (
 
 /** What the readings prove, and the quieter things. */
 function Stands({ context, entry, sheets }: { context: JobContext; entry: Bar; sheets: Sheets<Open> }) {
-  const { file, prepared, judgement, unit } = context;
+  const { file, judgement, unit } = context;
   const nothingRead = judgement.overall === null;
   const gaugesBefore = <GaugesBefore context={context} station={entry.station} inHand={entry.gauge} />;
   const quiet = (name: string, sheet: 'note' | 'keys' | 'work' | 'came-in' | 'hands-free' | 'import') => (
@@ -170,8 +172,8 @@ function Stands({ context, entry, sheets }: { context: JobContext; entry: Bar; s
     <>
       {nothingRead && gaugesBefore}
       <WhatStands file={file} judgement={judgement} unit={unit} onOpen={onItem} />
-      <CrossChecks prepared={prepared} unit={unit} />
-      <PutAside file={file} prepared={prepared} />
+      <CrossChecks file={file} unit={unit} />
+      <PutAside file={file} unit={unit} />
       <PistonMatch context={context} />
       {!nothingRead && gaugesBefore}
       <div className="no-print mt-3 flex flex-wrap">
@@ -198,7 +200,7 @@ function Readings({
   walk: readonly Place[];
   sheets: Sheets<Open>;
 }) {
-  const { file, prepared, judgement, unit } = context;
+  const { file, judgement, unit } = context;
   const { station } = entry;
   const room = isOfCylinder(station) ? null : station.part.split('.')[0]!;
   const rooms = roomsMeasured(file);
@@ -206,7 +208,7 @@ function Readings({
   const onFinding = useCallback((cylinder: number) => open('finding', cylinder), [open]);
   const most = Math.max(
     20_000,
-    ...judgement.bores.map((b) => (b.survey ? b.survey.largest.of.value - b.reference.value : 0)),
+    ...boresOf(file, unit).map((b) => (b.survey ? b.survey.largest.of.value - b.reference.value : 0)),
   );
   const alone = file.engine.cylinders.length === 1;
   return (
@@ -217,7 +219,6 @@ function Readings({
       {room !== null && (
         <ThingsPanel
           file={file}
-          prepared={prepared}
           judgement={judgement}
           room={room}
           current={station}
@@ -234,7 +235,6 @@ function Readings({
           <CylinderColumn
             key={name}
             file={file}
-            prepared={prepared}
             items={judgement.itemsAt('measure')[cylinder]!}
             cylinder={cylinder}
             current={isOfCylinder(station) && station.cylinder === cylinder ? station : null}

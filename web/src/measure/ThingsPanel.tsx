@@ -1,5 +1,7 @@
 import { useState } from 'react';
 import {
+  placesRead,
+  gapsRead,
   quantitiesOf,
   bracketText,
   listedThings,
@@ -13,7 +15,6 @@ import {
   type LengthUnit,
   type ListedThing,
   type Place,
-  type Prepared,
 } from '@tribos/core';
 import { LimitStrip } from '../verdicts/index.js';
 import { RunOutBow } from './RunOutBow.js';
@@ -61,7 +62,6 @@ export function RoomTabs({
 /** Things of one room: each with its places, what was read there, and a strip for every figure that is judged. */
 export function ThingsPanel({
   file,
-  prepared,
   judgement,
   room,
   current,
@@ -72,7 +72,6 @@ export function ThingsPanel({
   only,
 }: {
   file: JobFile;
-  prepared: Prepared;
   judgement: Judgement;
   room: string;
   current: Place;
@@ -114,7 +113,7 @@ export function ThingsPanel({
             {more && <span className="mt-1 block">{more}</span>}
           </p>
         )}
-        {room === 'crank' && <RunOutBow file={file} prepared={prepared} unit={unit} />}
+        {room === 'crank' && <RunOutBow file={file} unit={unit} />}
         {measures.map((m) => {
           const mine = listed.filter((l) => l.m === m);
           return (
@@ -124,14 +123,7 @@ export function ThingsPanel({
               </h2>
               <ul>
                 {mine.map((l) => (
-                  <ThingRow
-                    key={l.thing.key}
-                    listed={l}
-                    prepared={prepared}
-                    here={here}
-                    unit={unit}
-                    onPick={onPick}
-                  />
+                  <ThingRow key={l.thing.key} file={file} listed={l} here={here} unit={unit} onPick={onPick} />
                 ))}
               </ul>
             </section>
@@ -164,19 +156,19 @@ export function ThingsPanel({
 
 /** One thing and the places on it. */
 function ThingRow({
+  file,
   listed: { thing, spots },
-  prepared,
   here,
   unit,
   onPick,
 }: {
+  file: JobFile;
   listed: ListedThing;
-  prepared: Prepared;
   here: string;
   unit: LengthUnit;
   onPick: (at: Place) => void;
 }) {
-  const { places, gaps } = prepared.readings;
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   const figure = (key: string): string | null => {
     const gap = gaps.get(key);
     if (gap) return bracketText(gap.bracket, unit);

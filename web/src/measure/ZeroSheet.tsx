@@ -74,8 +74,8 @@ function OpeningZero({
   cylinder: number;
   onClose: () => void;
 }) {
-  const { file, judgement } = context;
-  const suggested = suggestedZero(file, judgement, cylinder);
+  const { file } = context;
+  const suggested = suggestedZero(file, cylinder);
   const micrometers = file.instruments.filter(
     (i) =>
       atHand(i) && i.type === 'micrometer' && suggested.value >= i.rangeLow && suggested.value <= i.rangeHigh,

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
+import { waysOf, decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
 import { Next, Rest, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
@@ -17,7 +17,7 @@ export function OutsideStation() {
   const mayOrder = useMay('decide');
   const [part, setPart] = useState(false);
   const tickets = [...ticketsOf(file)].reverse();
-  const way = decidedWay(file, judgement.ways());
+  const way = decidedWay(file, waysOf(file, unit));
   const wanted = toSend(file) !== null && !tickets.some((t) => t.state === 'written');
   const decision = standingDecision(file);
   const what = way && outsideOf(way.route);

@@ -1,4 +1,5 @@
 import {
+  gapsRead,
   bracketText,
   capital,
   groovePlace,
@@ -12,7 +13,6 @@ import {
   type JobFile,
   type LengthUnit,
   type Place,
-  type Prepared,
   type RingPack,
 } from '@tribos/core';
 import { Button } from '../ui/index.js';
@@ -20,7 +20,6 @@ import { Button } from '../ui/index.js';
 /** Piston and pin of one cylinder: looked over, pin against its limits, rings in their grooves. */
 export function PistonRows({
   file,
-  prepared,
   figures,
   cylinder,
   pack,
@@ -29,7 +28,6 @@ export function PistonRows({
   onPick,
 }: {
   file: JobFile;
-  prepared: Prepared;
   /** Verdicts on this cylinder. */
   figures: readonly Figure[];
   cylinder: number;
@@ -58,7 +56,7 @@ export function PistonRows({
       ))}
       {grooves.map((ring) => {
         const place = groovePlace(cylinder, ring);
-        const gap = prepared.readings.gaps.get(placeKey(place as AnyPlace));
+        const gap = gapsRead(file).get(placeKey(place as AnyPlace));
         return (
           <p key={ring} className="flex items-center gap-2">
             <span>{ring} ring in its groove, by the leaf beside it</span>

@@ -96,7 +96,7 @@ export function PrepareStation() {
 
 /** What lies over this station alone. */
 const ownSheets = (
-  { file, judgement, unit }: JobContext,
+  { file, unit }: JobContext,
   { cylinder, work }: Preparing,
 ): Omit<SheetsOf<Open>, keyof ReadingSheets> => ({
   card: (ring, close) => {
@@ -110,7 +110,7 @@ const ownSheets = (
   labels: (_, close) => <LabelSheet file={file} cylinder={cylinder} unit={unit} onClose={close} />,
   warm: (_, close) => work && <WarmGapSheet file={file} work={work} unit={unit} onClose={close} />,
   piston: (_, close) => <PistonCheckSheet file={file} cylinder={cylinder} onClose={close} />,
-  work: (_, close) => <WorkSheet file={file} judgement={judgement} cylinder={cylinder} onClose={close} />,
+  work: (_, close) => <WorkSheet file={file} unit={unit} cylinder={cylinder} onClose={close} />,
 });
 
 interface Part {
@@ -186,7 +186,6 @@ function Rings({ context, at, sheets }: Part) {
       <div className="grid gap-6">
         <PistonRows
           file={file}
-          prepared={context.prepared}
           figures={judgement.itemsOf[cylinder] ?? []}
           cylinder={cylinder}
           pack={pack}

@@ -1,5 +1,7 @@
 import { useMemo, useState, type ReactNode } from 'react';
 import {
+  placesRead,
+  gapsRead,
   CHAIN_RIVET,
   GASKETS,
   CLAY,
@@ -89,12 +91,12 @@ export function SetupPanel({
   mayDo: boolean;
   tabs: ReactNode;
 }) {
-  const { file, judgement } = context;
+  const { file } = context;
   const sheets = useSheets<Open>();
   const measures = useMemo(() => setupMeasures(file.engine), [file.engine]);
   const [aside, setAside] = useState<Place | null>(null);
   const walk = useMemo(() => walkFor(file, measures, aside), [file, measures, aside]);
-  const { places, gaps } = judgement.readings;
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   const start = walk.find((p) => !places.has(placeKey(p)) && !gaps.has(placeKey(p))) ?? walk[0] ?? null;
   const entry = useBar(context, walk, { start, where: 'top' });
   const pick = (at: Place) => {
@@ -179,11 +181,10 @@ function SectionTabs({
 
 /** Measures of this station, place by place. */
 function Things({ context, entry, pick, sheets, only }: Part & { only: (m: Measurand) => boolean }) {
-  const { file, prepared, judgement, unit } = context;
+  const { file, judgement, unit } = context;
   return (
     <ThingsPanel
       file={file}
-      prepared={prepared}
       judgement={judgement}
       room="setup"
       current={entry.station}
@@ -241,22 +242,14 @@ function SquishPart(part: Part) {
 
 function ValvesPart(part: Part) {
   const { context, mayDo, measures, entry, pick, sheets } = part;
-  const { file, prepared, judgement, unit } = context;
+  const { file, judgement, unit } = context;
   const figures = judgement.items;
   const onItem = (f: { readonly key: string }) => sheets.open('item', f.key);
   const current = entry.station;
   return (
     <>
       <BuildBar file={file} mayDo={mayDo} onSay={() => sheets.open('build')} />
-      <ValveTable
-        file={file}
-        prepared={prepared}
-        unit={unit}
-        figures={figures}
-        current={current}
-        onPick={pick}
-        onItem={onItem}
-      />
+      <ValveTable file={file} unit={unit} figures={figures} current={current} onPick={pick} onItem={onItem} />
       {measures.includes(LASH) && <LashChoice file={file} unit={unit} mayDo={mayDo} />}
       <ValveRoom file={file} unit={unit} figures={figures} current={current} onPick={pick} />
       <CamTiming file={file} unit={unit} figures={figures} mayDo={mayDo} onItem={onItem} />

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import {
+  placesRead,
+  gapsRead,
   bracketText,
   CLAY,
   contactOf,
@@ -17,7 +19,6 @@ import {
   type LengthUnit,
   type Measurand,
   type Place,
-  type Prepared,
   type Thing,
   type VerdictState,
 } from '@tribos/core';
@@ -42,7 +43,6 @@ const worstOf = (figures: readonly Figure[], thing: string): Figure | undefined 
 /** Every valve in a row: its clearance, its shim, its room to the piston; a tap puts the bar there. */
 export function ValveTable({
   file,
-  prepared,
   unit,
   figures,
   current,
@@ -50,7 +50,6 @@ export function ValveTable({
   onItem,
 }: {
   file: JobFile;
-  prepared: Prepared;
   unit: LengthUnit;
   figures: readonly Figure[];
   current: Place;
@@ -95,7 +94,7 @@ export function ValveTable({
                       <Cell
                         at={placeOn(m, t, spot(''))}
                         current={current}
-                        shown={shownOf(file, prepared, m, t, unit)}
+                        shown={shownOf(file, m, t, unit)}
                         figure={worstOf(figures, `${m === CLAY ? 'setup.contact' : m.part}:${t.key}`)}
                         onPick={onPick}
                         onItem={onItem}
@@ -113,13 +112,8 @@ export function ValveTable({
 }
 
 /** What was read in a cell: a bracket, a size, the smallest room by whichever way. */
-function shownOf(
-  file: JobFile,
-  { readings: { places, gaps } }: Prepared,
-  m: Measurand,
-  thing: Thing,
-  unit: LengthUnit,
-): string {
+function shownOf(file: JobFile, m: Measurand, thing: Thing, unit: LengthUnit): string {
+  const [places, gaps] = [placesRead(file), gapsRead(file)];
   if (m === CLAY) {
     const { smallest } = contactOf(file, thing);
     return smallest ? lengthIn(unit)(smallest.value) : '–';

@@ -1,4 +1,6 @@
 import {
+  kitsOf,
+  type LengthUnit,
   nm,
   REOPENED,
   resizes as makesAnotherSize,
@@ -6,7 +8,6 @@ import {
   WORK,
   WORK_DONE,
   type JobFile,
-  type Judgement,
   type WorkKind,
 } from '@tribos/core';
 import { EntrySheet } from '../entry/index.js';
@@ -56,18 +57,18 @@ function Opens({ file, what }: { file: JobFile; what: WorkKind }) {
 /** Work done on a part, what it opens again, and the last of it taken back. */
 export function WorkSheet({
   file,
-  judgement,
+  unit,
   cylinder: at,
   onClose,
 }: {
   file: JobFile;
-  judgement: Judgement;
+  unit: LengthUnit;
   cylinder: number;
   onClose: () => void;
 }) {
   const { cylinders } = file.engine;
   const kitId = standingDecision(file)?.kitId ?? null;
-  const options = judgement.kits.options.find((o) => o.kit.id === kitId)?.cylinders ?? [];
+  const options = kitsOf(file, unit).options.find((o) => o.kit.id === kitId)?.cylinders ?? [];
   const ticketOf = (cylinder: number) => {
     const target = options.find((c) => c.cylinder === cylinder)?.target;
     return target ? { low: nm(target.low), high: nm(target.high) } : null;
