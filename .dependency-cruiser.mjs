@@ -11,6 +11,7 @@ const CORE = [
   ['units'],
   ['money'],
   ['shape'],
+  ['features'],
   ['statistics'],
   ['specs'],
   ['gauges'],
@@ -52,7 +53,7 @@ const coreInOrder = CORE.map((room, i) => ({
   comment: 'Core rooms are ordered; a cycle between rooms cannot be.',
   severity: 'error',
   from: { path: `^core/src/${room}/` },
-  to: { path: '^core/src/', pathNot: `^core/src/(errors|(${CORE.slice(0, i + 1).join('|')})/)` },
+  to: { path: '^core/src/', pathNot: `^core/src/(errors|catalogue|(${CORE.slice(0, i + 1).join('|')})/)` },
 }));
 
 export default {
@@ -107,6 +108,14 @@ export default {
       severity: 'error',
       from: { path: '^core/src/([^/]+)/', pathNot: '^core/src/cli/' },
       to: { path: '^core/src/[^/]+/', pathNot: '^core/src/$1/|/index\\.ts$' },
+    },
+    {
+      name: 'features-are-data',
+      comment:
+        'What a room calls its figures is read by the catalogue below all rooms: it knows nothing of its room.',
+      severity: 'error',
+      from: { path: '^core/src/[^/]+/features\\.ts$' },
+      to: { path: '^core/src/', pathNot: '^core/src/features/index\\.ts$' },
     },
     {
       name: 'app-stands-above-the-rooms',

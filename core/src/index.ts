@@ -2,6 +2,7 @@ export * from './errors.js';
 export * from './units/index.js';
 export * from './money/index.js';
 export * from './shape/index.js';
+export * from './features/index.js';
 export * from './statistics/index.js';
 export * from './specs/index.js';
 export * from './gauges/index.js';

@@ -4,7 +4,7 @@ import {
   judgeJob,
   kindOfPart,
   LOOKED,
-  MEASURED,
+  MEASURING,
   PART_KINDS,
   partsOf,
   readEntry,
@@ -38,7 +38,9 @@ describe('what is measured to decide', () => {
   it('is measured: every kind that may be has a measure, and every measure is of such a kind', () => {
     const measured = new Set(
       engines.flatMap((e) =>
-        MEASURED.flatMap((r) => r.measures.flatMap((m) => m.things(e).map((t) => kindOfPart(t.part)!.kind))),
+        MEASURING.flatMap((r) =>
+          r.measuring.measures.flatMap((m) => m.things(e).map((t) => kindOfPart(t.part)!.kind)),
+        ),
       ),
     );
     for (const k of PART_KINDS)

@@ -7,7 +7,7 @@ import {
   judgeJob,
   listedThings,
   measurandFigures,
-  MEASURED,
+  MEASURING,
   measurandOf,
   mm,
   nm,
@@ -32,7 +32,7 @@ import { engines } from '../src/index.js';
 import { AT, GAUGES, HERE, id, jobOf, reading } from './support.js';
 
 const cases = engines.flatMap((engine) =>
-  MEASURED.flatMap(({ measures }) =>
+  MEASURING.flatMap(({ measuring: { measures } }) =>
     measures.flatMap((m) =>
       m.rules.some((r) =>
         engine.limits.some((l) => l.feature === (typeof r.feature === 'string' ? r.feature : '')),
@@ -209,7 +209,7 @@ describe('every measure of every sheet', () => {
 
 describe('a clutch whose pack hangs on a code', () => {
   const engine = engines.find((e) => e.id.startsWith('varrow-744'))!;
-  const { measures } = MEASURED.find((r) => r.room === 'clutch')!;
+  const { measures } = MEASURING.find((r) => r.name === 'clutch')!.measuring;
   const pack = measures.find((m) => m.part === 'clutch.pack')!;
   const says = (height: number, code: string | null) =>
     figuresOf(engine, pack, measures, pack.things(engine)[0]!, mm(height), code).map((f) => [
@@ -245,7 +245,7 @@ describe('a clutch whose pack hangs on a code', () => {
 
 describe('valves', () => {
   const engine = engines.find((e) => e.id === 'varrow-644-twin')!;
-  const valves = MEASURED.find((r) => r.room === 'valves')!.measures;
+  const valves = MEASURING.find((r) => r.name === 'valves')!.measuring.measures;
   const stem = measurandOf('valves.stem')!;
   const guide = measurandOf('valves.guide')!;
 

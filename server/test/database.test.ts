@@ -67,6 +67,7 @@ const ALL = [
   '0024-targets',
   '0025-next',
   '0026-held',
+  '0027-rooms',
 ];
 
 describe('migrating', () => {

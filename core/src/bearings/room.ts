@@ -1,16 +1,16 @@
-import { roomOf } from '../measurands/index.js';
+import { roomOf, type MeasuringRoom } from '../measurands/index.js';
 import { withUnit, nm } from '../units/index.js';
-import { verdictSection, type Block, type Room } from '../verdicts/index.js';
+import { verdictSection, type Block } from '../verdicts/index.js';
 import { clearanceFigures } from './clearances.js';
 import { BEARING_KINDS, CODES_READ, PLASTIC_STRIP, SHELLS_IN } from './entries.js';
 import { BEARING_MEASURES, bearingsOf } from './measures.js';
 import { BEARINGS_SHEET, ROWS } from './sheets.js';
 import { shellAdvice } from './shellAdvice.js';
 
-const measured = roomOf('bearings', 'Plain bearings', BEARING_MEASURES);
+const measured = roomOf('bearings', 'Plain bearings', BEARING_MEASURES, 'Bearings');
 
 /** Plain bearings: journals, housings, shells by colour, clearances. */
-export const bearings: Room = {
+export const bearings: MeasuringRoom = {
   ...measured,
   entries: [...BEARING_KINDS],
   sheets: [BEARINGS_SHEET],

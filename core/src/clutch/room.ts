@@ -1,9 +1,15 @@
-import { numbered, oneFigure, roomOf, type Measurand, type Thing } from '../measurands/index.js';
+import {
+  numbered,
+  oneFigure,
+  roomOf,
+  type MeasuringRoom,
+  type Measurand,
+  type Thing,
+} from '../measurands/index.js';
 import { integer, list, measured, object, text, type Of } from '../shape/index.js';
 import { variantFacts, type JobFile } from '../job/index.js';
 import { applies, sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
-import type { Room } from '../verdicts/index.js';
 
 const VERSION = object(
   {
@@ -136,7 +142,7 @@ export const CLUTCH_MEASURES: readonly Measurand[] = [
 ];
 
 /** Clutch plates and springs. */
-export const clutch: Room = {
+export const clutch: MeasuringRoom = {
   ...roomOf('clutch', 'Clutch', CLUTCH_MEASURES),
   sheets: [CLUTCH_SHEET],
 };

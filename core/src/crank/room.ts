@@ -1,10 +1,9 @@
-import { roomOf } from '../measurands/index.js';
-import type { Room } from '../verdicts/index.js';
+import { roomOf, type MeasuringRoom } from '../measurands/index.js';
 import { CRANK_MEASURES } from './measures.js';
 import { CRANK_SHEET } from './sheets.js';
 
 /** Crank and rods: run-out, play, float. */
-export const crank: Room = {
+export const crank: MeasuringRoom = {
   ...roomOf('crank', 'Crank and rods', CRANK_MEASURES),
   sheets: [CRANK_SHEET],
   cautions: [

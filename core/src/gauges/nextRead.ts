@@ -1,4 +1,4 @@
-import type { Consequence } from '../specs/index.js';
+import type { Consequence } from '../features/index.js';
 import { expectNormal, normalCdf, normalQuantile } from '../statistics/index.js';
 import { acceptance, type ShopRules } from './verdict.js';
 

@@ -1,5 +1,5 @@
 import { OutOfRange } from '../errors.js';
-import type { Consequence } from '../specs/index.js';
+import type { Consequence } from '../features/index.js';
 import { normalQuantile, studentCdf } from '../statistics/index.js';
 
 /** What a reading proves against a limit. `noLimit` is never a pass. */

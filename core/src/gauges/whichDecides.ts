@@ -1,4 +1,4 @@
-import type { Consequence } from '../specs/index.js';
+import type { Consequence } from '../features/index.js';
 import { uncertaintyOf } from './estimate.js';
 import { atHand, READS, type Instrument, type Sense } from './instrument.js';
 import { readingEstimate, type Bench, type TakenReading } from './readingEstimate.js';

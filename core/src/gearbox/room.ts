@@ -1,7 +1,13 @@
-import { numbered, oneFigure, roomOf, type Measurand, type Thing } from '../measurands/index.js';
+import {
+  numbered,
+  oneFigure,
+  roomOf,
+  type MeasuringRoom,
+  type Measurand,
+  type Thing,
+} from '../measurands/index.js';
 import { integer, list, object, text } from '../shape/index.js';
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
-import type { Room } from '../verdicts/index.js';
 
 const GEARBOX = object({
   shafts: list(object({ key: text(40), name: text(80) }), 0, 4),
@@ -80,7 +86,7 @@ export const GEARBOX_MEASURES: readonly Measurand[] = [
 ];
 
 /** Gears, forks and drum. */
-export const gearbox: Room = {
+export const gearbox: MeasuringRoom = {
   ...roomOf('gearbox', 'Gearbox', GEARBOX_MEASURES),
   sheets: [GEARBOX_SHEET],
 };

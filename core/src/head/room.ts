@@ -1,5 +1,11 @@
-import { oneFigure, roomOf, SIX_LINES, thingsOfKind, type Measurand } from '../measurands/index.js';
-import type { Room } from '../verdicts/index.js';
+import {
+  oneFigure,
+  roomOf,
+  type MeasuringRoom,
+  SIX_LINES,
+  thingsOfKind,
+  type Measurand,
+} from '../measurands/index.js';
 
 /** A good straightedge is true to this, nm: it is no better than the leaves under it. */
 const STRAIGHTEDGE = 2_000;
@@ -33,4 +39,4 @@ export const HEAD_MEASURES: readonly Measurand[] = [
 ];
 
 /** Head and the face it sits on. */
-export const head: Room = { ...roomOf('head', 'Head', HEAD_MEASURES) };
+export const head: MeasuringRoom = { ...roomOf('head', 'Head', HEAD_MEASURES) };

@@ -11,3 +11,4 @@ export * from './specChanges.js';
 export * from './specFile.js';
 export * from './timeline.js';
 export type { LeftOpen, Whereabouts } from './whereabouts.js';
+export * from './summed.js';

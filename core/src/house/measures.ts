@@ -1,14 +1,11 @@
+import { HOUSE } from './house.js';
 import { gapsRead, placesRead } from '../readings/index.js';
-import { BEARING_MEASURES } from '../bearings/index.js';
-import { CLUTCH_MEASURES } from '../clutch/index.js';
-import { CRANK_MEASURES } from '../crank/index.js';
-import { GEARBOX_MEASURES } from '../gearbox/index.js';
-import { HEAD_MEASURES } from '../head/index.js';
 import type { JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
 import type { ThingPlace } from '../cylinder/index.js';
 import {
   limitsFor,
+  measuringOf,
   placeOn,
   thingsAsked,
   type GapLimits,
@@ -16,31 +13,15 @@ import {
   type Spot,
   type Thing,
 } from '../measurands/index.js';
-import { PUMP_MEASURES } from '../pumps/index.js';
-
-import { SETUP_MEASURES } from '../setup/index.js';
-import { VALVE_MEASURES } from '../valves/index.js';
 
 /** Rooms that measure things of the engine besides its cylinders. */
-export const MEASURED: readonly {
-  readonly room: string;
-  readonly title: string;
-  readonly measures: readonly Measurand[];
-  /** Where it is read, where that is another station than Measure. */
-  readonly at?: 'top';
-}[] = [
-  { room: 'crank', title: 'Crank and rods', measures: CRANK_MEASURES },
-  { room: 'bearings', title: 'Bearings', measures: BEARING_MEASURES },
-  { room: 'head', title: 'Head', measures: HEAD_MEASURES },
-  { room: 'valves', title: 'Valves', measures: VALVE_MEASURES },
-  { room: 'gearbox', title: 'Gearbox', measures: GEARBOX_MEASURES },
-  { room: 'clutch', title: 'Clutch', measures: CLUTCH_MEASURES },
-  { room: 'pumps', title: 'What hangs on it', measures: PUMP_MEASURES },
-  { room: 'setup', title: 'Set-up', measures: SETUP_MEASURES, at: 'top' },
-];
+export const MEASURING = measuringOf(HOUSE);
+
+const measuresOf = (room: string): readonly Measurand[] =>
+  MEASURING.find((r) => r.name === room)?.measuring.measures ?? [];
 
 export const measurandOf = (part: ThingPlace['part']): Measurand | null =>
-  MEASURED.flatMap((r) => r.measures).find((m) => m.part === part) ?? null;
+  MEASURING.flatMap((r) => r.measuring.measures).find((m) => m.part === part) ?? null;
 
 /** A thing with its places, as a screen lists it. */
 export interface ListedThing {
@@ -56,7 +37,7 @@ export interface ListedThing {
  * @param all every thing the engine has, for somebody who wants to read more
  */
 export function listedThings(file: JobFile, room: string, all: boolean): readonly ListedThing[] {
-  const measures = MEASURED.find((r) => r.room === room)?.measures ?? [];
+  const measures = measuresOf(room);
   const [places, gaps] = [placesRead(file), gapsRead(file)];
   return measures.flatMap((m) => {
     const asked = new Set(thingsAsked(file, m, measures).map((t) => t.key));
@@ -70,9 +51,9 @@ export function listedThings(file: JobFile, room: string, all: boolean): readonl
   });
 }
 
-/** Rooms something is asked for or was read in. */
+/** Rooms something is asked for or was read in, of those that are read at Measure. */
 export const roomsMeasured = (file: JobFile) =>
-  MEASURED.filter((r) => r.at === undefined && listedThings(file, r.room, false).length > 0);
+  MEASURING.filter((r) => r.station === 'measure' && listedThings(file, r.name, false).length > 0);
 
 /** What a gap of the engine is held against, whatever state its part is in: the widest of its limits. */
 export function gapLimits(file: JobFile, place: ThingPlace): GapLimits & { readonly slack: number } {

@@ -1,5 +1,4 @@
-import { oneFigure, roomOf, thingsOfKind, type Measurand } from '../measurands/index.js';
-import type { Room } from '../verdicts/index.js';
+import { oneFigure, roomOf, type MeasuringRoom, thingsOfKind, type Measurand } from '../measurands/index.js';
 
 const pump = {
   sense: 'gap',
@@ -97,4 +96,4 @@ export const PUMP_MEASURES: readonly Measurand[] = [
 ];
 
 /** Pumps, reeds, float, power valve, starter: what hangs on the engine and wears. */
-export const pumps: Room = { ...roomOf('pumps', 'What hangs on it', PUMP_MEASURES) };
+export const pumps: MeasuringRoom = { ...roomOf('pumps', 'What hangs on it', PUMP_MEASURES) };

@@ -1,3 +1,4 @@
+import { filingsOf } from './learnedCut.js';
 import { WORK_DONE, LEAF, FILED, FILING_TOOLS, LOG_KINDS, RING_NAMES } from '../cylinder/index.js';
 import { atHand } from '../gauges/index.js';
 import { whoOf } from '../specs/index.js';
@@ -162,6 +163,10 @@ export const rings: Room = {
       sentence: s.sentence,
     })),
   actions: ringOffers,
+  summary: (file) => {
+    const filed = filingsOf(file);
+    return filed.length > 0 ? filed : null;
+  },
   report: (file, { figures }, ask) =>
     verdictSection(
       file,

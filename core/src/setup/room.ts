@@ -1,8 +1,8 @@
 import { WORK_DONE, STACK_LAID } from '../cylinder/index.js';
 import { BUILD_SAID, buildNow, type JobFile } from '../job/index.js';
-import { measurandFigures, measurandPlace } from '../measurands/index.js';
+import { measurandFigures, measurandPlace, type MeasuringRoom } from '../measurands/index.js';
 import { buildText, GASKETS } from '../specs/index.js';
-import { capital, verdictSection, type Block, type Figure, type Room } from '../verdicts/index.js';
+import { capital, verdictSection, type Block, type Figure } from '../verdicts/index.js';
 import { CAM_TIMED, camFigures } from './camTiming.js';
 import { contactFigures } from './contact.js';
 import { DRY_FIT, dryFitDue } from './dryFit.js';
@@ -29,9 +29,10 @@ const readOnly = (file: JobFile, measures: typeof SETUP_MEASURES): Figure[] =>
 const SETS_UP: ReadonlySet<string> = new Set(['gasket-changed', 'skimmed', 'shim-changed', 'cams-set']);
 
 /** Setting an engine up: deck, squish and the gaskets that bring them in; valves, cams, ports. */
-export const setup: Room = {
+export const setup: MeasuringRoom = {
   name: 'setup',
   station: 'top',
+  measuring: { title: 'Set-up', measures: SETUP_MEASURES },
   sheets: [GASKETS, SHIMS, CRANK_TRAIN, VALVE_TRAIN],
   entries: [STACK_LAID, BUILD_SAID, CAM_TIMED, SHIM_IN, SHIMS_THERE],
   places: SETUP_MEASURES.map(measurandPlace),

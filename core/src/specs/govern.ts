@@ -56,8 +56,7 @@ export type Governing =
 const plain = (name: string): string => name.trim().toLowerCase();
 
 /** Whether figures of a feature hold for one build of head, cams, piston and gasket alone. */
-export const isByBuild = (feature: FeatureKey): boolean =>
-  (FEATURES[feature] as { readonly byBuild?: true }).byBuild === true;
+export const isByBuild = (feature: FeatureKey): boolean => FEATURES[feature].byBuild === true;
 
 /** When a limit holds: one that hangs on the build and names none is of the maker's own. */
 export const conditionsOf = ({ feature, conditions }: Pick<Limit, 'feature' | 'conditions'>): Conditions =>

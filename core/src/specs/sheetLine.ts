@@ -325,8 +325,7 @@ function readFigures(feature: FeatureKey, line: string, body: string, context: S
     const worn = piece.bracketed ? first !== undefined || single || bound : first !== undefined && single;
     const state = piece.state ?? (worn ? 'service' : 'new');
     // A lone figure is the end that wears: a service limit of a wall that must be left is a least one.
-    const least =
-      FEATURES[feature].over === 'cosmetic' || feature === 'crank.journal' || feature === 'piston';
+    const { over, least = over === 'cosmetic' } = FEATURES[feature];
     const limit: SheetLimit = {
       feature,
       state: first?.state === state ? 'service' : state,

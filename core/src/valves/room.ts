@@ -9,6 +9,7 @@ import {
   oneFigure,
   readThing,
   roomOf,
+  type MeasuringRoom,
   spot,
   statesOf,
   thingsOfKind,
@@ -20,7 +21,7 @@ import {
 import { differenceTail } from '../bore/index.js';
 import type { EngineSpec, FeatureKey } from '../specs/index.js';
 
-import { judgeValue, verdictSection, type Figure, type Room } from '../verdicts/index.js';
+import { judgeValue, type Figure } from '../verdicts/index.js';
 import { camsOf, VALVES_SHEET } from './sheets.js';
 
 const valves = thingsOfKind('valve-intake', 'valve-exhaust');
@@ -202,17 +203,11 @@ function stemClearances(file: JobFile): Figure[] {
   });
 }
 
-const measured = roomOf('valves', 'Valves and cams', VALVE_MEASURES);
+const measured = roomOf('valves', 'Valves and cams', VALVE_MEASURES, 'Valves');
 
 /** Valves, guides, seats, springs, cams. */
-export const valvesRoom: Room = {
+export const valvesRoom: MeasuringRoom = {
   ...measured,
   sheets: [VALVES_SHEET],
   figures: (file, ask) => [...measured.figures(file, ask), ...stemClearances(file)],
-  report: (file, { figures }, ask) => {
-    const own = figures.filter(
-      (f) => f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('valves.'),
-    );
-    return own.length === 0 ? [] : verdictSection(file, 'valves', 'Valves and cams', own, ask.unit);
-  },
 };

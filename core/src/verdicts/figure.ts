@@ -1,12 +1,7 @@
+import type { Consequence } from '../features/index.js';
 import type { ComponentKind, GaugeOutlook, VerdictState } from '../gauges/index.js';
 import type { FindingEntry } from '../cylinder/index.js';
-import {
-  featureInfo,
-  type Consequence,
-  type FeatureKey,
-  type Governing,
-  type Limit,
-} from '../specs/index.js';
+import { featureInfo, type FeatureKey, type Governing, type Limit } from '../specs/index.js';
 import { depthText, type Dimension, type LengthUnit } from '../units/index.js';
 
 /** Why a verdict is not yet a yes or a no. */

@@ -180,6 +180,8 @@ export interface Room {
   readonly actions?: (file: JobFile, found: Found, ask: Ask) => readonly Offer[];
   /** What an entry says was done, in a sentence without its full stop; null for one that is not its own. */
   readonly tell?: (entry: AnyEntry, file: JobFile, unit: LengthUnit) => string | null;
+  /** What other jobs of the shop want to know of this one, kept beside it in lists: plain data; null where there is nothing. */
+  readonly summary?: (file: JobFile) => unknown;
   readonly report?: (file: JobFile, found: Found, ask: Ask) => readonly Section[];
   /** Short cautions of its work, for screens and prints. */
   readonly cautions?: readonly string[];

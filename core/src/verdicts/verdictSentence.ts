@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { featureInfo, isByBuild, sourceLine, type FeatureKey } from '../specs/index.js';
+import { featureInfo, isByBuild, sourceLine } from '../specs/index.js';
 import { limitFigureText, nm, type LengthUnit } from '../units/index.js';
 import { limitEndText, valueText } from './valueText.js';
 import { cylinderOf, type Caveat, type Figure } from './figure.js';
@@ -27,6 +27,13 @@ const CAVEATS: Record<Caveat, string> = {
   bridged: 'A leaf bridges the curve: the true clearance is up to 0.025 mm more than it says.',
 };
 
+/** What a figure is called within a sentence. */
+function nounOf(item: Figure): string {
+  if (item.feature === 'finding') return 'wall';
+  const { name, noun } = featureInfo(item.feature);
+  return noun?.({ ...item, ticket: item.limit?.source.type === 'machinist' }) ?? name.toLowerCase();
+}
+
 /** What a verdict is about: `Left bore`. */
 export const subject = (file: JobFile, item: Figure): string => {
   if (item.subject.of === 'part')
@@ -35,22 +42,7 @@ export const subject = (file: JobFile, item: Figure): string => {
     );
   const at = cylinderOf(item);
   const cylinder = at === null ? '' : capital(file.engine.cylinders[at] ?? '');
-  const names: Partial<Record<Figure['feature'], string>> = {
-    bore:
-      item.limit?.source.type === 'machinist'
-        ? `finished bore, ${item.side === 'max' ? 'largest' : 'smallest'}`
-        : 'bore',
-    'bore.out-of-round': 'out-of-round',
-    'bore.taper': 'taper',
-  };
-  const name =
-    item.feature === 'finding'
-      ? 'wall'
-      : item.feature === 'clearance'
-        ? `${item.side === 'min' ? 'tightest' : 'loosest'} clearance`
-        : item.feature.startsWith('ring.')
-          ? item.title.toLowerCase()
-          : (names[item.feature] ?? featureInfo(item.feature).name.toLowerCase());
+  const name = nounOf(item);
   return file.engine.cylinders.length === 1 || at === null ? capital(name) : `${cylinder} ${name}`;
 };
 
@@ -113,22 +105,12 @@ export function verdictSentence(file: JobFile, item: Figure, unit: LengthUnit): 
   return { ...sentence, notes: notes(item, sentence.details), todo: todo(item) };
 }
 
-const BEYOND: Partial<Record<FeatureKey | 'finding', Record<Figure['side'], string>>> = {
-  bore: { max: 'Renew the wall or the cylinder: see Decide.', min: 'It has to be opened up to its ticket.' },
-  'bore.out-of-round': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
-  'bore.taper': { max: 'Renew the wall or the cylinder: see Decide.', min: '' },
-  clearance: {
-    max: 'Another piston or a renewed wall: see Decide.',
-    min: 'Never run it: it would seize. Another piston, or open the bore where its wall allows it.',
-  },
-};
-
 /** What to do about a verdict. */
 function todo(item: Figure): string | null {
+  const advice = item.feature === 'finding' ? {} : (featureInfo(item.feature).advice ?? {});
   switch (item.because) {
     case 'unread':
-      if (item.feature.startsWith('ring.gap')) return 'Square it and try the leaf that has to go.';
-      return item.ownWay ? 'Read it where it is set.' : 'Read the rest of the plan.';
+      return advice.unread ?? (item.ownWay ? 'Read it where it is set.' : 'Read the rest of the plan.');
     case 'incomplete':
       return 'Read the rest of the plan.';
     case 'question':
@@ -155,11 +137,10 @@ function todo(item: Figure): string | null {
         ? 'Say of what it is built: head, cams, piston, gasket.'
         : 'Say which engine this is, so that its limit is known.';
     case 'leaves':
-      return item.feature.startsWith('ring.gap')
-        ? 'Try the leaf that has to go.'
-        : item.ownWay
-          ? 'Try the leaf between.'
-          : 'Try the leaves between, or measure bore and piston.';
+      return (
+        advice.leaves ??
+        (item.ownWay ? 'Try the leaf between.' : 'Try the leaves between, or measure bore and piston.')
+      );
     case 'warm':
       return 'Try it again once the wall is as cold as the bench, or write down how warm it is.';
     case 'needs-bore':
@@ -181,9 +162,7 @@ function todo(item: Figure): string | null {
       ? 'Another cylinder: see Decide.'
       : 'Replate or another cylinder: see Decide.';
   if (item.limit?.source.type === 'machinist') return 'Back to the machinist with these readings.';
-  if (item.feature.startsWith('ring.gap'))
-    return item.side === 'min' ? 'File it on and try again.' : 'Another ring: filing only ever opens a gap.';
-  return BEYOND[item.feature]?.[item.side] || 'Renew the part.';
+  return advice[item.side] ?? 'Renew the part.';
 }
 
 function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
@@ -223,7 +202,7 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
       `${sourceLine(item.limit.source)}. ${item.governing.status === 'governed' ? item.governing.why : ''}`.trim(),
     );
 
-  if (item.because === 'unread' && item.feature.startsWith('ring.')) {
+  if (item.because === 'unread' && item.feature !== 'finding' && featureInfo(item.feature).tried) {
     const told = item.working.flatMap((w) =>
       w.kind === 'text' && (w.label === 'elsewhere' || w.label === 'filed since') ? [w] : [],
     );
@@ -237,7 +216,7 @@ function said(file: JobFile, item: Figure, unit: LengthUnit): Said {
     };
   }
   if (item.because === 'unread') {
-    const missing = item.feature === 'clearance' ? 'needs bore and piston' : 'is not read yet';
+    const { missing = 'is not read yet' } = item.feature === 'finding' ? {} : featureInfo(item.feature);
     return { headline: `${who} ${missing}.`, details: item.state === 'noLimit' ? ['No limit on file.'] : [] };
   }
   if (item.because === 'three-point') {

@@ -17,7 +17,8 @@ import {
   type NewEntry,
   type SizePlace,
 } from '../../src/index.js';
-import { judgedWhole,
+import {
+  judgedWhole,
   HERE,
   bore,
   bores,

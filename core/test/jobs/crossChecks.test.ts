@@ -49,7 +49,8 @@ const WORN = [
 ];
 const file = (...log: LogEntry[]): JobFile =>
   jobFile([...bores(WORN), ...log], { instruments: [...GAUGES, LEAVES] });
-const checks = (of: JobFile, kind: CrossCheck['kind']) => judgedWhole(of).checks.filter((c) => c.kind === kind);
+const checks = (of: JobFile, kind: CrossCheck['kind']) =>
+  judgedWhole(of).checks.filter((c) => c.kind === kind);
 
 describe('cross-checks', () => {
   it('a ring’s gap at two depths compares mean diameters: 0.019 is 0.060 of gap', () => {

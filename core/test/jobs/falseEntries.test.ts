@@ -8,7 +8,8 @@ import {
   verificationU,
   type LogEntry,
 } from '../../src/index.js';
-import { judgedWhole,
+import {
+  judgedWhole,
   HERE,
   bore,
   bores,

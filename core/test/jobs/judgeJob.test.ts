@@ -9,7 +9,18 @@ import {
   type LogEntry,
   type Figure,
 } from '../../src/index.js';
-import { judgedWhole, HERE, bore, bores, GAUGES, instrument, jobFile, piston, reading, TWIN } from '../support.js';
+import {
+  judgedWhole,
+  HERE,
+  bore,
+  bores,
+  GAUGES,
+  instrument,
+  jobFile,
+  piston,
+  reading,
+  TWIN,
+} from '../support.js';
 
 /** A sound twin on the usual plan: two directions, three depths. */
 const SOUND = [
@@ -99,9 +110,9 @@ describe('judging a job', () => {
     const file = jobFile(log);
     expect(item(file, '0:bore:max').state).not.toBe('within');
     expect(item(file, '0:bore:max').caveats).toContain('kept-repeat');
-    expect(judgedWhole(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings).toHaveLength(
-      6,
-    );
+    expect(
+      judgedWhole(file).bores[0]!.places.find((s) => s.key === 'bore:0:15000000:0')!.readings,
+    ).toHaveLength(6);
   });
 
   it('holds two clearances: the tightest against the minimum, the loosest against the service limit', () => {

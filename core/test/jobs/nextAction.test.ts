@@ -11,7 +11,19 @@ import {
   type JobFile,
   type LogEntry,
 } from '../../src/index.js';
-import { judgedWhole, BORER, HERE, bore, bores, GAUGES, jobFile, limit, piston, reading, TWIN } from '../support.js';
+import {
+  judgedWhole,
+  BORER,
+  HERE,
+  bore,
+  bores,
+  GAUGES,
+  jobFile,
+  limit,
+  piston,
+  reading,
+  TWIN,
+} from '../support.js';
 
 const SOUND = [
   [
@@ -130,7 +142,11 @@ describe('what to do next', () => {
     const full = [...bores(SOUND).slice(1), ...PISTONS];
     expect(
       placeKey(
-        nextPlace(walkOf(jobFile(full)), judgedWhole(jobFile(full)).readings, 'piston:1:gauge-height:fitted')!,
+        nextPlace(
+          walkOf(jobFile(full)),
+          judgedWhole(jobFile(full)).readings,
+          'piston:1:gauge-height:fitted',
+        )!,
       ),
     ).toBe('bore:0:15000000:0');
     const all = [...bores(SOUND), ...PISTONS];

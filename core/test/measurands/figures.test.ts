@@ -36,7 +36,8 @@ import { asked, GAUGES, PLAIN, take, withLimits } from './support.js';
 /** Readings at the places of the whole house. */
 const READING_KIND = kindsOf(HOUSE).find((k) => k.kind === 'reading')! as never as typeof ZERO_CHECK;
 
-const figure = (book: Book, key: string): Figure => judgedWhole(book.file()).items.find((i) => i.key === key)!;
+const figure = (book: Book, key: string): Figure =>
+  judgedWhole(book.file()).items.find((i) => i.key === key)!;
 const journal1 = (book: Book, texts: readonly string[]) =>
   ['a-0', 'a-90', 'b-0', 'b-90'].forEach((spot, i) => take(book, 'bearings.journal', '1', spot, texts[i]!));
 
@@ -49,7 +50,7 @@ describe('what is asked to be read', () => {
       expect(parts).toContain(p);
     // No limit is on file for these: nobody could say anything of them.
     expect(parts).not.toContain('crank.end-float');
-    expect(roomsMeasured(asked('crank').file()).map((r) => r.room)).toEqual(['crank', 'bearings']);
+    expect(roomsMeasured(asked('crank').file()).map((r) => r.name)).toEqual(['crank', 'bearings']);
   });
 
   it('is everything of a part where nothing of it is on file: then somebody looks for a limit', () => {

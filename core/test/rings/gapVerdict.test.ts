@@ -81,7 +81,9 @@ describe('a gap against its minimum', () => {
     expect(verdict(put)).toEqual({ state: 'undecided', because: 'unread' });
     expect(verdict(leaf(put, 'top', 0.35, 'goes', { minute: 16 * 60 }))?.state).toBe('within');
     // Nor do two pistons make one ring a comparator.
-    expect(judgedWhole(leaf(put, 'top', 0.35, 'goes', { depth: mm(80), minute: 16 * 60 })).checks).toEqual([]);
+    expect(judgedWhole(leaf(put, 'top', 0.35, 'goes', { depth: mm(80), minute: 16 * 60 })).checks).toEqual(
+      [],
+    );
   });
 
   it('after a pass keeps what went before, and forgets what did not', () => {

@@ -13,6 +13,7 @@ import * as chains from './migrations/0010-chains.js';
 import * as append from './migrations/0011-append.js';
 import * as search from './migrations/0012-search.js';
 import * as filings from './migrations/0013-filings.js';
+
 import * as people from './migrations/0014-people.js';
 import * as sheets from './migrations/0015-sheets.js';
 import * as intake from './migrations/0016-intake.js';
@@ -26,6 +27,7 @@ import * as lines from './migrations/0023-lines.js';
 import * as targets from './migrations/0024-targets.js';
 import * as next from './migrations/0025-next.js';
 import * as held from './migrations/0026-held.js';
+import * as rooms from './migrations/0027-rooms.js';
 import { ensureQueues } from '../kit/queue.js';
 import { ForeignDatabase, whatLies } from './ours.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
@@ -57,6 +59,7 @@ const MIGRATIONS = [
   targets,
   next,
   held,
+  rooms,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -37,8 +37,8 @@ export class JobModel extends ShopRow {
   @Column(integer) declare runPlace: number;
   /** Since when it waits for somebody outside. */
   @Column(time) declare waitsSince: Date | null;
-  /** What was filed off its rings; null where nothing was. */
-  @Column(json) declare filings: Summary['filings'];
+  /** What its rooms keep for other jobs of the shop, by room. */
+  @Column(json) declare rooms: Summary['rooms'];
   /** What the search looks through, in lower case. */
   @Column(text) declare search: string;
   @Column(integer) declare version: number;

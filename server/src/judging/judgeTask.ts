@@ -6,8 +6,6 @@ import {
   cylinderOf,
   figureTitle,
   decisionRefused,
-  filingsOf,
-  type Filings,
   becomes,
   judged,
   judgeJob,
@@ -18,6 +16,7 @@ import {
   ROUTES,
   RUN,
   standingDecision,
+  summedUp,
   walkIn,
   type JobFile,
   type JobFileReading,
@@ -47,8 +46,8 @@ export interface Summary {
   readonly runPlace: number;
   /** ISO time since when it waits for somebody else; null where it does not. */
   readonly waitsSince: string | null;
-  /** What was filed off its rings; null where nothing was. */
-  readonly filings: readonly Filings[] | null;
+  /** What its rooms keep for other jobs, by room; null where none has anything. */
+  readonly rooms: ReturnType<typeof summedUp>;
   /** Every verdict by its key. */
   readonly items: States;
 }
@@ -90,7 +89,6 @@ export interface Judged<W extends Wanted = Wanted> {
 
 function summaryOf(file: JobFile, judged: Judgement): Summary {
   const planned = walkIn(file);
-  const filed = filingsOf(file);
   const chosen = standingDecision(file);
   const kit = file.engine.kits.find((k) => k.id === chosen?.kitId);
   return {
@@ -120,7 +118,7 @@ function summaryOf(file: JobFile, judged: Judgement): Summary {
         ? NOTHING_LEFT
         : Math.max(0, (RUN as readonly string[]).indexOf(judged.where.reached)),
     waitsSince: judged.blockers.map((b) => b.since).sort()[0] ?? null,
-    filings: filed.length > 0 ? filed : null,
+    rooms: summedUp(file),
     items: Object.fromEntries(
       judged.items.map((i) => [
         i.key,

@@ -1,4 +1,4 @@
-import { useJob, useStationId, type JobContext } from '../job/index.js';
+import { HousePanels, useJob, useStationId, type JobContext } from '../job/index.js';
 import { JobNotes, RunSheet, useSwipe, type Tick } from '../frame/index.js';
 import { stationName, stationPath } from '../kit/stationPath.js';
 import { ApiError } from '../kit/api.js';
@@ -8,6 +8,7 @@ import { Tricks } from '../tricks/index.js';
 import { Failed, Loading } from '../ui/index.js';
 import { JobLine } from './JobLine.js';
 import { Moved } from './Moved.js';
+import { PANELS } from './panels.js';
 import { STATIONS } from './stations.js';
 import { tickWord } from './tickWord.js';
 import { lazy, Suspense, useEffect, useMemo } from 'react';
@@ -70,7 +71,9 @@ function Job({ context }: { context: JobContext }) {
       <JobLine context={context} station={station} beside={ticks.filter((t) => !t.needed)} />
       <RunSheet ticks={ticks} here={station} />
       <JobNotes.Provider value={notes}>
-        <Outlet context={context} />
+        <HousePanels.Provider value={PANELS}>
+          <Outlet context={context} />
+        </HousePanels.Provider>
       </JobNotes.Provider>
     </div>
   );

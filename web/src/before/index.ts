@@ -1,4 +1,2 @@
-export { LeakTest } from './LeakTestPanel.js';
-export { SpotFigureBar } from './SpotFigureBar.js';
-export { useLeakSpots, type Testing as LeakTesting } from './useLeakSpots.js';
-export { useSpotBar } from './useSpotBar.js';
+export { LeakAfter, LeakBar } from './LeakAfter.js';
+export { useLeakAfter } from './useLeakAfter.js';

@@ -1,5 +1,6 @@
 export { AskField, BareField } from './AskField.js';
 export { type Ask, type Asks, type AsksOf } from './asks.js';
+export { lengthIn } from './lengthIn.js';
 export { blank, draftOf, valueOf, type Draft, type DraftRecord, type DraftTroubles } from './draft.js';
 export { figure, FormFields, type FormAsk, type FormAsks } from './FormFields.js';
 export { ROWS } from './rows.js';

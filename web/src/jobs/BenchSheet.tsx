@@ -109,7 +109,7 @@ export function BenchSheet() {
   const qr = useQr(address);
   const measured = new Set(
     roomsMeasured(file).flatMap((r) =>
-      listedThings(file, r.room, false).flatMap(({ m, thing }) =>
+      listedThings(file, r.name, false).flatMap(({ m, thing }) =>
         m.rules.map((rule) => featureOf(rule, thing)),
       ),
     ),
@@ -154,7 +154,7 @@ export function BenchSheet() {
           <Cylinder key={name} file={file} cylinder={cylinder} unit={unit} />
         ))}
         {roomsMeasured(file).map((r) => (
-          <Things key={r.room} file={file} room={r.room} title={r.title} unit={unit} />
+          <Things key={r.name} file={file} room={r.name} title={r.measuring.title} unit={unit} />
         ))}
         <section>
           <h3 className="mb-1 font-semibold">Limits</h3>

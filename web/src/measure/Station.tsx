@@ -21,7 +21,6 @@ import {
   roomsMeasured,
   walkIn,
   walkOf,
-  type Figure,
   type NextAction,
   type Place,
 } from '@tribos/core';
@@ -167,7 +166,7 @@ function Stands({ context, entry, sheets }: { context: JobContext; entry: Bar; s
     </Button>
   );
   const { open } = sheets;
-  const onItem = useCallback((item: Figure) => open('item', item.key), [open]);
+  const onItem = useCallback((item: { readonly key: string }) => open('item', item.key), [open]);
   return (
     <>
       {nothingRead && gaugesBefore}
@@ -204,7 +203,7 @@ function Readings({
   const { station } = entry;
   const room = isOfCylinder(station) ? null : station.part.split('.')[0]!;
   const rooms = roomsMeasured(file);
-  const onItem = useCallback((item: Figure) => open('item', item.key), [open]);
+  const onItem = useCallback((item: { readonly key: string }) => open('item', item.key), [open]);
   const onFinding = useCallback((cylinder: number) => open('finding', cylinder), [open]);
   const most = Math.max(
     20_000,
@@ -217,15 +216,7 @@ function Readings({
         <RoomTabs file={file} rooms={rooms} room={room} walk={walk} onPick={entry.pick} />
       )}
       {room !== null && (
-        <ThingsPanel
-          file={file}
-          judgement={judgement}
-          room={room}
-          current={station}
-          unit={unit}
-          onPick={entry.pick}
-          onItem={onItem}
-        />
+        <ThingsPanel context={context} room={room} current={station} onPick={entry.pick} onItem={onItem} />
       )}
       <div
         hidden={room !== null}

@@ -5,20 +5,17 @@ import {
   quantitiesOf,
   bracketText,
   listedThings,
-  MEASURED,
+  MEASURING,
   placeFigure,
   placeKey,
   type roomsMeasured,
-  type Figure,
   type JobFile,
-  type Judgement,
   type LengthUnit,
   type ListedThing,
   type Place,
 } from '@tribos/core';
+import { Panels, type PanelProps } from '../job/index.js';
 import { LimitStrip } from '../verdicts/index.js';
-import { RunOutBow } from './RunOutBow.js';
-import { ShellsPanel } from './ShellsPanel.js';
 
 /** Cylinders, and every room something else is measured in. */
 export function RoomTabs({
@@ -34,23 +31,26 @@ export function RoomTabs({
   walk: readonly Place[];
   onPick: (at: Place) => void;
 }) {
-  const shown = MEASURED.filter((r) => rooms.includes(r) || r.room === room);
+  const shown = MEASURING.filter((r) => rooms.includes(r) || r.name === room);
   const first = (of: string | null): Place | undefined =>
     of === null
       ? walk[0]
       : (walk.find((p) => p.part.startsWith(`${of}.`)) ?? listedThings(file, of, false)[0]?.spots[0]?.place);
   return (
     <nav aria-label="What is measured" className="no-print mb-2 flex flex-wrap gap-x-1">
-      {[{ room: null, title: 'Bores and pistons' }, ...shown].map((r) => (
+      {[
+        { name: null, title: 'Bores and pistons' },
+        ...shown.map((r) => ({ name: r.name, title: r.measuring.title })),
+      ].map((r) => (
         <button
           key={r.title}
           type="button"
-          aria-current={r.room === room ? 'true' : undefined}
+          aria-current={r.name === room ? 'true' : undefined}
           onClick={() => {
-            const to = first(r.room);
+            const to = first(r.name);
             if (to) onPick(to);
           }}
-          className={`min-h-11 px-3 ${r.room === room ? 'border-b-3 border-brass font-semibold' : 'text-blue underline underline-offset-4'}`}
+          className={`min-h-11 px-3 ${r.name === room ? 'border-b-3 border-brass font-semibold' : 'text-blue underline underline-offset-4'}`}
         >
           {r.title}
         </button>
@@ -61,28 +61,21 @@ export function RoomTabs({
 
 /** Things of one room: each with its places, what was read there, and a strip for every figure that is judged. */
 export function ThingsPanel({
-  file,
-  judgement,
+  context,
   room,
   current,
-  unit,
   onPick,
   onItem,
   whole = false,
   only,
-}: {
-  file: JobFile;
-  judgement: Judgement;
+}: PanelProps & {
   room: string;
-  current: Place;
-  unit: LengthUnit;
-  onPick: (at: Place) => void;
-  onItem: (item: Figure) => void;
   /** Everything that can be measured here is shown at once. */
   whole?: boolean;
   /** Only some of its measures. */
   only?: (m: ListedThing['m']) => boolean;
 }) {
+  const { file, judgement, unit } = context;
   const [all, setAll] = useState(whole);
   const listed = listedThings(file, room, all).filter((l) => only?.(l.m) ?? true);
   const here = placeKey(current);
@@ -96,15 +89,14 @@ export function ThingsPanel({
   );
   const holding = measures.find((m) => m.part === current.part);
   const more = holding?.heldOn?.(file);
+  const panel = { at: `measure/${room}`, context, current, onPick, onItem };
   return (
     <div
       className={`grid gap-x-5 bg-sheet p-3 ${figures.length > 0 ? 'lg:grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)]' : ''}`}
     >
-      {room === 'bearings' && (
-        <div className="min-w-0 lg:col-span-2">
-          <ShellsPanel file={file} unit={unit} />
-        </div>
-      )}
+      <div className="min-w-0 empty:hidden lg:col-span-2">
+        <Panels {...panel} wide />
+      </div>
       <div className="min-w-0">
         {holding && (
           <p className="mb-2 border-l-3 border-brass pl-3 text-small">
@@ -113,7 +105,7 @@ export function ThingsPanel({
             {more && <span className="mt-1 block">{more}</span>}
           </p>
         )}
-        {room === 'crank' && <RunOutBow file={file} unit={unit} />}
+        <Panels {...panel} />
         {measures.map((m) => {
           const mine = listed.filter((l) => l.m === m);
           return (
@@ -123,7 +115,14 @@ export function ThingsPanel({
               </h2>
               <ul>
                 {mine.map((l) => (
-                  <ThingRow key={l.thing.key} file={file} listed={l} here={here} unit={unit} onPick={onPick} />
+                  <ThingRow
+                    key={l.thing.key}
+                    file={file}
+                    listed={l}
+                    here={here}
+                    unit={unit}
+                    onPick={onPick}
+                  />
                 ))}
               </ul>
             </section>

@@ -1,13 +1,12 @@
 import { Suspense } from 'react';
 import { notYetStarted } from '@tribos/core';
+import { LeakAfter, LeakBar, useLeakAfter } from '../before/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { BackPanel } from '../strip/index.js';
 import { Loading } from '../ui/index.js';
 import { Checks } from './Checks.js';
 import { Fluids } from './Fluids.js';
-import { LeakAfter, LeakBar } from './LeakAfter.js';
-import { useLeakAfter } from './useLeakAfter.js';
 
 /** Everything back on by the strip list run backwards; fluids; what is seen; and whether it may be started. */
 export function RefitStation() {

@@ -16,7 +16,7 @@ import {
 } from '@tribos/core';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, SelectField, Trouble } from '../ui/index.js';
-import { lengthIn } from './lengthIn.js';
+import { lengthIn } from '../forms/index.js';
 
 /** What lies under the cylinder or the head, and which stack brings squish or deck into its range. */
 export function GasketStack({

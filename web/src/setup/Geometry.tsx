@@ -12,7 +12,7 @@ import {
   type LengthUnit,
 } from '@tribos/core';
 import { TextField } from '../ui/index.js';
-import { lengthIn } from './lengthIn.js';
+import { lengthIn } from '../forms/index.js';
 
 /** What crank, rod and chamber come to: swept volume, ratios, port timing; and timing in mm or degrees. */
 export function Geometry({ file, unit }: { file: JobFile; unit: LengthUnit }) {

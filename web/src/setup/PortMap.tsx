@@ -13,7 +13,7 @@ import {
   type Place,
   type PortFigure,
 } from '@tribos/core';
-import { lengthIn } from './lengthIn.js';
+import { lengthIn } from '../forms/index.js';
 
 const W = 560;
 const H = 96;

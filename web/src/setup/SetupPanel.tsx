@@ -22,7 +22,7 @@ import {
   type Thing,
 } from '@tribos/core';
 import { readingSheets, ReadingStation, useBar, type Bar, type ReadingSheets } from '../bar/index.js';
-import type { JobContext } from '../job/index.js';
+import { Panels, type JobContext } from '../job/index.js';
 import { ThingsPanel } from '../measure/index.js';
 import { Empty, useSheets, type Sheets } from '../ui/index.js';
 import { BuildBar } from './BuildBar.js';
@@ -30,10 +30,8 @@ import { BuildSheet } from './BuildSheet.js';
 import { CamTiming } from './CamTiming.js';
 import { Geometry } from './Geometry.js';
 import { GasketStack } from './GasketStack.js';
-import { LashChoice } from './LashChoice.js';
 import { PortMap } from './PortMap.js';
 import { ValveRoom } from './ValveRoom.js';
-import { ValveTable } from './ValveTable.js';
 import { WorkHere } from '../work/index.js';
 
 const isPort = (m: Pick<Measurand, 'part'>): boolean => PORT_MEASURES.some((p) => p.part === m.part);
@@ -181,14 +179,11 @@ function SectionTabs({
 
 /** Measures of this station, place by place. */
 function Things({ context, entry, pick, sheets, only }: Part & { only: (m: Measurand) => boolean }) {
-  const { file, judgement, unit } = context;
   return (
     <ThingsPanel
-      file={file}
-      judgement={judgement}
+      context={context}
       room="setup"
       current={entry.station}
-      unit={unit}
       onPick={pick}
       onItem={(f) => sheets.open('item', f.key)}
       whole
@@ -249,8 +244,7 @@ function ValvesPart(part: Part) {
   return (
     <>
       <BuildBar file={file} mayDo={mayDo} onSay={() => sheets.open('build')} />
-      <ValveTable file={file} unit={unit} figures={figures} current={current} onPick={pick} onItem={onItem} />
-      {measures.includes(LASH) && <LashChoice file={file} unit={unit} mayDo={mayDo} />}
+      <Panels at="top/valves" context={context} current={current} onPick={pick} onItem={onItem} />
       <ValveRoom file={file} unit={unit} figures={figures} current={current} onPick={pick} />
       <CamTiming file={file} unit={unit} figures={figures} mayDo={mayDo} onItem={onItem} />
       {mayDo && measures.includes(LASH) && (

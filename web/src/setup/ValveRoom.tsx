@@ -14,7 +14,7 @@ import {
   type Place,
   type Thing,
 } from '@tribos/core';
-import { lengthIn } from './lengthIn.js';
+import { lengthIn } from '../forms/index.js';
 
 const W = 720;
 const H = 110;

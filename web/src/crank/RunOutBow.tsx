@@ -1,12 +1,5 @@
-import {
-  placesRead,
-  crankOf,
-  listedThings,
-  placeFigure,
-  placeKey,
-  type JobFile,
-  type LengthUnit,
-} from '@tribos/core';
+import { placesRead, crankOf, listedThings, placeFigure, placeKey } from '@tribos/core';
+import type { PanelProps } from '../job/index.js';
 
 const WIDTH = 560;
 const HEIGHT = 132;
@@ -15,7 +8,7 @@ const AXIS = 74;
 const MOST = 40;
 
 /** Run-out drawn as the bow it shows: half of the needle's travel, the supports under it, never to scale. */
-export function RunOutBow({ file, unit }: { file: JobFile; unit: LengthUnit }) {
+export function RunOutBow({ context: { file, unit } }: PanelProps) {
   const ends = listedThings(file, 'crank', false).filter((l) => l.m.part === 'crank.run-out');
   const read = ends.map((e) => {
     const state = placesRead(file).get(placeKey(e.spots[0]!.place));

@@ -1,13 +1,14 @@
 import { TAKE_BACK, leakRunsAfter, timelineOf, type JobFile } from '@tribos/core';
 import { useState } from 'react';
-import { useLeakSpots, useSpotBar, type LeakTesting } from '../before/index.js';
 import { newEntry, useSend } from '../job/index.js';
+import { useLeakSpots, type Testing } from './useLeakSpots.js';
+import { useSpotBar } from './useSpotBar.js';
 
 /** The crankcase tested again after its new seals: what the check beside it is proved by. */
 export function useLeakAfter(file: JobFile, mayDo: boolean) {
   const { trouble, send } = useSend(file);
   const [at, setAt] = useState('');
-  const testing: LeakTesting = {
+  const testing: Testing = {
     file,
     keep: (where, kind, fields) => {
       setAt(where);

@@ -24,7 +24,7 @@ import {
 } from '@tribos/core';
 import { VerdictMark } from '../ui/index.js';
 import { markOf } from '../verdicts/index.js';
-import { lengthIn } from './lengthIn.js';
+import { lengthIn } from '../forms/index.js';
 
 const NAMES: readonly (readonly [Measurand, string])[] = [
   [LASH, 'clearance'],
@@ -54,7 +54,7 @@ export function ValveTable({
   figures: readonly Figure[];
   current: Place;
   onPick: (at: Place) => void;
-  onItem: (f: Figure) => void;
+  onItem: (f: { readonly key: string }) => void;
 }) {
   const measures = setupMeasures(file.engine);
   const columns = NAMES.filter(([m]) => measures.includes(m));
@@ -139,7 +139,7 @@ function Cell({
   shown: ReactNode;
   figure: Figure | undefined;
   onPick: (at: Place) => void;
-  onItem: (f: Figure) => void;
+  onItem: (f: { readonly key: string }) => void;
 }) {
   const now = placeKey(at) === placeKey(current);
   return (

@@ -1,6 +1,7 @@
 import type { LengthUnit } from '@tribos/core';
-import { LeakTest, SpotFigureBar } from '../before/index.js';
 import { Button } from '../ui/index.js';
+import { LeakTest } from './LeakTestPanel.js';
+import { SpotFigureBar } from './SpotFigureBar.js';
 import type { LeakInHand } from './useLeakAfter.js';
 
 /** The crankcase tested again after its new seals. */

@@ -17,7 +17,7 @@ import {
   type Row,
 } from '@tribos/core';
 import { Trouble } from '../ui/index.js';
-import { newEntry, useSend } from '../job/index.js';
+import { newEntry, useSend, type PanelProps } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { StripSheet } from './StripSheet.js';
 
@@ -28,7 +28,7 @@ const WAYS = {
 } as const;
 
 /** Shells of a row by colour: codes stamped, what lies in it now, what would bring all of them in. */
-export function ShellsPanel({ file, unit }: { file: JobFile; unit: LengthUnit }) {
+export function ShellsPanel({ context: { file, unit } }: PanelProps) {
   return (
     <>
       {(Object.keys(ROWS) as Row[])

@@ -1,0 +1,1 @@
+export { bearingsPanels } from './panels.js';

@@ -1,0 +1,1 @@
+export { crankPanels } from './panels.js';

@@ -1,0 +1,1 @@
+export { valvesPanels } from './panels.js';
