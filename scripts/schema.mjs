@@ -2,11 +2,15 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { buildChanged } from './lib/build.mjs';
+import { describedApi } from './lib/describeApi.mjs';
 import { checkNode, ensureNodePackages } from './lib/install.mjs';
 import { ROOT } from './lib/paths.mjs';
 import { run, say } from './lib/say.mjs';
 
-/** Writes the published schemas into `docs/formats`, as the core describes them. */
+/**
+ * Writes the published schemas into `docs/formats`, as the core describes them, and what the API is given and answers into
+ * `server/api.json`, as the types of its endpoints say.
+ */
 await run(async () => {
   checkNode();
   ensureNodePackages('developers');
@@ -21,12 +25,14 @@ await run(async () => {
     'outside-order.v1': core.orderSchema,
     'outside-answer.v1': core.answerSchema,
   };
-  for (const [name, schema] of Object.entries(schemas)) {
-    const file = `docs/formats/${name}.schema.json`;
+  const write = async (file, value) => {
     // From one line: what fits stays on one.
-    const text = await prettier.format(JSON.stringify(schema), { ...style, parser: 'json' });
+    const text = await prettier.format(JSON.stringify(value), { ...style, parser: 'json' });
     writeFileSync(join(ROOT, file), text);
     say(file);
-  }
+  };
+  for (const [name, schema] of Object.entries(schemas))
+    await write(`docs/formats/${name}.schema.json`, schema);
+  await write('server/api.json', describedApi());
   return 0;
 });

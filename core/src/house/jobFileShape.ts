@@ -17,7 +17,7 @@ import {
 } from '../shape/index.js';
 import { EXPANSION, FEATURE_KEYS, SOURCE, type SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
-import { HOUSE, kindsOf, sheetsOf } from './house.js';
+import { HOUSE, KINDS, kindsOf, sheetsOf } from './house.js';
 
 const material = oneOf(...Object.keys(EXPANSION));
 const wall = oneOf('iron-sleeve', 'plated', 'chrome');
@@ -226,4 +226,11 @@ export const jobFileSchema = withDefs({
   description:
     'One engine on the bench: its limits with their sources, the gauges, every reading as typed, and what was decided. Lengths are integer nanometres.',
   ...jobFileShape.schema,
+});
+
+/** The JSON Schema of an entry as a screen sends it: without what only its reader adds. */
+export const entrySchema = withDefs({
+  description:
+    'Something written to the log of a job: a reading, what was tried, done, found, or taken back.',
+  anyOf: KINDS.map((k) => k.body.schema),
 });

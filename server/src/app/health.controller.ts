@@ -26,7 +26,7 @@ export class HealthController {
   /** The published schema of the job file. */
   @Get('schemas/job-file.v6.json')
   @Open()
-  schema() {
+  schema(): object {
     return jobFileSchema;
   }
 }

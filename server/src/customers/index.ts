@@ -11,17 +11,20 @@ import { CustomersService } from './customers.service.js';
 export class CustomerNowController {
   constructor(private readonly customers: CustomersService) {}
 
+  /** Customers whose records need not be kept any longer. */
   @Get('past-keeping')
   @May('manage-people')
   pastKeeping(): Promise<CustomerView[]> {
     return this.customers.pastKeeping();
   }
 
+  /** A customer, and the one screen that answers them: their engines, how far each is, what it waits for. */
   @Get(':id')
   now(@Param('id', IdPipe) id: string): Promise<CustomerNow> {
     return this.customers.now(id);
   }
 
+  /** Everything held about a customer, as a file to hand over. */
   @Get(':id/file')
   @May('manage-people')
   async everything(
@@ -40,6 +43,7 @@ export class CustomerNowController {
     return this.customers.traces(id);
   }
 
+  /** Erases a customer wherever nothing else is proved by it. */
   @Post(':id/erased')
   @May('manage-people')
   erase(@Param('id', IdPipe) id: string): Promise<CustomerNow> {

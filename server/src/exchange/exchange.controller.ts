@@ -1,3 +1,4 @@
+import { ApiBody, ApiConsumes } from '@nestjs/swagger';
 import {
   BadRequestException,
   Controller,
@@ -29,6 +30,8 @@ export class ExchangeController {
 
   /** The body is the file, byte for byte. */
   @Post('imports')
+  @ApiConsumes('application/octet-stream')
+  @ApiBody({ schema: { type: 'string', format: 'binary' } })
   @HttpCode(202)
   @May('edit-job')
   ask(@Req() request: SignedInRequest, @Query() query: AskImport): Promise<ImportView> {
@@ -38,6 +41,7 @@ export class ExchangeController {
     return this.imports.ask(request.body, { id, name: name.trim(), again: again === 'yes' });
   }
 
+  /** How far an import has come, or why its file was refused. */
   @Get('imports/:id')
   view(@Param('id', IdPipe) id: string): Promise<ImportView> {
     return this.imports.view(id);
@@ -54,6 +58,7 @@ export class ExchangeController {
     return new StreamableFile(content, { type: 'application/json' });
   }
 
+  /** The job as a file another shop can read: everything written to it, with its chain. */
   @Get('jobs/:id/file')
   async file(@Param('id', IdPipe) id: string, @Res({ passthrough: true }) response: Response) {
     const file = await this.files.of(id);
@@ -61,6 +66,7 @@ export class ExchangeController {
     return file;
   }
 
+  /** The readings of a job as a table. */
   @Get('jobs/:id/readings.csv')
   @Header('content-type', 'text/csv; charset=utf-8')
   async csv(

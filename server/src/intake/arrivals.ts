@@ -109,28 +109,33 @@ export class ArrivalsService {
 export class ArrivalsController {
   constructor(private readonly arrivals: ArrivalsService) {}
 
+  /** What came in and is no job yet. */
   @Get()
   list(): Promise<ArrivalView[]> {
     return this.arrivals.list();
   }
 
+  /** One arrival, with its number and what was said of it. */
   @Get(':id')
   view(@Param('id', IdPipe) id: string): Promise<ArrivalView> {
     return this.arrivals.view(id);
   }
 
+  /** Takes an engine in by name and number plate alone. */
   @Post()
   @May('edit-job')
   add(@Body() body: NewArrival): Promise<ArrivalView> {
     return this.arrivals.add(body);
   }
 
+  /** Opens a job on what came in. */
   @Post(':id/job')
   @May('edit-job')
   open(@Param('id', IdPipe) id: string, @Body() body: OpenArrival): Promise<JobView> {
     return this.arrivals.open(id, body);
   }
 
+  /** Takes an arrival back that nothing came of. */
   @Delete(':id')
   @HttpCode(204)
   @May('edit-job')

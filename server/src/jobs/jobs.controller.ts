@@ -29,22 +29,26 @@ export class JobsController {
     private readonly scope: Scope,
   ) {}
 
+  /** What stands on each bench, what it waits for, and what is to be done next. */
   @Get('benches')
   benches(): Promise<BenchesView> {
     return this.lists.home();
   }
 
+  /** Jobs of the shop, a page at a time, searched and sorted. */
   @Get('jobs')
   list(@Query() query: JobQuery): Promise<Page<JobRow>> {
     return this.lists.jobs(query);
   }
 
+  /** Opens a job on an engine of the shop. */
   @Post('jobs')
   @May('edit-job')
   create(@Body() body: NewJob): Promise<JobView> {
     return this.jobs.create(body);
   }
 
+  /** A job with everything its verdicts are worked from. */
   @Get('jobs/:id')
   view(@Param('id', IdPipe) id: string): Promise<JobView> {
     return this.jobs.view(id);
@@ -56,6 +60,7 @@ export class JobsController {
     return this.lists.earlier(id);
   }
 
+  /** Corrects what a job says of itself; a version that is not the newest is refused with both sides. */
   @Patch('jobs/:id')
   @May('edit-job')
   edit(@Param('id', IdPipe) id: string, @Body() body: EditJob): Promise<JobView> {
@@ -76,6 +81,7 @@ export class JobsController {
     return this.jobs.override(id, body);
   }
 
+  /** Writes entries to the log of a job, each once: readings, what was tried, done, found or taken back. */
   @Post('jobs/:id/log')
   @HttpCode(200)
   @May('measure')
@@ -83,6 +89,7 @@ export class JobsController {
     return this.jobs.append(id, body);
   }
 
+  /** Decides on a way out; one that its verdicts forbid is refused. */
   @Post('jobs/:id/decisions')
   @May('decide')
   @Unscoped()
@@ -94,6 +101,7 @@ export class JobsController {
     return this.jobs.decide(request.who!, id, body);
   }
 
+  /** Every verdict of a job, with what it was worked from. */
   @Get('jobs/:id/verdicts')
   @Unscoped()
   async verdicts(

@@ -5,15 +5,17 @@ import { Open } from '../kit/access.js';
 /** What goes over a firm's line, as it is published. */
 @Controller('schemas')
 export class SchemasController {
+  /** The published schema of what is sent to a firm. */
   @Get('outside-order.v1.json')
   @Open()
-  order() {
+  order(): object {
     return orderSchema;
   }
 
+  /** The published schema of what a firm answers. */
   @Get('outside-answer.v1.json')
   @Open()
-  answer() {
+  answer(): object {
     return answerSchema;
   }
 }

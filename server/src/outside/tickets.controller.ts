@@ -12,6 +12,7 @@ import { ticketPdf } from './ticketPdf.js';
 export class TicketsController {
   constructor(private readonly files: JobFiles) {}
 
+  /** A ticket as a page to print and send along. */
   @Get(':id/pdf')
   async ticket(
     @Param('jobId', IdPipe) jobId: string,
@@ -25,6 +26,7 @@ export class TicketsController {
     return new StreamableFile(await ticketPdf(file, standing, address), { type: 'application/pdf' });
   }
 
+  /** The words a ticket is sent with. */
   @Get(':id/letter')
   async letter(
     @Param('jobId', IdPipe) jobId: string,

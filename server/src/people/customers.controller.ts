@@ -8,6 +8,7 @@ import { ShopService } from './shop.service.js';
 export class CustomersController {
   constructor(private readonly shop: ShopService) {}
 
+  /** Customers whose name or number begins as what is typed. */
   @Get('customers')
   search(@Query('search') search?: string): Promise<CustomerView[]> {
     return this.shop.searchCustomers(
@@ -15,6 +16,7 @@ export class CustomersController {
     );
   }
 
+  /** Puts a customer away, or takes them out again. */
   @Patch('customers/:id/retired')
   @May('edit-job')
   retire(@Param('id', IdPipe) id: string, @Body() body: Retire): Promise<CustomerView> {

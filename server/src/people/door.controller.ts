@@ -43,6 +43,7 @@ export class DoorController {
     return view;
   }
 
+  /** Takes up an invitation: a name and a password. */
   @Post('join')
   join(
     @Body() body: Join,
@@ -52,6 +53,7 @@ export class DoorController {
     return this.letIn(request, response, 'invitation', () => this.invitations.join(body));
   }
 
+  /** Sets another password by a one-time link. */
   @Post('password')
   renew(
     @Body() body: RenewPassword,

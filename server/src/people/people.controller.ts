@@ -19,23 +19,27 @@ export class PeopleController {
     private readonly invitations: InvitationsService,
   ) {}
 
+  /** People of the shop. */
   @Get()
   list(): Promise<PersonView[]> {
     return this.people.list();
   }
 
+  /** Invitations nobody has taken up yet. */
   @Get('invitations')
   @May('manage-people')
   open(): Promise<InvitationRow[]> {
     return this.invitations.list();
   }
 
+  /** Invites somebody into the shop: the link is shown once. */
   @Post('invitations')
   @May('manage-people')
   invite(@Body() body: NewInvitation): Promise<InvitationLink> {
     return this.invitations.invite(body);
   }
 
+  /** Withdraws an invitation. */
   @Delete('invitations/:id')
   @HttpCode(204)
   @May('manage-people')
@@ -43,18 +47,21 @@ export class PeopleController {
     return this.invitations.withdraw(id);
   }
 
+  /** Gives somebody another role. */
   @Patch(':id/role')
   @May('manage-people')
   changeRole(@Param('id', IdPipe) id: string, @Body() body: ChangeRole): Promise<PersonView[]> {
     return this.people.changeRole(id, body);
   }
 
+  /** Somebody leaves the shop: nothing of theirs is lost, and they may sign in no more. */
   @Put(':id/left')
   @May('manage-people')
   leave(@Param('id', IdPipe) id: string, @Body() body: Leave): Promise<PersonView[]> {
     return this.people.leave(id, body);
   }
 
+  /** Somebody who left is back. */
   @Put(':id/back')
   @May('manage-people')
   back(@Param('id', IdPipe) id: string, @Body() body: Leave): Promise<PersonView[]> {

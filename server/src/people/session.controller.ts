@@ -42,6 +42,7 @@ export class SessionController {
       : { session: null, empty: await this.founding.isEmpty() };
   }
 
+  /** Signs in; too many tries are slowed. */
   @Post()
   @Open()
   // Without a transaction of its own: who signs in may be signed in already, in another shop.
@@ -62,6 +63,7 @@ export class SessionController {
     return sessionView(signedIn.who);
   }
 
+  /** Signs out on this device. */
   @Delete()
   @HttpCode(204)
   async signOut(
@@ -88,6 +90,7 @@ export class SessionController {
     return sessionView(signedIn.who);
   }
 
+  /** Sets another password, by the one there is. */
   @Put('password')
   @Unscoped()
   @HttpCode(204)
@@ -117,6 +120,7 @@ export class SessionController {
     return this.phones.press(device, held);
   }
 
+  /** Where one is signed in. */
   @Get('devices')
   devices(@Req() request: SignedInRequest): Promise<SessionRowView[]> {
     return this.sessions.own(sessionToken(request)!);
@@ -130,6 +134,7 @@ export class SessionController {
     return this.sessions.endOf(request.who!.personId, sessionToken(request));
   }
 
+  /** Signs out on one other device. */
   @Delete('devices/:id')
   @HttpCode(204)
   endOne(@Param('id', IdPipe) id: string, @Req() request: SignedInRequest): Promise<void> {

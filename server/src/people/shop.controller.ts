@@ -7,23 +7,27 @@ import { ShopService } from './shop.service.js';
 export class ShopController {
   constructor(private readonly shop: ShopService) {}
 
+  /** The shop: its name, units, rules, benches. */
   @Get()
   view(): Promise<ShopView> {
     return this.shop.view();
   }
 
+  /** Changes the shop’s name, units or rules. */
   @Put()
   @May('manage-shop')
   change(@Body() body: ShopSettings): Promise<ShopView> {
     return this.shop.change(body);
   }
 
+  /** Enters a bench, or gives it another name. */
   @Put('benches')
   @May('manage-shop')
   keepBench(@Body() body: BenchBody): Promise<ShopView> {
     return this.shop.keepBench(body);
   }
 
+  /** Takes a bench away that nothing stands on. */
   @Delete('benches')
   @May('manage-shop')
   removeBench(@Body() body: BenchName): Promise<ShopView> {

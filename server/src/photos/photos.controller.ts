@@ -1,3 +1,4 @@
+import { ApiBody, ApiConsumes } from '@nestjs/swagger';
 import { Body, Controller, Delete, Get, HttpCode, Param, Patch, Post, Query, Req, Res } from '@nestjs/common';
 import { Caption, PhotoQuery, type PhotoView } from '@tribos/contract';
 import type { Response } from 'express';
@@ -11,6 +12,7 @@ const YEAR_S = 31_536_000;
 export class PhotosController {
   constructor(private readonly photos: PhotosService) {}
 
+  /** Photos and sound notes of a job, those put away among them. */
   @Get()
   list(@Param('jobId', IdPipe) jobId: string): Promise<PhotoView[]> {
     return this.photos.list(jobId);
@@ -18,6 +20,8 @@ export class PhotosController {
 
   /** The body is the file as it is. */
   @Post()
+  @ApiConsumes('application/octet-stream')
+  @ApiBody({ schema: { type: 'string', format: 'binary' } })
   @May('measure')
   @Unscoped()
   take(
@@ -28,6 +32,7 @@ export class PhotosController {
     return this.photos.take(request.who!, jobId, query, request.body as Buffer);
   }
 
+  /** A photo or sound as it was taken, or small. */
   @Get(':id/file')
   @Unscoped()
   async file(
@@ -48,6 +53,7 @@ export class PhotosController {
     response.end(content);
   }
 
+  /** What a photo shows. */
   @Patch(':id')
   @May('measure')
   caption(
@@ -58,6 +64,7 @@ export class PhotosController {
     return this.photos.caption(jobId, id, body.caption);
   }
 
+  /** Puts a photo away; its place in the record stays. */
   @Delete(':id')
   @HttpCode(204)
   @May('edit-job')

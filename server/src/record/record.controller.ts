@@ -23,18 +23,21 @@ export class RecordController {
     private readonly audit: AuditService,
   ) {}
 
+  /** Who did what in the shop, a page at a time. */
   @Get('record/audit')
   @May('see-record')
   list(@Query() { after }: AuditQuery): Promise<Page<AuditRow>> {
     return this.audit.list(after === undefined ? null : Number(after));
   }
 
+  /** Whether the record of the shop is whole, link by link. */
   @Get('record/check')
   @May('see-record')
   check(): Promise<RecordCheck> {
     return this.record.check();
   }
 
+  /** One figure that stands for everything in the record now, to be kept outside. */
   @Post('record/fingerprint')
   @HttpCode(200)
   @May('see-record')
@@ -42,6 +45,7 @@ export class RecordController {
     return this.record.fingerprint();
   }
 
+  /** Whether the record still holds what a fingerprint from outside was made of. */
   @Post('record/fingerprint/check')
   @HttpCode(200)
   @May('see-record')
@@ -56,6 +60,7 @@ export class RecordController {
     return { last: await lastBackup() };
   }
 
+  /** Whether the log of a job is whole, link by link. */
   @Get('jobs/:id/log/chain')
   checkJob(@Param('id', IdPipe) id: string): Promise<JobRecordCheck> {
     return this.record.checkJob(id);

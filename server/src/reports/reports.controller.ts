@@ -8,17 +8,20 @@ import { ReportsService } from './reports.service.js';
 export class ReportsController {
   constructor(private readonly reports: ReportsService) {}
 
+  /** Asks for a report as a print, made as things stand now. */
   @Post()
   @HttpCode(202)
   ask(@Param('jobId', IdPipe) jobId: string, @Body() body: AskReport): Promise<ReportView> {
     return this.reports.ask(jobId, body);
   }
 
+  /** How far a print has come. */
   @Get(':id')
   view(@Param('jobId', IdPipe) jobId: string, @Param('id', IdPipe) id: string): Promise<ReportView> {
     return this.reports.view(jobId, id);
   }
 
+  /** A print as it was made. */
   @Get(':id/pdf')
   async pdf(
     @Param('jobId', IdPipe) jobId: string,

@@ -13,6 +13,7 @@ GROUP BY 1, 2 ORDER BY 1, 2`;
 export class FilingsController {
   constructor(private readonly scope: Scope) {}
 
+  /** What the shop’s hands filed off rings, by tool and person. */
   @Get('filings')
   filings(@Query() query: FilingsQuery): Promise<FilingsView> {
     return this.scope.ask<FilingsView[number]>(FILED, [query.besides ?? null]);

@@ -21,28 +21,33 @@ export class EnginesController {
     private readonly limits: LimitsService,
   ) {}
 
+  /** Engines on file, a page at a time, searched. */
   @Get()
   list(): Promise<EngineRow[]> {
     return this.engines.list();
   }
 
+  /** An engine’s sheet: limits with their sources, kits, parts. */
   @Get(':id')
   view(@Param('id', IdPipe) id: string): Promise<EngineView> {
     return this.engines.view(id);
   }
 
+  /** Enters an engine. */
   @Post()
   @May('edit-specs')
   create(@Body() body: NewEngine): Promise<EngineView> {
     return this.engines.create(body);
   }
 
+  /** Corrects what an engine’s sheet says of the engine itself. */
   @Put(':id')
   @May('edit-specs')
   edit(@Param('id', IdPipe) id: string, @Body() body: EditEngine): Promise<EngineView> {
     return this.engines.edit(id, body);
   }
 
+  /** Takes a limit off the sheet. */
   @Delete(':id/limits/:limitId')
   @May('edit-specs')
   removeLimit(
@@ -53,12 +58,14 @@ export class EnginesController {
     return this.limits.remove(id, limitId, body.version);
   }
 
+  /** Enters a limit with its source. */
   @Post(':id/limits')
   @May('edit-specs')
   addLimit(@Param('id', IdPipe) id: string, @Body() body: LimitBody): Promise<EngineView> {
     return this.limits.add(id, body);
   }
 
+  /** Corrects a limit: whoever checked it has to check it again. */
   @Put(':id/limits/:limitId')
   @May('edit-specs')
   editLimit(
@@ -69,6 +76,7 @@ export class EnginesController {
     return this.limits.edit(id, limitId, body);
   }
 
+  /** A second person says they compared a limit with its document. */
   @Post(':id/limits/:limitId/check')
   @HttpCode(200)
   @May('check-specs')

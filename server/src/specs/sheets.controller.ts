@@ -13,12 +13,14 @@ export class SheetsController {
     private readonly parts: PartsService,
   ) {}
 
+  /** Enters a kit that fits the engine. */
   @Post('kits')
   @May('edit-specs')
   addKit(@Param('id', IdPipe) id: string, @Body() body: KitBody): Promise<EngineView> {
     return this.kits.add(id, body);
   }
 
+  /** Corrects a kit. */
   @Put('kits/:kitId')
   @May('edit-specs')
   editKit(
@@ -29,6 +31,7 @@ export class SheetsController {
     return this.kits.edit(id, kitId, body);
   }
 
+  /** Takes a kit off the sheet. */
   @Delete('kits/:kitId')
   @May('edit-specs')
   removeKit(
@@ -39,6 +42,7 @@ export class SheetsController {
     return this.kits.remove(id, kitId, body.version);
   }
 
+  /** Keeps a part of the sheet: torque plan, gaskets, rings and whatever else rooms know. */
   @Put('parts/:part')
   @May('edit-specs')
   keepPart(
@@ -49,6 +53,7 @@ export class SheetsController {
     return this.parts.keep(id, part, body);
   }
 
+  /** A second person says they compared a part of the sheet with its document. */
   @Post('parts/:part/check')
   @HttpCode(200)
   @May('check-specs')

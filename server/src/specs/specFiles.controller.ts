@@ -21,6 +21,7 @@ function handOut(response: Response, { name, json }: { name: string; json: strin
 export class SpecFilesController {
   constructor(private readonly files: SpecFilesService) {}
 
+  /** An engine with its limits and kits, as a file for another shop. */
   @Get('engines/:id/file')
   async file(
     @Param('id', IdPipe) id: string,
@@ -29,6 +30,7 @@ export class SpecFilesController {
     return handOut(response, await this.files.file(id), 'engine');
   }
 
+  /** A kit as a file for another shop. */
   @Get('engines/:id/kits/:kitId/file')
   async kitFile(
     @Param('id', IdPipe) id: string,
@@ -46,6 +48,7 @@ export class SpecFilesController {
     return this.files.preview(body);
   }
 
+  /** Takes what was chosen out of a file into the shop’s engines. */
   @Post('specifications')
   @HttpCode(200)
   @May('edit-specs')
@@ -53,15 +56,17 @@ export class SpecFilesController {
     return this.files.take(body);
   }
 
+  /** The published schema of the engine file. */
   @Get('schemas/engine-file.v1.json')
   @Open()
-  engineSchema() {
+  engineSchema(): object {
     return specFileSchema;
   }
 
+  /** The published schema of the kit file. */
   @Get('schemas/kit-file.v1.json')
   @Open()
-  kitSchema() {
+  kitSchema(): object {
     return kitFileSchema;
   }
 }

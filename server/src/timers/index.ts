@@ -46,17 +46,20 @@ export class TimersService {
 export class TimersController {
   constructor(private readonly timers: TimersService) {}
 
+  /** Timers that run in the shop. */
   @Get()
   running(): Promise<TimerView[]> {
     return this.timers.running();
   }
 
+  /** Starts a timer for a step that waits by itself. */
   @Post()
   @May('measure')
   begin(@Body() body: NewTimer): Promise<TimerView[]> {
     return this.timers.begin(body);
   }
 
+  /** A timer is over, or is not wanted any more. */
   @Delete(':id')
   @HttpCode(204)
   @May('measure')

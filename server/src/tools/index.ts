@@ -26,11 +26,13 @@ export class ToolsService {
 export class ToolsController {
   constructor(private readonly tools: ToolsService) {}
 
+  /** Special tools the shop has said anything about, and whether it has them. */
   @Get()
   all(): Promise<ToolView[]> {
     return this.tools.all();
   }
 
+  /** Says whether the shop has a tool. */
   @Put()
   @HttpCode(204)
   @May('measure')

@@ -70,17 +70,20 @@ export class TricksService {
 export class TricksController {
   constructor(private readonly tricks: TricksService) {}
 
+  /** Tricks and last times pinned to the steps of an engine. */
   @Get()
   list(@Param('id', IdPipe) id: string): Promise<TrickView[]> {
     return this.tricks.of(id);
   }
 
+  /** Pins a sentence to a step of this engine. */
   @Post()
   @May('measure')
   pin(@Param('id', IdPipe) id: string, @Body() body: NewTrick): Promise<TrickView[]> {
     return this.tricks.pin(id, body);
   }
 
+  /** Takes a trick down. */
   @Delete(':trickId')
   @HttpCode(204)
   @May('measure')

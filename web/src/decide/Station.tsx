@@ -37,7 +37,7 @@ export function DecideStation() {
   const { file, judgement, unit } = useJobContext();
   const [assume, setAssume] = useState<Assumptions | null>(null);
   const now = assume ?? assumed(file);
-  const comparison = useMemo(() => waysOf(file, unit, now), [judgement, now]);
+  const comparison = useMemo(() => waysOf(file, unit, now), [file, unit, now]);
   const { ways, kits, recommended } = comparison;
   const decision = standingDecision(file);
   const isDecided = (w: Way) =>

@@ -4,8 +4,8 @@ import type { JobContext } from '../job/index.js';
 
 /** Which piston goes into which bore, where there is a choice. */
 export function PistonMatch({ context }: { context: JobContext }) {
-  const { file, judgement, unit } = context;
-  const match = useMemo(() => pistonMatch(file), [file, judgement]);
+  const { file, unit } = context;
+  const match = useMemo(() => pistonMatch(file), [file]);
   if (!match) return null;
   return (
     <section className="mt-4">

@@ -16,8 +16,8 @@ export function WarmUpSheet({
   cylinder: number;
   onClose: () => void;
 }) {
-  const { file, judgement, unit } = context;
-  const view = useMemo(() => warmUpOf(file, cylinder), [file, judgement, cylinder]);
+  const { file, unit } = context;
+  const view = useMemo(() => warmUpOf(file, cylinder), [file, cylinder]);
   const decimals = unit === 'mm' ? 4 : 5;
   const inUnit = useCallback((v: number) => Number(toDecimal(nm(v), unit, decimals)), [unit, decimals]);
   const runs = useMemo(() => view?.runs ?? [], [view]);
