@@ -13,6 +13,9 @@ const swc = {
   ],
 };
 
+/** The core as its source; in one piece where a whole run made it so: what a hundred files load is linked once. */
+const core = process.env.CORE_IN_ONE ?? '<rootDir>/core/src/index.ts';
+
 const project = (displayName, testMatch, extra = {}) => ({
   displayName,
   testMatch,
@@ -21,7 +24,8 @@ const project = (displayName, testMatch, extra = {}) => ({
   transform: swc,
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
-    '^@tribos/(core|contract|demo)$': '<rootDir>/$1/src/index.ts',
+    '^@tribos/core$': core,
+    '^@tribos/(contract|demo)$': '<rootDir>/$1/src/index.ts',
     '^@tribos/stand-in-local$': '<rootDir>/stand-ins/local/src/index.ts',
   },
   ...extra,

@@ -2,7 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { runInNewContext } from 'node:vm';
-import * as core from '../src/index.js';
+import * as core from '@tribos/core';
 
 const SRC = fileURLToPath(new URL('../src', import.meta.url));
 const EXAMPLE = /@example (.+?) \/\/ (.+?)(?: \*\/)?$/gmu;

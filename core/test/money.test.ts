@@ -9,7 +9,7 @@ import {
   parseMoney,
   sumOf,
   taxOn,
-} from '../src/index.js';
+} from '@tribos/core';
 
 describe('money', () => {
   it('is rounded once a line, half away from nought', () => {

@@ -20,7 +20,7 @@ import {
   TORQUE_WRENCH,
   type EngineSpec,
   type Limit,
-} from '../src/index.js';
+} from '@tribos/core';
 import { limit, TWIN } from './support.js';
 import { Book } from './strip/support.js';
 

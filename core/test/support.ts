@@ -29,7 +29,7 @@ import {
   readingsOf,
   waysOf,
   type Judgement,
-} from '../src/index.js';
+} from '@tribos/core';
 
 /** Small builders so that a test names only what it is about. */
 export function instrument(

@@ -1,4 +1,4 @@
-import { ASSEMBLY_SEEN, listsFor, markTowards, RING_PACKS, type EngineSpec } from '../../src/index.js';
+import { ASSEMBLY_SEEN, listsFor, markTowards, RING_PACKS, type EngineSpec } from '@tribos/core';
 import { Book } from '../strip/support.js';
 import { TWIN } from '../support.js';
 import { PACK } from '../rings/ringJob.js';

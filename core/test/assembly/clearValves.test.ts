@@ -12,7 +12,7 @@ import {
   type EngineSpec,
   type PartWorkKind,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { FOUR, Setup, TWO } from '../setup/engine.js';
 
 const says = (s: Setup): string | null => notClear(s.file(), judgeJob(s.file()).items);

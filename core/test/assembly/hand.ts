@@ -9,7 +9,7 @@ import {
   wantsPicture,
   type EngineSpec,
   type RunStep,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { Book } from '../strip/support.js';
 import { TWIN } from '../support.js';
 

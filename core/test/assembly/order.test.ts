@@ -1,4 +1,4 @@
-import { isPlain, listsFor, pressOf, type EngineSpec } from '../../src/index.js';
+import { isPlain, listsFor, pressOf, type EngineSpec } from '@tribos/core';
 import { TWIN } from '../support.js';
 import { begun } from './hand.js';
 

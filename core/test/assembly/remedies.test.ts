@@ -10,7 +10,7 @@ import {
   type EngineSpec,
   type JobFile,
   type RunStep,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, BORER, bores, jobFile, limit, piston, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

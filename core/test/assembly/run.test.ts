@@ -17,7 +17,7 @@ import {
   waitsFor,
   wantsPicture,
   WORK_DONE,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { TWIN } from '../support.js';
 import { begun } from './hand.js';
 

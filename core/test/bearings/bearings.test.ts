@@ -19,7 +19,7 @@ import {
   inHouse,
   readJobFile,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { asked, take } from '../measurands/support.js';
 import type { Book } from '../strip/support.js';
 

@@ -19,7 +19,7 @@ import {
   SKIPPED,
   wetText,
   type EngineSpec,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { limit, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

@@ -7,7 +7,7 @@ import {
   type Estimate,
   type JobFile,
   type MapProblem,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, bores, GAUGES, jobFile, piston } from '../support.js';
 
 const KINDS = ['resolution', 'repeatability', 'scale', 'temperature'] as const;

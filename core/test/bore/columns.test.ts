@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { seedOf, xoshiro128ss } from '../../src/index.js';
+import { seedOf, xoshiro128ss } from '@tribos/core';
 import { sumNoise } from '../../src/bore/sumNoise.js';
 
 describe('columns of draws', () => {

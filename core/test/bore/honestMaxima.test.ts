@@ -7,7 +7,7 @@ import {
   type HiddenShape,
   type Instrument,
   type PlanName,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { CALLIPER, IN_MIC, MIC, RING, TELESCOPING } from '../support.js';
 
 /** Standard deviation of what two directions cannot see, as the hidden bores have it and the house expects. */

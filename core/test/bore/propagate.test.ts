@@ -12,7 +12,7 @@ import {
   type Component,
   type Estimate,
   type MapProblem,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const normal = (key: string, amplitude: number, over: Partial<Component> = {}): Component => ({
   key,

@@ -7,7 +7,7 @@ import {
   type Component,
   type Estimate,
   type MapProblem,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const noise = (key: string, amplitude: number): Component => ({
   key,

@@ -14,7 +14,7 @@ import {
   wearMap,
   type Direction,
   type WallReading,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const at = (angle: number, value: number): Direction => ({ angle, of: exactly(mm(value)) });
 const wall = (depth: number, angle: number, value: number): WallReading => ({

@@ -20,7 +20,7 @@ import {
   STRIP_PLAN,
   timelineOf,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { leakSlope, type LeakTest } from '../../src/index.js';
+import { leakSlope, type LeakTest } from '@tribos/core';
 
 const run = (
   pressures: readonly number[],

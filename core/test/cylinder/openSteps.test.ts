@@ -10,7 +10,7 @@ import {
   type AnyEntry,
   type WorkEntry,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE } from '../support.js';
 
 const CYLINDERS = 3;

@@ -1,4 +1,4 @@
-import { LOG_PLACES, READS, readsAt, type InstrumentType, type Sense } from '../../src/index.js';
+import { LOG_PLACES, READS, readsAt, type InstrumentType, type Sense } from '@tribos/core';
 
 const TYPES = Object.keys(READS) as InstrumentType[];
 const who = (sense: Sense, by?: readonly InstrumentType[]): InstrumentType[] =>

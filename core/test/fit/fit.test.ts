@@ -12,7 +12,7 @@ import {
   warmUp,
   type SelectiveFitInput,
   type WarmUpBuild,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const BUILD: WarmUpBuild = {
   bore: mm(79.04),

@@ -5,7 +5,7 @@ import {
   reportOf,
   weightSpread,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, jobFile } from '../support.js';
 
 const AT = '2026-03-01T10:00:00.000Z';

@@ -13,7 +13,7 @@ import {
   visitsFor,
   xoshiro128ss,
   type Learned,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const WINDOWS = [8, 12, 24, 40] as const;
 const SPREADS = [2, 4, 6] as const;

@@ -12,7 +12,7 @@ import {
   type Bench,
   type TakenReading,
   type Zero,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { IN_MIC, instrument, MIC, RING, TWENTY } from '../support.js';
 
 const bench: Bench = { instruments: [MIC, IN_MIC, RING], thermal: TWENTY, studies: [] };

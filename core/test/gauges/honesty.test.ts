@@ -9,7 +9,7 @@ import {
   type Instrument,
   type LeafTry,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, IN_MIC, jobFile, LEAVES, MIC, reading, TELESCOPING, TWIN } from '../support.js';
 
 /**

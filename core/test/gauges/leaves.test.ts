@@ -12,7 +12,7 @@ import {
   USUAL_LEAVES,
   type LeafAnswer,
   type LeafTry,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const tries = (...list: (readonly [number | readonly number[], LeafAnswer])[]): LeafTry[] =>
   list.map(([t, answer]) => ({ stack: (Array.isArray(t) ? t : [t]).map((v: number) => mm(v)), answer }));

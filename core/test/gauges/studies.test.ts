@@ -13,7 +13,7 @@ import {
   type Bench,
   type PartStudy,
   type StudyCell,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { MIC, TWENTY } from '../support.js';
 
 describe('own repeatability', () => {

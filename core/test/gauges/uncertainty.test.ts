@@ -19,7 +19,7 @@ import {
   type Bench,
   type Instrument,
   type TakenReading,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { CALLIPER, GAUGES, IN_MIC, instrument, MIC, RING, TELESCOPING, TWENTY as STILL } from '../support.js';
 
 const benchWith = (over: Partial<Bench> = {}): Bench => ({

@@ -6,7 +6,7 @@ import {
   crossHatchSpeed,
   mm,
   OutOfRange,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const stroke = { bore: mm(77), travel: mm(85) };
 

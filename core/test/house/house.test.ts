@@ -19,7 +19,7 @@ import {
   type AnyEntry,
   type EntryContext,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
 import { ROD_SHEET, WITH_RODS } from './trialRoom.js';
 

@@ -18,7 +18,7 @@ import {
   type EntryContext,
   type JobFile,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, HERE, bore, bores, GAUGES, jobFile, LEAVES, limit, piston, TWIN } from '../support.js';
 import { WITH_RODS, type JournalPlace } from './trialRoom.js';
 

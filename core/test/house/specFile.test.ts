@@ -9,7 +9,7 @@ import {
   specFile,
   specFileSchema,
   type EngineSpec,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const engines = demo as unknown as readonly EngineSpec[];
 

@@ -19,7 +19,7 @@ import {
   type Figure,
   type JobFile,
   type Room,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 /** Side clearance of a rod by leaves, filed by a room that nothing else has heard of. */
 export const TRIED = entryKind('rod-side-tried', {

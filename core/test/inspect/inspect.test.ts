@@ -37,7 +37,7 @@ import {
   type PartFindingKind,
   type PartMaterial,
   type RouteName,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

@@ -5,7 +5,7 @@ import {
   ownHistory,
   UNKNOWN_VARIANT,
   type Earlier,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { jobFile } from '../support.js';
 
 describe('what limits hang on', () => {

@@ -14,7 +14,7 @@ import {
   WORK_DONE,
   type Build,
   type Limit,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { limit, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

@@ -9,7 +9,7 @@ import {
   type LogEntry,
   type Figure,
   type WorkEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, bores, GAUGES, jobFile, LEAVES, TWIN } from '../support.js';
 
 // Short words for the parts of a job that is judged falsely when a rule is forgotten.

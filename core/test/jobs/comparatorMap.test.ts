@@ -16,7 +16,7 @@ import {
   type LogEntry,
   type NewEntry,
   type SizePlace,
-} from '../../src/index.js';
+} from '@tribos/core';
 import {
   judgedWhole,
   HERE,

@@ -8,7 +8,7 @@ import {
   type LeafAnswer,
   type LeafEntry,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, HERE, bores, GAUGES, jobFile, LEAVES, piston } from '../support.js';
 
 let made = 0;

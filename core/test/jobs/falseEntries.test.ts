@@ -7,7 +7,7 @@ import {
   um,
   verificationU,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import {
   judgedWhole,
   HERE,

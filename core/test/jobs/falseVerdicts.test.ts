@@ -11,7 +11,7 @@ import {
   type EngineSpec,
   type FindingEntry,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, BORER, HERE, bores, CALLIPER, LEAVES, limit, piston, reading } from '../support.js';
 import { AT, LATER, ONE, PLATED, full, SOUND, work, finding, leaf, file, item } from './cases.js';
 

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Ajv2020 } from 'ajv/dist/2020.js';
 import fc from 'fast-check';
-import { inHouse, jobFileSchema, judgeJob, readJobFile, type JobFile } from '../../src/index.js';
+import { inHouse, jobFileSchema, judgeJob, readJobFile, type JobFile } from '@tribos/core';
 import { HERE, bore, bores, jobFile, piston, reading } from '../support.js';
 
 const ROOT = fileURLToPath(new URL('../../../', import.meta.url));

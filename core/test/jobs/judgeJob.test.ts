@@ -8,7 +8,7 @@ import {
   type JobFile,
   type LogEntry,
   type Figure,
-} from '../../src/index.js';
+} from '@tribos/core';
 import {
   judgedWhole,
   HERE,

@@ -1,4 +1,4 @@
-import { mm, recommendationSentence, um, type LogEntry } from '../../src/index.js';
+import { mm, recommendationSentence, um, type LogEntry } from '@tribos/core';
 import { judgedWhole, BORER, HERE, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 describe('which oversize', () => {

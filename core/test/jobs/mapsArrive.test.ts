@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mapKey, propagate, type MapProblem, type MapSpread } from '../../src/index.js';
+import { mapKey, propagate, type MapProblem, type MapSpread } from '@tribos/core';
 import { judgedWhole, bores, jobFile, piston } from '../support.js';
 
 const READ = [0, 1].map((n) => [

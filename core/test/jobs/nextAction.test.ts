@@ -10,7 +10,7 @@ import {
   type EngineSpec,
   type JobFile,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import {
   judgedWhole,
   BORER,

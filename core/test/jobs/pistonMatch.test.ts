@@ -5,7 +5,7 @@ import {
   type EngineSpec,
   type JobFile,
   type Kit,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 const round = (size: string) => [

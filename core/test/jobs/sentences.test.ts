@@ -11,7 +11,7 @@ import {
   type JobFile,
   type NextRead,
   type Figure,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, bore, bores, jobFile, LEAVES, GAUGES, piston } from '../support.js';
 
 const SOUND = [

@@ -22,7 +22,7 @@ import {
   type JobFile,
   type PartWorkKind,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { FOUR, intakes, Setup } from '../setup/engine.js';
 import { bores } from '../support.js';
 

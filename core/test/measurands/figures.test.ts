@@ -28,7 +28,7 @@ import {
   ZERO_CHECK,
   type Figure,
   type LeafAnswer,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, limit } from '../support.js';
 import { Book } from '../strip/support.js';
 import { asked, GAUGES, PLAIN, take, withLimits } from './support.js';

@@ -1,4 +1,4 @@
-import { nm, toDecimal, type Figure, type Instrument } from '../../src/index.js';
+import { nm, toDecimal, type Figure, type Instrument } from '@tribos/core';
 
 /**
  * Hidden true parts, read by gauges that err as the model says they do: how often does a verdict say what is not so?

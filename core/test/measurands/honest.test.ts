@@ -15,7 +15,7 @@ import {
   type LogEntry,
   type Measurand,
   type ThingPlace,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, limit, MIC, reading } from '../support.js';
 import { MOST, rates, shows, type Draw } from './hidden.js';
 import { DIAL, fileWith, withLimits } from './support.js';

@@ -10,7 +10,7 @@ import {
   type Limit,
   type LogEntry,
   type ThingPlace,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { instrument, jobFile, LEAVES, limit, MIC, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

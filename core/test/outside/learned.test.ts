@@ -1,4 +1,4 @@
-import { learnedFrom, sharesOf, targetBore, mm, um, USUAL_RULES, onGrid } from '../../src/index.js';
+import { learnedFrom, sharesOf, targetBore, mm, um, USUAL_RULES, onGrid } from '@tribos/core';
 
 describe('what a firm’s returns teach', () => {
   it('comes out to hand figures: one bore 6 µm over', () => {

@@ -13,7 +13,7 @@ import {
   workOfTicket,
   type Answer,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bore, GAUGES, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 import { line, news, ticket } from './support.js';

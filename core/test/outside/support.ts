@@ -1,4 +1,4 @@
-import { mm, type NewsKind } from '../../src/index.js';
+import { mm, type NewsKind } from '@tribos/core';
 
 /** A line of a ticket: +0.50 for a piston of 77.467. */
 export const line = (cylinder: number, over: object = {}) => ({

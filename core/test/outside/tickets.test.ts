@@ -23,7 +23,7 @@ import {
   workOfTicket,
   type EngineSpec,
   type Wall,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, bore, GAUGES, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 import { line, news, ticket } from './support.js';

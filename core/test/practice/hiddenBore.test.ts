@@ -10,7 +10,7 @@ import {
   type Bench,
   type HiddenBore,
   type TakenReading,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bore, GAUGES, TWENTY } from '../support.js';
 
 const span = (by: number) => fc.double({ min: -by, max: by, noNaN: true });

@@ -15,7 +15,7 @@ import {
   verdictSentence,
   whoOf,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bore, bores, GAUGES, HERE, jobFile, MIC, piston, reading, RING } from '../support.js';
 
 const WALL = [

@@ -1,4 +1,4 @@
-import { type JobFile, type LogEntry, type WorkKind } from '../../src/index.js';
+import { type JobFile, type LogEntry, type WorkKind } from '@tribos/core';
 import { judgedWhole, bore, bores, HERE, jobFile, piston, reading } from '../support.js';
 
 const MAP = [

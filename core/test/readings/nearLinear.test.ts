@@ -1,4 +1,4 @@
-import { judgeJob, readJobFile, reportOf, type JobFile, type LogEntry } from '../../src/index.js';
+import { judgeJob, readJobFile, reportOf, type JobFile, type LogEntry } from '@tribos/core';
 import { HERE, bore, jobFile, reading } from '../support.js';
 
 const AT = '2026-03-01T10:00:00.000Z';

@@ -6,7 +6,7 @@ import {
   type LogEntry,
   type NewEntry,
   type SizePlace,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, bore, GAUGES, LEAVES, reading, TWIN } from '../support.js';
 
 const at = '2026-03-01T10:00:00.000Z';

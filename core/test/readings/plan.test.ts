@@ -8,7 +8,7 @@ import {
   walk,
   type EngineSpec,
   type TakenReading,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bore, CALLIPER, GAUGES, instrument, RING, TWIN, TWENTY } from '../support.js';
 
 const port = (roof: number, floor: number, from: number, to: number) => ({

@@ -7,7 +7,7 @@ import {
   unitOfHead,
   type TableDefaults,
   type TableMapping,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { GAUGES, instrument, LEAVES, TWIN } from '../support.js';
 
 const instruments = [

@@ -11,7 +11,7 @@ import {
   type Place,
   type WorkEntry,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, bore, TWIN } from '../support.js';
 
 const work = (what: WorkKind, over: Partial<WorkEntry> = {}): WorkEntry => ({

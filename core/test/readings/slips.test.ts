@@ -11,7 +11,7 @@ import {
   type Nanometres,
   type Parsed,
   type SlipContext,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HERE, bore, instrument, reading, RING } from '../support.js';
 
 const near = [77.094, 77.081, 77.088].map(mm);

@@ -8,7 +8,7 @@ import {
   rulesBroken,
   type Clock,
   type ClockTemplate,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const TEMPLATES = Object.keys(CLOCK_TEMPLATES) as ClockTemplate[];
 const turn = (clock: Clock, by: number): Clock =>

@@ -9,7 +9,7 @@ import {
   ringHistory,
   type JobFile,
   type RingPack,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { PACK, ringJob, with_ } from './ringJob.js';
 
 const DRAWN = { top: 30, second: 210, 'upper-rail': 90, expander: 150, 'lower-rail': 330 };

@@ -9,7 +9,7 @@ import {
   USUAL_LEAVES,
   WORK_DONE,
   type JobFile,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { corrie, done, filed, leaf, ringJob, with_ } from './ringJob.js';
 
 const LIMITS = [corrie('ring.gap.top', 0.3, 0.6)];

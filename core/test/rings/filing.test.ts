@@ -8,7 +8,7 @@ import {
   USUAL_CUT,
   xoshiro128ss,
   type FilingShop,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const USUAL = USUAL_CUT.file;
 /** As a shop knows a tool it has filed twenty rings with. */

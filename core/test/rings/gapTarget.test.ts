@@ -14,7 +14,7 @@ import {
   USUAL_LEAVES,
   type GappedRing,
   type Limit,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { limit } from '../support.js';
 import { corrie, factor, ringJob } from './ringJob.js';
 

@@ -9,7 +9,7 @@ import {
   type JobFile,
   type LeafAnswer,
   type Wall,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { corrie, factor, filed, leaf, PACK, ringJob, with_ } from './ringJob.js';
 
 const verdict = (file: JobFile, side: 'min' | 'max' = 'min', ring = 'top') => {

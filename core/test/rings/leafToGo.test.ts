@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { leafToGo, mm, USUAL_LEAVES } from '../../src/index.js';
+import { leafToGo, mm, USUAL_LEAVES } from '@tribos/core';
 
 const set = (...leaves: number[]) => leaves.map((t) => mm(t));
 const made = (minimum: number, leaves = USUAL_LEAVES as readonly ReturnType<typeof mm>[]) => {

@@ -15,7 +15,7 @@ import {
   type JobFile,
   type OrderKey,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { piston } from '../support.js';
 import { corrie, done, factor, leaf, ringJob, with_ } from './ringJob.js';
 

@@ -17,7 +17,7 @@ import {
   WORK_DONE,
   type JobFile,
   type Port,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { PACK, ringJob, tried, with_ } from './ringJob.js';
 
 const refusal = (read: ReturnType<typeof tried>): string | null =>

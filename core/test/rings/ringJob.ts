@@ -16,7 +16,7 @@ import {
   type Limit,
   type LogEntry,
   type RingPack,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bores, GAUGES, HERE, jobFile, LEAVES, limit, TWIN } from '../support.js';
 
 const source = limit('bore', 'new', 1, 2, { party: 'Corrie', type: 'part-maker' }).source;

@@ -12,7 +12,7 @@ import {
   type GappedRing,
   type JobFile,
   type LeafAnswer,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { corrie, done, factor, filed, leaf, ringJob } from './ringJob.js';
 
 const work = (file: JobFile, ring: GappedRing = 'top', tool: 'grinder' | 'file' = 'grinder') =>

@@ -9,7 +9,7 @@ import {
   targetBore,
   um,
   weakest,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const worn = (over: object = {}) => ({ standard: mm(77), largest: mm(77.094), u: 0, score: 0, ...over });
 

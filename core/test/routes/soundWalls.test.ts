@@ -1,4 +1,4 @@
-import { mm, normalQuantile, seedOf, xoshiro128ss, type EngineSpec, type JobFile } from '../../src/index.js';
+import { mm, normalQuantile, seedOf, xoshiro128ss, type EngineSpec, type JobFile } from '@tribos/core';
 import { judgedWhole, BORER, bores, GAUGES, jobFile, piston, TWIN } from '../support.js';
 
 const ENGINES = 400;

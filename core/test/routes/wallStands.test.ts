@@ -9,7 +9,7 @@ import {
   type JobFile,
   type WayComparison,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { judgedWhole, BORER, bores, CALLIPER, jobFile, MIC, piston, TWIN } from '../support.js';
 import { ticket } from '../outside/support.js';
 import { Book } from '../strip/support.js';

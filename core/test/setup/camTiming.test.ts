@@ -12,7 +12,7 @@ import {
   WORK_DONE,
   type CamEvent,
   type WheelZero,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { TWO, Setup } from './engine.js';
 
 const timed = (s: Setup, degrees: number, zero: WheelZero = 'stop', event: CamEvent = 'intake-opens') =>

@@ -17,7 +17,7 @@ import {
   type EngineSpec,
   type Figure,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { limit } from '../support.js';
 import { exhausts, FOUR, intakes, Setup } from './engine.js';
 

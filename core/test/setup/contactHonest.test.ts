@@ -7,7 +7,7 @@ import {
   SWEEP_ANGLES,
   toDecimal,
   type Figure,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { rates, shows, type Draw } from '../measurands/hidden.js';
 import { CALLIPER } from '../support.js';
 import { DIAL, intakes, Setup } from './engine.js';

@@ -8,7 +8,7 @@ import {
   sweptVolume,
   topDeadCentre,
   wheelAt,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const K620 = { throw: 34, rod: 132 };
 

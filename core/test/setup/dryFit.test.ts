@@ -1,4 +1,4 @@
-import { dryFitDue, judgeJob, type Figure, type JobFile, type VerdictState } from '../../src/index.js';
+import { dryFitDue, judgeJob, type Figure, type JobFile, type VerdictState } from '@tribos/core';
 import { FOUR, Setup } from './engine.js';
 
 const clearance = (cylinder: number, state: VerdictState): Figure =>

@@ -1,4 +1,4 @@
-import { mm, thingsOfKind, type EngineSpec, type LeafEntry, type Limit, type Port } from '../../src/index.js';
+import { mm, thingsOfKind, type EngineSpec, type LeafEntry, type Limit, type Port } from '@tribos/core';
 import { CALLIPER, GAUGES, instrument, LEAVES, limit, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

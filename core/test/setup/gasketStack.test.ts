@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { gasketStacks, type StackGasket } from '../../src/index.js';
+import { gasketStacks, type StackGasket } from '@tribos/core';
 
 const g = (thickness: number, over: Partial<StackGasket> = {}): StackGasket => ({
   name: (thickness / 1e6).toFixed(2),

@@ -1,6 +1,7 @@
 import {
   camReadings,
   CAM_TIMED,
+  contactOf,
   deckOf,
   lashChoice,
   PART_WORK,
@@ -9,8 +10,7 @@ import {
   STACK_LAID,
   WORK_DONE,
   type WorkKind,
-} from '../../src/index.js';
-import { contactOf } from '../../src/setup/index.js';
+} from '@tribos/core';
 import { cylinders, FOUR, intakes, Setup } from './engine.js';
 
 const [cylinder] = cylinders;

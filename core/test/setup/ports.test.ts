@@ -12,7 +12,7 @@ import {
   reportOf,
   WORK_DONE,
   type WorkKind,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { limit } from '../support.js';
 import { FOUR, Setup, TWO } from './engine.js';
 

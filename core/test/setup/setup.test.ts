@@ -19,7 +19,7 @@ import {
   type EngineSpec,
   type LeafEntry,
   type Limit,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { GAUGES, LEAVES, reading, TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

@@ -1,5 +1,6 @@
 import {
   bodyMisfits,
+  contactOf,
   lashChoice,
   lastLaid,
   lastShimIn,
@@ -13,8 +14,7 @@ import {
   thingsOfKind,
   WORK_DONE,
   type EngineSpec,
-} from '../../src/index.js';
-import { contactOf } from '../../src/setup/index.js';
+} from '@tribos/core';
 import { FOUR, intakes, Setup, source } from './engine.js';
 
 const valves = thingsOfKind('valve-intake', 'valve-exhaust')(FOUR);

@@ -1,4 +1,4 @@
-import { endFigures, mm, nm, toDecimal, type Figure } from '../../src/index.js';
+import { endFigures, mm, nm, toDecimal, type Figure } from '@tribos/core';
 import { rates, shows, type Draw } from '../measurands/hidden.js';
 import { MIC } from '../support.js';
 import { Setup } from './engine.js';

@@ -10,7 +10,7 @@ import {
   STACK_LAID,
   stackChoices,
   sweptVolume,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { exhausts, FOUR, intakes, Setup } from './engine.js';
 
 const laid = (s: Setup, where: 'base' | 'head', ...gaskets: string[]) => {

@@ -17,7 +17,7 @@ import {
   text,
   time,
   type Shape,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 /** A description, and values that are tried on it: right ones, and ones that are nearly right. */
 interface Described {

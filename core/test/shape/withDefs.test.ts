@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { Ajv2020 } from 'ajv/dist/2020.js';
-import { jobFileSchema, jobFileShape, withDefs } from '../../src/index.js';
+import { jobFileSchema, jobFileShape, withDefs } from '@tribos/core';
 import { bores, jobFile } from '../support.js';
 
 const long = (name: string) => ({

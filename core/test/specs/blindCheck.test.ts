@@ -1,4 +1,4 @@
-import { figuresOn, inch, mm, sameFigures, typedAgain, type Limit } from '../../src/index.js';
+import { figuresOn, inch, mm, sameFigures, typedAgain, type Limit } from '@tribos/core';
 import { limit } from '../support.js';
 
 const BORE = mm(77);

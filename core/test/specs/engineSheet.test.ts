@@ -14,7 +14,7 @@ import {
   usualGauges,
   type EngineSpec,
   type Source,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const engines = demo as unknown as readonly EngineSpec[];
 

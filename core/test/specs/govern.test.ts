@@ -11,7 +11,7 @@ import {
   type EngineFacts,
   type Fitted,
   type Limit,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { limit } from '../support.js';
 
 const ENGINE: EngineFacts = { maker: 'Varrow', wall: 'plated', year: 2019, code: null };

@@ -7,7 +7,7 @@ import {
   seenOf,
   type EngineSpec,
   type MayLack,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { jobFile, TWIN } from '../support.js';
 
 const MACHINES: readonly (readonly [MayLack, Partial<EngineSpec>, RegExp])[] = [

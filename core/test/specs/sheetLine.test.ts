@@ -9,7 +9,7 @@ import {
   readSheetLine,
   type FeatureKey,
   type SheetLimit,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const BORE = mm(77);
 const read = (text: string, unit: 'mm' | 'in' = 'mm', others: readonly SheetLimit[] = []) =>

@@ -1,4 +1,4 @@
-import { readSheetLine, sheetTableLines } from '../../src/index.js';
+import { readSheetLine, sheetTableLines } from '@tribos/core';
 
 describe('a table of limits', () => {
   it('without words over it is name, low, high, limit, unit', () => {

@@ -11,7 +11,7 @@ import {
   targetOf,
   typedAgain,
   type Limit,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { jobFile, limit, TWIN } from '../support.js';
 
 const lash = (low: number | null, high: number | null, over: Partial<Limit> = {}): Limit => ({

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { expectNormal, median, normalCdf, normalQuantile, sampleSd, studentCdf } from '../../src/index.js';
+import { expectNormal, median, normalCdf, normalQuantile, sampleSd, studentCdf } from '@tribos/core';
 
 describe('distributions', () => {
   // From printed tables of the normal and Student distributions.

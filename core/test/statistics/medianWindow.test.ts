@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { median, MedianWindow } from '../../src/index.js';
+import { median, MedianWindow } from '@tribos/core';
 
 const sortedMiddle = (values: readonly number[]): number => {
   const sorted = [...values].sort((a, b) => a - b);

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { selectAll, selectAt } from '../../src/index.js';
+import { selectAll, selectAt } from '@tribos/core';
 
 describe('selection', () => {
   it('gives what stands at an index of the sorted numbers, one and many at once', () => {

@@ -14,7 +14,7 @@ import {
   CRANK_WAY,
   type LedgerLine,
   type Move,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { Book } from './support.js';
 
 const washers = (count: number) => ({

@@ -18,7 +18,7 @@ import {
   TRAY,
   trayAtHand,
   traysOf,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { Book } from './support.js';
 
 const loose = (item: string, count: number, over: object = {}) => ({

@@ -6,7 +6,7 @@ import {
   threadsLike,
   type Caution,
   type EngineSpec,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { TWIN } from '../support.js';
 
 const KINDS = ['motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'] as const;

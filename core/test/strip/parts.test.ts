@@ -7,7 +7,7 @@ import {
   STRIP_PLAN,
   STRIPPED,
   type Move,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { Book } from './support.js';
 
 const begun = () => {

@@ -16,7 +16,7 @@ import {
   trayCode,
   traysOf,
   type PlannedStep,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { TWIN } from '../support.js';
 import { Book } from './support.js';
 

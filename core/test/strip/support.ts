@@ -7,7 +7,7 @@ import {
   type Instrument,
   type JobFile,
   type LogEntry,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { jobFile, TWIN } from '../support.js';
 
 /** A log written as screens send it: each entry read by its own kind, as the server would. */

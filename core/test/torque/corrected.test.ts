@@ -13,7 +13,7 @@ import {
   type EngineSpec,
   type JobFile,
   type TorqueGroup,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { Book } from '../strip/support.js';
 import { TWIN } from '../support.js';
 

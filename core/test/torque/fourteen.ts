@@ -1,4 +1,4 @@
-import { mm, TORQUE_WRENCH, TORQUED, torqueRun, type EngineSpec, type TorqueGroup } from '../../src/index.js';
+import { mm, TORQUE_WRENCH, TORQUED, torqueRun, type EngineSpec, type TorqueGroup } from '@tribos/core';
 import { TWIN } from '../support.js';
 import { Book } from '../strip/support.js';
 

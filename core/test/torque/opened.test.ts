@@ -14,7 +14,7 @@ import {
   TORQUE_WRENCH,
   torqueRun,
   WORK_DONE,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { source, group, engine, wrench, begun } from './fourteen.js';
 
 describe('a group that is tight', () => {

@@ -11,7 +11,7 @@ import {
   TORQUE_WRENCH,
   TORQUED,
   torqueRun,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { HOLES, map, group, to, engine, wrench, Run, begun } from './fourteen.js';
 
 describe('a torque run', () => {

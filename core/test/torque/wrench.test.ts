@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { adapterSetting, isBelieved, NUT_FACTOR, patternOf, preload } from '../../src/index.js';
+import { adapterSetting, isBelieved, NUT_FACTOR, patternOf, preload } from '@tribos/core';
 
 describe('a wrench', () => {
   it('is set to less through an adapter that reaches out: 40 N·m by 280 + 45 is 34.5', () => {

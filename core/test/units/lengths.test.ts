@@ -17,7 +17,7 @@ import {
   um,
   unitsAgree,
   withUnit,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 describe('lengths', () => {
   it('rounds halves away from zero', () => {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fromBase, parseFigure, unitsOf } from '../../src/index.js';
+import { fromBase, parseFigure, unitsOf } from '@tribos/core';
 
 describe('a figure as it is typed', () => {
   it.each([

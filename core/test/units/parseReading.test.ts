@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { mm, parseReading, toDecimal, type NotParsed, type Parsed } from '../../src/index.js';
+import { mm, parseReading, toDecimal, type NotParsed, type Parsed } from '@tribos/core';
 
 const metric = (text: string) => parseReading(text, { unit: 'mm' });
 const value = (text: string, unit: 'mm' | 'in' = 'mm') => (parseReading(text, { unit }) as Parsed).value;

@@ -6,7 +6,7 @@ import {
   newShim,
   roomAfter,
   type LashNow,
-} from '../../src/index.js';
+} from '@tribos/core';
 
 const valve = (measured: number, shim: number, over: Partial<LashNow> = {}): LashNow => ({
   name: 'v',

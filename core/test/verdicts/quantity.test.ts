@@ -7,7 +7,7 @@ import {
   verdictSection,
   verdictSentence,
   type Figure,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bores, jobFile } from '../support.js';
 
 const figure = (key: string, state: Figure['state']): Figure =>

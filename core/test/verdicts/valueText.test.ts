@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { inch, limitEndText, limitText, mm, valueText, type Figure } from '../../src/index.js';
+import { inch, limitEndText, limitText, mm, valueText, type Figure } from '@tribos/core';
 
 const of = (dimension: Figure['dimension'], step: number, limitAt: number | null = null) => ({
   dimension,

@@ -9,7 +9,7 @@ import {
   verdictSentence,
   type Figure,
   type SizePlace,
-} from '../../src/index.js';
+} from '@tribos/core';
 import { bore, jobFile, reading } from '../support.js';
 import { FOUR, Setup } from '../setup/engine.js';
 
