@@ -1,6 +1,7 @@
 #!/usr/bin/env node
 import { spawn, spawnSync } from 'node:child_process';
 import { join } from 'node:path';
+import { parseArgs } from 'node:util';
 import { packageFile } from './lib/build.mjs';
 import { startCluster } from './lib/cluster.mjs';
 import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
@@ -8,9 +9,14 @@ import { ROOT, STATE } from './lib/paths.mjs';
 import { run, say } from './lib/say.mjs';
 import { prepareDatabase } from './lib/serve.mjs';
 
-const API_PORT = 4178;
+const { values: ports } = parseArgs({
+  options: { port: { type: 'string', default: '5173' }, 'api-port': { type: 'string', default: '4178' } },
+});
 
-/** Screens with hot reload, server restarted when its build changes, on the private database. */
+/**
+ * Screens with hot reload, server restarted when its build changes, on the private database. `--port` is where the screens
+ * are, `--api-port` where the server is.
+ */
 await run(async () => {
   checkNode();
   ensureDebianPackages(['postgresql']);
@@ -23,8 +29,8 @@ await run(async () => {
   const env = {
     ...process.env,
     DATABASE_URL: url,
-    PORT: String(API_PORT),
-    TRIBOS_API: `http://127.0.0.1:${API_PORT}`,
+    PORT: ports['api-port'],
+    TRIBOS_API: `http://127.0.0.1:${ports['api-port']}`,
   };
   const go = (args, cwd = ROOT) => spawn(process.execPath, args, { cwd, env, stdio: 'inherit' });
   const children = [
@@ -35,7 +41,7 @@ await run(async () => {
       '--watch-path=contract/dist',
       'server/dist/main.js',
     ]),
-    go([packageFile('web', 'vite', 'bin/vite.js')], join(ROOT, 'web')),
+    go([packageFile('web', 'vite', 'bin/vite.js'), '--port', ports.port], join(ROOT, 'web')),
   ];
   for (const line of signIns) say(line);
   await new Promise((resolve) => process.on('SIGINT', resolve));

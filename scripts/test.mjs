@@ -6,7 +6,7 @@ import { buildChanged } from './lib/build.mjs';
 import { openDirectory, removeCluster, startCluster } from './lib/cluster.mjs';
 import { checkNode, ensureDebianPackages, ensureNodePackages } from './lib/install.mjs';
 import { run, say } from './lib/say.mjs';
-import { jest, staticChecks } from './lib/tools.mjs';
+import { coreInOne, jest, staticChecks } from './lib/tools.mjs';
 
 /**
  * Everything: types, lint, boundaries, unit tests, server tests on a throwaway PostgreSQL, and the real
@@ -49,9 +49,10 @@ await run(async () => {
       count(good);
     });
     buildChanged();
-    countReport('unit', jest(join(reports, 'unit.json'), ['unit']));
+    const whole = { CORE_IN_ONE: await coreInOne() };
+    countReport('unit', jest(join(reports, 'unit.json'), ['unit'], whole));
     cluster = await startCluster(dir, { throwaway: true });
-    const env = { TEST_CLUSTER_URL: cluster.url('postgres') };
+    const env = { ...whole, TEST_CLUSTER_URL: cluster.url('postgres') };
     countReport('server', jest(join(reports, 'server.json'), ['server'], env));
     countReport('e2e', jest(join(reports, 'e2e.json'), ['e2e'], env));
   } catch (error) {

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Builder, By, Key, until } from 'selenium-webdriver';
 import chrome from 'selenium-webdriver/chrome.js';
+import { Name } from 'selenium-webdriver/lib/command.js';
 
 export { By, Key, until };
 
@@ -17,6 +18,21 @@ const FLAGS = [
   '--disable-sync',
   '--disable-dev-shm-usage',
 ];
+
+/** What stands on a page, line by line, as a reader sees it. */
+const SHOWN = `return arguments[0].innerText.split('\\n').map((l) => l.replace(/\\s+/g, ' ').trim()).filter(Boolean).join('\\n')`;
+
+/**
+ * Asks the page itself for its text: the driver walks every node of it from outside, half a second for a whole page, and
+ * waits ask again and again.
+ */
+function readsQuickly(driver) {
+  const execute = driver.execute.bind(driver);
+  driver.execute = (command) =>
+    command.getName() === Name.GET_ELEMENT_TEXT
+      ? driver.executeScript(SHOWN, command.getParameter('id'))
+      : execute(command);
+}
 
 /**
  * A headless browser with a profile of its own.
@@ -39,6 +55,7 @@ export async function openBrowser({ width = 1280, height = 800, touch = false, c
     .setChromeService(new chrome.ServiceBuilder('/usr/bin/chromedriver'))
     .build();
   await driver.manage().setTimeouts({ script: 15_000 });
+  readsQuickly(driver);
   const resize = (w, h) =>
     driver.sendDevToolsCommand('Emulation.setDeviceMetricsOverride', {
       width: w,

@@ -5,6 +5,7 @@ import pg from 'pg';
 import { freePort } from '../../scripts/lib/cluster.mjs';
 import { prepareDatabase, startServer, stopChild } from '../../scripts/lib/serve.mjs';
 import { ROOT } from '../../scripts/lib/paths.mjs';
+import { appUrl } from '../../server/dist/database/roles.js';
 import { fromTemplate } from './template.mjs';
 
 /** Runs SQL as the owner of a database. */
@@ -30,7 +31,8 @@ export async function startWorld(clusterUrl = process.env.TEST_CLUSTER_URL, env 
   const ownerUrl = await fromTemplate(clusterUrl, name, 'e_demo', async (empty) => {
     prepareDatabase(empty, ['--demo']);
   });
-  return serve(clusterUrl, name, ownerUrl, prepareDatabase(ownerUrl), env);
+  // What was copied is prepared already.
+  return serve(clusterUrl, name, ownerUrl, { url: appUrl(ownerUrl) }, env);
 }
 
 /** The same with nobody in it yet: `code` founds its shop. */

@@ -141,7 +141,7 @@ describe('parts looked over', () => {
     });
     await at.visit(`/jobs/${id}/clean`, 'Nobody has said why it failed');
     await press(driver(), 'c');
-    await sees(driver(), 'run too lean');
+    await sees(driver(), 'un too lean');
     expect(await violations(driver())).toEqual([]);
     await formOf(driver()).push('Not found');
     await sees(driver(), 'says what was looked at');

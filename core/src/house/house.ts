@@ -1,14 +1,6 @@
+import * as rooms from './rooms.js';
 import { factsOf } from './houseFacts.js';
 import { findsOf, withFinds, type Room } from '../verdicts/index.js';
-import { assembly } from '../assembly/index.js';
-import { bearings } from '../bearings/index.js';
-import { before } from '../before/index.js';
-import { bore } from '../bore/index.js';
-import { cause } from '../cause/index.js';
-import { clutch } from '../clutch/index.js';
-import { crank } from '../crank/index.js';
-import { fluids } from '../fluids/index.js';
-import { fit } from '../fit/index.js';
 import { withPlaces, type JobFile } from '../job/index.js';
 import {
   bodyMisfitsIn,
@@ -21,50 +13,35 @@ import {
 } from '../ledger/index.js';
 import { LOG_PLACES } from '../cylinder/places/index.js';
 import type { LogEntry, Place } from '../cylinder/index.js';
-import { gearbox } from '../gearbox/index.js';
-import { head } from '../head/index.js';
-import { hone } from '../hone/index.js';
-import { inspect } from '../inspect/index.js';
-import { intake } from '../intake/index.js';
-import { outside } from '../outside/index.js';
-import { pumps } from '../pumps/index.js';
-import { readings } from '../readings/index.js';
-import { refit } from '../refit/index.js';
-import { rings } from '../rings/index.js';
-import { routes } from '../routes/index.js';
-import { setup } from '../setup/index.js';
-import { strip } from '../strip/index.js';
-import { torque } from '../torque/index.js';
-import { valvesRoom } from '../valves/index.js';
 import type { Misfit, Naming } from '../shape/index.js';
 import type { SheetPart } from '../specs/index.js';
 
-/** The rooms of the house, in order. A new station adds its room here. */
+/** The rooms of the house, in the order they are walked and reported. A new room adds its line here. */
 export const HOUSE: readonly Room[] = [
-  intake,
-  readings,
-  bore,
-  fit,
-  routes,
-  outside,
-  rings,
-  hone,
-  setup,
-  fluids,
-  before,
-  strip,
-  inspect,
-  crank,
-  bearings,
-  head,
-  valvesRoom,
-  gearbox,
-  clutch,
-  pumps,
-  torque,
-  cause,
-  assembly,
-  refit,
+  rooms.intake,
+  rooms.readings,
+  rooms.bore,
+  rooms.fit,
+  rooms.routes,
+  rooms.outside,
+  rooms.rings,
+  rooms.hone,
+  rooms.setup,
+  rooms.fluids,
+  rooms.before,
+  rooms.strip,
+  rooms.inspect,
+  rooms.crank,
+  rooms.bearings,
+  rooms.head,
+  rooms.valves,
+  rooms.gearbox,
+  rooms.clutch,
+  rooms.pumps,
+  rooms.torque,
+  rooms.cause,
+  rooms.assembly,
+  rooms.refit,
 ];
 
 const placesKnown = new WeakMap<readonly Room[], readonly PlaceKind[]>();

@@ -24,7 +24,7 @@ import type { EngineSpec, FeatureKey } from '../specs/index.js';
 import { judgeValue, type Figure } from '../verdicts/index.js';
 import { camsOf, VALVES_SHEET } from './sheets.js';
 
-const valves = thingsOfKind('valve-intake', 'valve-exhaust');
+const everyValve = thingsOfKind('valve-intake', 'valve-exhaust');
 const side = (t: Thing): 'intake' | 'exhaust' => (t.kind === 'valve-exhaust' ? 'exhaust' : 'intake');
 
 const lobes = (engine: EngineSpec): readonly Thing[] =>
@@ -38,7 +38,7 @@ const camJournals = (engine: EngineSpec): readonly Thing[] =>
   numbered('camshaft', 'cam journal', camsOf(engine)?.camJournals ?? 0);
 /** One spring for each valve. */
 const springs = (engine: EngineSpec): readonly Thing[] =>
-  valves(engine).map((v) => ({ ...v, name: `${v.name} spring`, part: 'valve-spring' }));
+  everyValve(engine).map((v) => ({ ...v, name: `${v.name} spring`, part: 'valve-spring' }));
 
 const STEM = oneFigure({
   part: 'valves.stem',
@@ -47,7 +47,7 @@ const STEM = oneFigure({
   feature: (t) => `valve.stem.${side(t)}`,
   how: 'smallest',
   sides: ['min'],
-  things: valves,
+  things: everyValve,
   spots: TOP_MID_LOW,
   held: 'where it runs in its guide, carbon off',
   definition: 'smallest of three places along the stem',
@@ -59,7 +59,7 @@ const GUIDE = oneFigure({
   feature: 'valve.guide',
   how: 'largest',
   sides: ['max'],
-  things: valves,
+  things: everyValve,
   spots: TOP_MID_LOW,
   held: 'brushed clean, three places along it',
   definition: 'largest of three places along the guide',
@@ -75,7 +75,7 @@ export const VALVE_MEASURES: readonly Measurand[] = [
     feature: 'valve.seat-width',
     how: 'each',
     sides: ['min', 'max'],
-    things: valves,
+    things: everyValve,
     held: 'blued, the shining band on the seat, its widest place',
     definition: 'width of the band the face bears on',
   }),
@@ -86,7 +86,7 @@ export const VALVE_MEASURES: readonly Measurand[] = [
     feature: 'valve.margin',
     how: 'smallest',
     sides: ['min'],
-    things: valves,
+    things: everyValve,
     held: 'the straight edge of the head, above the face',
     definition: 'what is left between face and crown of the valve',
   }),
@@ -97,7 +97,7 @@ export const VALVE_MEASURES: readonly Measurand[] = [
     feature: 'valve.face-run-out',
     how: 'largest',
     sides: ['max'],
-    things: valves,
+    things: everyValve,
     held: 'stem in V-blocks, the needle on the face, one turn',
     definition: 'total needle travel of one turn',
   }),
@@ -162,7 +162,7 @@ export const VALVE_MEASURES: readonly Measurand[] = [
 
 /** Verdicts on what stem and guide leave between them: the widest place of the one, the thinnest of the other. */
 function stemClearances(file: JobFile): Figure[] {
-  return valves(file.engine).flatMap((valve) => {
+  return everyValve(file.engine).flatMap((valve) => {
     const [stem, guide] = [readThing(file, STEM, valve), readThing(file, GUIDE, valve)];
     const sizes = (r: typeof stem) =>
       [...r.places.values()].flatMap((p) => (p.result ? [p.result.estimate] : []));
@@ -206,7 +206,7 @@ function stemClearances(file: JobFile): Figure[] {
 const measured = roomOf('valves', 'Valves and cams', VALVE_MEASURES, 'Valves');
 
 /** Valves, guides, seats, springs, cams. */
-export const valvesRoom: MeasuringRoom = {
+export const valves: MeasuringRoom = {
   ...measured,
   sheets: [VALVES_SHEET],
   figures: (file, ask) => [...measured.figures(file, ask), ...stemClearances(file)],

@@ -1,7 +1,6 @@
-import { bearingsPanels } from '../bearings/index.js';
-import { crankPanels } from '../crank/index.js';
 import type { PanelEntry } from '../job/index.js';
-import { valvesPanels } from '../valves/index.js';
 
-/** What rooms show at stations that are not theirs. A room that brings some adds its line. */
-export const PANELS: readonly PanelEntry[] = [...crankPanels, ...bearingsPanels, ...valvesPanels];
+/** What rooms show at stations that are not theirs: whatever stands in a `panels.ts`. */
+export const PANELS: readonly PanelEntry[] = Object.values(
+  import.meta.glob<{ readonly panels: readonly PanelEntry[] }>('../*/panels.ts', { eager: true }),
+).flatMap((room) => room.panels);

@@ -1,0 +1,25 @@
+// Made by `npm run schema` of core/rooms.mjs.
+export { readings } from '../readings/index.js';
+export { bore } from '../bore/index.js';
+export { fit } from '../fit/index.js';
+export { routes } from '../routes/index.js';
+export { outside } from '../outside/index.js';
+export { rings } from '../rings/index.js';
+export { hone } from '../hone/index.js';
+export { fluids } from '../fluids/index.js';
+export { strip } from '../strip/index.js';
+export { inspect } from '../inspect/index.js';
+export { crank } from '../crank/index.js';
+export { bearings } from '../bearings/index.js';
+export { head } from '../head/index.js';
+export { valves } from '../valves/index.js';
+export { torque } from '../torque/index.js';
+export { setup } from '../setup/index.js';
+export { gearbox } from '../gearbox/index.js';
+export { clutch } from '../clutch/index.js';
+export { pumps } from '../pumps/index.js';
+export { before } from '../before/index.js';
+export { cause } from '../cause/index.js';
+export { assembly } from '../assembly/index.js';
+export { refit } from '../refit/index.js';
+export { intake } from '../intake/index.js';

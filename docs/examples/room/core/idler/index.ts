@@ -1,0 +1,2 @@
+export * from './shimmed.js';
+export * from './room.js';

@@ -1,1 +1,0 @@
-export { bearingsPanels } from './panels.js';

@@ -1,1 +1,0 @@
-export { crankPanels } from './panels.js';

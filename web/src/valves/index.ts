@@ -1,1 +1,0 @@
-export { valvesPanels } from './panels.js';
