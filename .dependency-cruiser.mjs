@@ -1,4 +1,4 @@
-import { ROOMS } from './core/rooms.mjs';
+import { GROUND, ROOMS } from './core/rooms.mjs';
 
 /** Who may import whom. A break fails `npm test`. */
 const only = (name, from, allowed) => ({
@@ -16,9 +16,58 @@ const coreInOrder = ROOMS.map((room, i) => ({
   to: { path: '^core/src/', pathNot: `^core/src/(errors|catalogue|(${ROOMS.slice(0, i + 1).join('|')})/)` },
 }));
 
+/** Rooms of the core a screen sees besides its own, the ground floor and the house: as few as can be. */
+const SEES = {
+  assembly: ['strip', 'inspect'],
+  bar: ['readings', 'measurands', 'rings'],
+  before: ['strip', 'crank'],
+  bore: ['readings'],
+  crank: ['readings'],
+  decide: ['routes', 'inspect'],
+  gauges: ['readings'],
+  intake: ['strip'],
+  job: ['readings', 'bore'],
+  jobs: ['readings', 'measurands'],
+  measure: ['fit', 'readings', 'rings', 'bore'],
+  outside: ['routes'],
+  prepare: ['rings', 'readings', 'fit'],
+  setup: ['assembly', 'measurands', 'readings'],
+  strip: ['cause', 'inspect'],
+  tools: ['strip'],
+  top: ['assembly', 'torque'],
+  valves: ['setup', 'measurands', 'readings'],
+  work: ['routes', 'inspect'],
+};
+const throughDoors = [
+  {
+    name: 'screens-through-the-doors',
+    comment: 'A screen names the room of the core it sees.',
+    severity: 'error',
+    from: { path: '^web/src/' },
+    to: { path: '^core/src/index\\.ts$' },
+  },
+  {
+    name: 'screens-see-their-own-room',
+    comment: 'A screen sees its own room of the core, the ground floor and the house; what else is in SEES.',
+    severity: 'error',
+    from: { path: `^web/src/(?!(?:${Object.keys(SEES).join('|')})/)([^/]+)/` },
+    to: { path: '^core/src/', pathNot: '^core/src/(?:ground\\.ts$|house/|$1/)' },
+  },
+  ...Object.entries(SEES).map(([room, also]) => ({
+    name: `screens-of-${room}`,
+    severity: 'error',
+    from: { path: `^web/src/${room}/` },
+    to: {
+      path: '^core/src/',
+      pathNot: `^core/src/(?:ground\\.ts$|(?:${['house', room, ...also].join('|')})/)`,
+    },
+  })),
+];
+
 export default {
   forbidden: [
     ...coreInOrder,
+    ...throughDoors,
     only('core-imports-nobody', '^core/src', '^core/src'),
     only('contract-imports-core', '^contract/src', '^(contract|core)/'),
     only('demo-imports-core', '^demo/src', '^(demo|core)/'),

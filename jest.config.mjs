@@ -24,7 +24,7 @@ const project = (displayName, testMatch, extra = {}) => ({
   transform: swc,
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
-    '^@tribos/core$': core,
+    '^@tribos/core(?:/\\w+)?$': core,
     '^@tribos/(contract|demo)$': '<rootDir>/$1/src/index.ts',
     '^@tribos/stand-in-local$': '<rootDir>/stand-ins/local/src/index.ts',
   },

@@ -8,6 +8,7 @@ import { defineConfig, type Plugin } from 'vite';
 import { VitePWA } from 'vite-plugin-pwa';
 
 const src = (room: string) => fileURLToPath(new URL(`../${room}/src/index.ts`, import.meta.url));
+const inCore = (file: string) => fileURLToPath(new URL('../core/src/', import.meta.url)) + file;
 
 /** A piece worth asking for before it is found, bytes. */
 const LARGE = 40_000;
@@ -61,7 +62,13 @@ export default defineConfig({
     }),
   ],
   define: { __BUILD__: JSON.stringify(randomUUID()) },
-  resolve: { alias: { '@tribos/core': src('core'), '@tribos/contract': src('contract') } },
+  resolve: {
+    alias: [
+      { find: '@tribos/core/ground', replacement: inCore('ground.ts') },
+      { find: /^@tribos\/core\/(\w+)$/u, replacement: inCore('$1/index.ts') },
+      { find: '@tribos/contract', replacement: src('contract') },
+    ],
+  },
   worker: { format: 'es' },
   build: {
     target: 'es2022',

@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOMS } from '../../core/rooms.mjs';
+import { GROUND, ROOMS } from '../../core/rooms.mjs';
 import { ROOT } from './paths.mjs';
 
 const core = (file) => join(ROOT, 'core/src', file);
@@ -15,10 +15,10 @@ const DECLARING = withFile('room.ts').filter((room) => room !== 'verdicts');
 const DECLARED = /export const (\w+): (?:Measuring)?Room\b/u;
 const roomOf = (room) => DECLARED.exec(readFileSync(core(`${room}/room.ts`), 'utf8'))[1];
 
-/** The one door of everything. */
-const barrel = () =>
+/** One door of several rooms: of everything, of the ground floor. */
+const door = (rooms) =>
   MADE +
-  ['errors', ...ROOMS.filter((r) => !WITHIN.has(r)).map((r) => `${r}/index`)]
+  ['errors', ...rooms.filter((r) => !WITHIN.has(r)).map((r) => `${r}/index`)]
     .map((path) => `export * from './${path}.js';\n`)
     .join('');
 
@@ -85,7 +85,8 @@ export const between = (document, mark, text) =>
 
 /** Files that are made of the list of rooms, with what has to stand in them. */
 export const madeOfRooms = () => ({
-  'core/src/index.ts': barrel(),
+  'core/src/index.ts': door(ROOMS),
+  'core/src/ground.ts': door(GROUND),
   'core/src/catalogue.ts': catalogue(),
   'core/src/house/rooms.ts': declared(),
   'docs/architecture.md': between(

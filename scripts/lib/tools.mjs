@@ -90,15 +90,19 @@ export async function staticChecks(tell) {
   await Promise.all([lane(), lane()]);
 }
 
-/** Makes one module of the built core, for runs that load it a hundred times over. @returns {Promise<string>} its file */
-export async function coreInOne() {
+/**
+ * Makes one module of the core, for runs that load it a hundred times over.
+ * @param {string} [entry] @param {string} [out] folder it is put into
+ * @returns {Promise<string>} its file
+ */
+export async function coreInOne(entry = 'core/dist/index.js', out = CACHE) {
   const { build } = await import('vite');
-  const dir = join(ROOT, CACHE);
+  const dir = join(ROOT, out);
   await build({
     configFile: false,
     logLevel: 'error',
     build: {
-      lib: { entry: join(ROOT, 'core/dist/index.js'), formats: ['es'], fileName: () => 'core.mjs' },
+      lib: { entry: join(ROOT, entry), formats: ['es'], fileName: () => 'core.mjs' },
       outDir: dir,
       emptyOutDir: false,
       minify: false,

@@ -1,16 +1,10 @@
-import {
-  BOLT,
-  FINDING,
-  HOUSE,
-  PISTON_CHECK,
-  PLASTIC_STRIP,
-  RING_CARD,
-  RING_PACKS,
-  sheetsOf,
-  SIDE_WEAR,
-  ZERO_CHECK,
-  type Shape,
-} from '@tribos/core';
+import { FINDING, ZERO_CHECK, type Shape } from '@tribos/core/ground';
+import { PLASTIC_STRIP } from '@tribos/core/bearings';
+import { PISTON_CHECK } from '@tribos/core/fit';
+import { HOUSE, sheetsOf } from '@tribos/core/house';
+import { RING_CARD, RING_PACKS } from '@tribos/core/rings';
+import { SIDE_WEAR } from '@tribos/core/routes';
+import { BOLT } from '@tribos/core/strip';
 import { engines } from '@tribos/demo';
 import { blank, draftOf, valueOf, type DraftRecord } from '../src/forms/draft.js';
 

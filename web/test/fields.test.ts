@@ -8,8 +8,8 @@ import {
   type JobFile,
   type Limit,
   type Place,
-  type SentEntry,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import type { SentEntry } from '@tribos/core/house';
 import { rememberedGauge, rememberGauge, suitable } from '../src/bar/gaugeFor.js';
 import { lengthOf, lengthOrNull, lengthText } from '../src/forms/lengthField.js';
 import { FieldTrouble } from '../src/forms/useCheckedForm.js';

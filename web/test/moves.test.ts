@@ -1,4 +1,5 @@
-import { gapPlace, mm, type EngineSpec, type Place } from '@tribos/core';
+import { mm, type EngineSpec, type Place } from '@tribos/core/ground';
+import { gapPlace } from '@tribos/core/rings';
 import { move, otherPlaces, type Direction } from '../src/bar/moves.js';
 import { across, foldPort } from '../src/bore/foldPort.js';
 

@@ -1,4 +1,4 @@
-import type { SentEntry } from '@tribos/core';
+import type { SentEntry } from '@tribos/core/house';
 import 'fake-indexeddb/auto';
 import { get } from 'idb-keyval';
 import type { Waiting } from '../src/outbox/outbox.js';

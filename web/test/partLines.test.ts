@@ -1,4 +1,6 @@
-import { BOLT_MAPS, GASKETS, HAS_NOT, mm, RING_PACKS, STRIP_LIST } from '@tribos/core';
+import { GASKETS, HAS_NOT, mm } from '@tribos/core/ground';
+import { RING_PACKS } from '@tribos/core/rings';
+import { BOLT_MAPS, STRIP_LIST } from '@tribos/core/strip';
 import { engines, varrow312, varrow644 } from '@tribos/demo';
 import { besideLines, partLines } from '../src/specs/partLines.js';
 import { SHEET_PARTS } from '../src/specs/PartsSection.js';

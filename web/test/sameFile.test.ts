@@ -1,4 +1,4 @@
-import type { JobFile, AnyEntry } from '@tribos/core';
+import type { JobFile, AnyEntry } from '@tribos/core/ground';
 import { sameFile } from '../src/job/sameFile.js';
 
 const entry = (id: string, more: object = {}): AnyEntry =>

@@ -1,4 +1,5 @@
-import { foundIn, HOUSE, inHouse, type Action, type JobFile } from '@tribos/core';
+import type { Action, JobFile } from '@tribos/core/ground';
+import { foundIn, HOUSE, inHouse } from '@tribos/core/house';
 import { demoFile, engines, instruments, jobs } from '@tribos/demo';
 import { STATIONS } from '../src/app/stations.js';
 import { FIRST_STATION, stationPath } from '../src/kit/stationPath.js';

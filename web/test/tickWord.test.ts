@@ -1,4 +1,4 @@
-import type { Judgement, StationMark } from '@tribos/core';
+import type { Judgement, StationMark } from '@tribos/core/house';
 import { tickWord } from '../src/app/tickWord.js';
 
 const mark = (over: Partial<StationMark>): StationMark => ({

@@ -1,4 +1,4 @@
-import { pistonPlace } from '@tribos/core';
+import { pistonPlace } from '@tribos/core/readings';
 
 const kept = new Map<string, string>();
 globalThis.sessionStorage = {

@@ -2,7 +2,7 @@ import { Menu, MenuButton, MenuItem, MenuItems, MenuSeparator } from '@headlessu
 import { ChevronDown, ChevronLeft, EllipsisVertical, Glasses } from 'lucide-react';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
-import { importerOf } from '@tribos/core';
+import { importerOf } from '@tribos/core/ground';
 import type { Tick } from '../frame/index.js';
 import type { JobContext } from '../job/index.js';
 import { EditJobSheet } from '../jobs/index.js';

@@ -1,4 +1,4 @@
-import type { Judgement } from '@tribos/core';
+import type { Judgement } from '@tribos/core/house';
 import { dayText, VERDICT_WORDS } from '../ui/index.js';
 
 /** What a tick of the run sheet waits for, in a word; empty where nothing is begun there. */

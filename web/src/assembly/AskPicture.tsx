@@ -1,4 +1,4 @@
-import type { Picture } from '@tribos/core';
+import type { Picture } from '@tribos/core/assembly';
 
 const turn = (answer: string): number =>
   /\bdown|rear|intake/u.test(answer) ? 180 : /side|clutch|flywheel/u.test(answer) ? 90 : 0;

@@ -1,5 +1,7 @@
 import { useRef, useState, type ReactNode, type RefObject } from 'react';
-import { stepName, type JobFile, type Judgement, type ProofRemedy, type RunStep } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { stepName, type ProofRemedy, type RunStep } from '@tribos/core/assembly';
+import type { Judgement } from '@tribos/core/house';
 import { useFootKeys } from '../bar/index.js';
 import { PressBar, StationFrame, type Face } from '../frame/index.js';
 import { toggleGlance } from '../kit/settings.js';

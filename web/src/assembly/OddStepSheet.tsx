@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { ASSEMBLY_ODD, ASSEMBLY_OPENED, stepName, type JobFile, type RunStep } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { ASSEMBLY_ODD, ASSEMBLY_OPENED, stepName, type RunStep } from '@tribos/core/assembly';
 import { EntrySheet } from '../entry/index.js';
 import { newEntry } from '../job/index.js';
 import { Choices } from '../ui/index.js';

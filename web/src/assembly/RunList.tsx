@@ -1,4 +1,6 @@
-import { stepName, unprovedSteps, type JobFile, type Judgement, type RunStep } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { stepName, unprovedSteps, type RunStep } from '@tribos/core/assembly';
+import type { Judgement } from '@tribos/core/house';
 import { useSettings } from '../kit/settings.js';
 import { Button } from '../ui/index.js';
 import type { Assembling } from './useAssembly.js';

@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
-import { CAUTIONS, fromStrip, stepName, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { fromStrip, stepName } from '@tribos/core/assembly';
+import { CAUTIONS } from '@tribos/core/strip';
 import { Rest } from '../frame/index.js';
 import { PicturesOf } from '../photos/index.js';
 import { Kbd, Trouble } from '../ui/index.js';

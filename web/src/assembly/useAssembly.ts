@@ -1,28 +1,23 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { TAKE_BACK, type JobFile } from '@tribos/core/ground';
 import {
   ASSEMBLED,
   ASSEMBLY_BEGUN,
   ASSEMBLY_PICTURED,
   ASSEMBLY_SEEN,
-  TAKE_BACK,
   assemblyLog,
   assemblyRun,
-  backWith,
-  mayNotFit,
-  offAmong,
   openAsk,
   pressOf,
-  REFITTED,
   remedyFor,
-  timelineOf,
   waitsFor,
   wantsPicture,
-  whyNotBack,
-  type JobFile,
-  type Judgement,
   type RunStep,
-} from '@tribos/core';
+} from '@tribos/core/assembly';
+import { timelineOf, type Judgement } from '@tribos/core/house';
+import { mayNotFit } from '@tribos/core/inspect';
+import { backWith, offAmong, REFITTED, whyNotBack } from '@tribos/core/strip';
 import { newEntry, refusedBy, useSend } from '../job/index.js';
 import { setTypedOn, SPACE_ANSWERS_NOTHING } from '../bar/index.js';
 import { useSettings } from '../kit/settings.js';

@@ -1,4 +1,4 @@
-import type { SlipQuestion } from '@tribos/core';
+import type { SlipQuestion } from '@tribos/core/readings';
 import { discard, type Waiting } from '../outbox/index.js';
 import { Button } from '../ui/index.js';
 import type { Answer } from './answers.js';

@@ -8,7 +8,7 @@ import {
   type LeafEntry,
   type LengthUnit,
   type Nanometres,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { Kbd } from '../ui/index.js';
 import type { Leaves } from './reading.js';
 

@@ -1,4 +1,4 @@
-import { NOTE, whoOf, type JobFile } from '@tribos/core';
+import { NOTE, whoOf, type JobFile } from '@tribos/core/ground';
 import { EntrySheet, Kept } from '../entry/index.js';
 import { Kbd, Sheet } from '../ui/index.js';
 

@@ -1,13 +1,10 @@
 import {
   atLeastText,
   calibrationOverdue,
-  checkedNow,
-  isCheckedSo,
   formatLength,
   fromDeviation,
   leafText,
   nm,
-  oneReadingU,
   parseReading,
   readingContext,
   placeKey,
@@ -16,7 +13,8 @@ import {
   type LeafEntry,
   type LengthUnit,
   type ReadingEntry,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { checkedNow, isCheckedSo, oneReadingU } from '@tribos/core/readings';
 import { useLineState } from '../gaugeLine/index.js';
 import type { Waiting } from '../outbox/index.js';
 import { Bar, BarPart, Keypad, keypadOpen, KeypadSwitch, LastSaid, Typed } from '../frame/index.js';

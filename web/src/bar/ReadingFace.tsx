@@ -1,14 +1,5 @@
-import {
-  placesRead,
-  gapsRead,
-  bracketText,
-  placeFigure,
-  placeKey,
-  placeKindOf,
-  placeName,
-  type Figure,
-  type Place,
-} from '@tribos/core';
+import { bracketText, placeKey, placeKindOf, placeName, type Figure, type Place } from '@tribos/core/ground';
+import { placesRead, gapsRead, placeFigure } from '@tribos/core/readings';
 import { Glance } from '../frame/index.js';
 import { nextHere, useJobContext, useStationId, type JobContext } from '../job/index.js';
 import { VerdictMark, type MarkState } from '../ui/index.js';

@@ -1,5 +1,5 @@
 import { useEffect, type ComponentProps } from 'react';
-import { placeKey, type Instrument, type Place, type Zero } from '@tribos/core';
+import { placeKey, type Instrument, type Place, type Zero } from '@tribos/core/ground';
 import { StationFrame } from '../frame/index.js';
 import { connectLine } from '../gaugeLine/index.js';
 import { toggleUnit } from '../kit/settings.js';

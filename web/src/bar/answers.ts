@@ -5,10 +5,10 @@ import {
   TAKE_BACK,
   type ReadingEntry,
   type SizePlace,
-  type SlipQuestion,
   type Place,
-  type SentEntry,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import type { SentEntry } from '@tribos/core/house';
+import type { SlipQuestion } from '@tribos/core/readings';
 
 /** One key's answer to the open question. */
 export interface Answer {

@@ -4,7 +4,7 @@ import { toggleGlance } from '../kit/settings.js';
 import { placeLine, settingLine } from './placeLine.js';
 import type { Bar } from './reading.js';
 import { useEffect, useRef } from 'react';
-import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core';
+import { placeKey, type Instrument, type LeafAnswer, type Zero } from '@tribos/core/ground';
 
 /** What keys do beyond the bar itself. */
 export interface Commands {

@@ -7,7 +7,7 @@ import {
   type Instrument,
   type JobFile,
   type Place,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 
 const KEY = 'tribos:gauge';
 

@@ -1,13 +1,9 @@
 import {
-  readingsOf,
-  gapLimits,
   isGap,
   isOfCylinder,
   LEAF,
   leafBracket,
-  leafToTry,
   nextLeaf,
-  nextPlace,
   nominalOf,
   placeKey,
   type Instrument,
@@ -15,8 +11,10 @@ import {
   type LeafBracket,
   type Nanometres,
   type Place,
-  type SentEntry,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { gapLimits, type SentEntry } from '@tribos/core/house';
+import { leafToTry } from '@tribos/core/measurands';
+import { readingsOf, nextPlace } from '@tribos/core/readings';
 import { tick } from '../gaugeLine/index.js';
 import { newEntry, type JobContext } from '../job/index.js';
 import type { Bar, Leaves, OwnWalk } from './reading.js';

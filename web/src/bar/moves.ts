@@ -10,7 +10,7 @@ import {
   type Place,
   type RingGapPlace,
   type ThingPlace,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 
 export type Direction = 'left' | 'right' | 'up' | 'down';
 

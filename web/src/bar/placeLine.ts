@@ -6,7 +6,7 @@ import {
   type JobFile,
   type Place,
   type Zero,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 
 /** A comparator held in what it was zeroed in. */
 export const settingLine = (file: JobFile, gauge: Instrument, zero: Zero): string =>

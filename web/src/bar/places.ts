@@ -1,18 +1,16 @@
 import {
-  placesRead,
-  gapsRead,
   fittedPiston,
-  gapPlaces,
   pistonAsked,
   PISTON_SPOTS,
-  pistonPlace,
   placeKey,
   placeName,
   type JobFile,
   type LengthUnit,
   type PistonSpot,
   type Place,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { placesRead, gapsRead, pistonPlace } from '@tribos/core/readings';
+import { gapPlaces } from '@tribos/core/rings';
 import { otherPlaces } from './moves.js';
 
 /** The kit whose piston lies in the bore when leaves are tried beside it. */

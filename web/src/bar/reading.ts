@@ -1,14 +1,13 @@
 import type {
-  GapState,
   Instrument,
   LeafAnswer,
   LeafEntry,
   Nanometres,
   Place,
   ReadingEntry,
-  SlipQuestion,
   Zero,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import type { GapState, SlipQuestion } from '@tribos/core/readings';
 import type { Answer } from './answers.js';
 import type { Direction } from './moves.js';
 

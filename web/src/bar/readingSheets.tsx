@@ -1,4 +1,4 @@
-import type { Figure } from '@tribos/core';
+import type { Figure } from '@tribos/core/ground';
 import type { JobContext } from '../job/index.js';
 import type { SheetsOf } from '../ui/index.js';
 import { WorkingSheet } from '../verdicts/index.js';

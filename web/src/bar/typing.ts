@@ -1,5 +1,5 @@
 import { store } from '../kit/store.js';
-import type { Place } from '@tribos/core';
+import type { Place } from '@tribos/core/ground';
 
 /*
  * What is being typed at the bar stands apart from the station: a key redraws the figure and nothing else.

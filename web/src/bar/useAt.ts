@@ -1,5 +1,6 @@
 import { useCallback, useState } from 'react';
-import { readingsOf, isOfCylinder, nextPlace, placeKey, type Place } from '@tribos/core';
+import { isOfCylinder, placeKey, type Place } from '@tribos/core/ground';
+import { readingsOf, nextPlace } from '@tribos/core/readings';
 import { nextHere, type JobContext } from '../job/index.js';
 import { setTypedOn, typedAt, typedOn } from './typing.js';
 

@@ -12,16 +12,12 @@ import { useAt } from './useAt.js';
 import { useGaugeInHand } from './useGaugeInHand.js';
 import { useCallback, useState } from 'react';
 import {
-  readingsOf,
   READING,
   TAKE_BACK,
   fromDeviation,
-  gapPlaces,
   isGap,
   isOfCylinder,
   lastReading,
-  nextPlace,
-  openZero,
   parseReading,
   readingContext,
   pistonAsked,
@@ -33,11 +29,12 @@ import {
   type Nanometres,
   type ReadingEntry,
   type SizePlace,
-  type SlipQuestion,
   type Place,
   type Zero,
-  type SentEntry,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import type { SentEntry } from '@tribos/core/house';
+import { readingsOf, nextPlace, openZero, type SlipQuestion } from '@tribos/core/readings';
+import { gapPlaces } from '@tribos/core/rings';
 
 const ANSWERS: ReadonlySet<string> = new Set<LeafAnswer>(['goes', 'drags', 'does-not']);
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Place } from '@tribos/core';
+import type { Place } from '@tribos/core/ground';
 import type { JobContext } from '../job/index.js';
 import { rememberedGauge, rememberGauge, suitable } from './gaugeFor.js';
 

@@ -1,21 +1,17 @@
 import { useState } from 'react';
+import { capital, formatLength, nm, type JobFile, type LengthUnit } from '@tribos/core/ground';
 import {
   bearingsOf,
-  capital,
   CODES_READ,
-  formatLength,
-  nm,
   PLASTIC_STRIP,
   ROWS,
   rowOf,
   shellAdvice,
   SHELLS_IN,
   shellsIn,
-  type JobFile,
-  type SentEntry,
-  type LengthUnit,
   type Row,
-} from '@tribos/core';
+} from '@tribos/core/bearings';
+import type { SentEntry } from '@tribos/core/house';
 import { Trouble } from '../ui/index.js';
 import { newEntry, useSend, type PanelProps } from '../job/index.js';
 import { useMay } from '../people/index.js';

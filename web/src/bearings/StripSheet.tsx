@@ -1,13 +1,6 @@
 import { useState } from 'react';
-import {
-  bearingsOf,
-  formatLength,
-  nm,
-  PLASTIC_STRIP,
-  type JobFile,
-  type LengthUnit,
-  type Row,
-} from '@tribos/core';
+import { formatLength, nm, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { bearingsOf, PLASTIC_STRIP, type Row } from '@tribos/core/bearings';
 import { EntrySheet } from '../entry/index.js';
 import { Choices } from '../ui/index.js';
 

@@ -1,5 +1,7 @@
 import { useState } from 'react';
-import { AIR, airFactor, airOf, CAUTIONS, TESTER, type LengthUnit } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import { AIR, airFactor, airOf, TESTER } from '@tribos/core/before';
+import { CAUTIONS } from '@tribos/core/strip';
 import { Button, SelectField, TextField } from '../ui/index.js';
 import { Panel } from './Panel.js';
 import { SpotRows } from './SpotRows.js';

@@ -1,4 +1,4 @@
-import type { LengthUnit } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
 import { Button } from '../ui/index.js';
 import { LeakTest } from './LeakTestPanel.js';
 import { SpotFigureBar } from './SpotFigureBar.js';

@@ -1,4 +1,5 @@
-import { HEARD, type Heard, type LengthUnit } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import { HEARD, type Heard } from '@tribos/core/before';
 import { Button } from '../ui/index.js';
 import { Panel } from './Panel.js';
 import { SpotRows } from './SpotRows.js';

@@ -1,4 +1,4 @@
-import { SETTLE, type LeakRun } from '@tribos/core';
+import { SETTLE, type LeakRun } from '@tribos/core/crank';
 
 const W = 240;
 const H = 110;

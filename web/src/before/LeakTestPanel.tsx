@@ -1,15 +1,7 @@
 import { useState, type ReactNode } from 'react';
-import {
-  bar as barText,
-  CAUTIONS,
-  fromBase,
-  LEAK_END,
-  leakText,
-  SETTLE,
-  SHORTEST,
-  type LeakRun,
-  type LengthUnit,
-} from '@tribos/core';
+import { fromBase, type LengthUnit } from '@tribos/core/ground';
+import { bar as barText, LEAK_END, leakText, SETTLE, SHORTEST, type LeakRun } from '@tribos/core/crank';
+import { CAUTIONS } from '@tribos/core/strip';
 import { Button, Choices, TextField, Trouble } from '../ui/index.js';
 import { LimitStrip, WorkingSheet } from '../verdicts/index.js';
 import { LeakPicture } from './LeakPicture.js';

@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import { SKIPPED } from '@tribos/core';
+import { SKIPPED } from '@tribos/core/before';
 import { Button, TextField } from '../ui/index.js';
 import type { Before } from './useBefore.js';
 

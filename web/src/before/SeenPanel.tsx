@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { CAUTIONS, SEEN_BEFORE, type Seen } from '@tribos/core';
+import { SEEN_BEFORE, type Seen } from '@tribos/core/before';
+import { CAUTIONS } from '@tribos/core/strip';
 import { TextField } from '../ui/index.js';
 import { Panel } from './Panel.js';
 import type { Before } from './useBefore.js';

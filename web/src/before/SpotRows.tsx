@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { BeforeVerdict, JobFile, LengthUnit } from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import type { BeforeVerdict } from '@tribos/core/before';
 import { LimitStrip, WorkingSheet } from '../verdicts/index.js';
 import type { Spot, SpotBar } from './useSpotBar.js';
 

@@ -1,4 +1,5 @@
-import { overallOf, seenOf, testsOf } from '@tribos/core';
+import { overallOf } from '@tribos/core/ground';
+import { seenOf, testsOf } from '@tribos/core/before';
 import { Bar, LastSaid, Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';

@@ -1,14 +1,7 @@
 import { useState } from 'react';
-import {
-  TAKE_BACK,
-  beforeLog,
-  beforeSteps,
-  beforeVerdicts,
-  timelineOf,
-  type AnyEntry,
-  type EntryKind,
-  type JobFile,
-} from '@tribos/core';
+import { TAKE_BACK, type AnyEntry, type EntryKind, type JobFile } from '@tribos/core/ground';
+import { beforeLog, beforeSteps, beforeVerdicts } from '@tribos/core/before';
+import { timelineOf } from '@tribos/core/house';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
 

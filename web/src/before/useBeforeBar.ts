@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { COMPRESSION, compressionOf, HEARD, LEAK_DOWN, testsOf, type Heard } from '@tribos/core';
+import { COMPRESSION, compressionOf, HEARD, LEAK_DOWN, testsOf, type Heard } from '@tribos/core/before';
 import type { Before } from './useBefore.js';
 import { useLeakSpots } from './useLeakSpots.js';
 import { useSpotBar, type Spot } from './useSpotBar.js';

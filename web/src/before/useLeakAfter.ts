@@ -1,4 +1,6 @@
-import { TAKE_BACK, leakRunsAfter, timelineOf, type JobFile } from '@tribos/core';
+import { TAKE_BACK, type JobFile } from '@tribos/core/ground';
+import { leakRunsAfter } from '@tribos/core/before';
+import { timelineOf } from '@tribos/core/house';
 import { useState } from 'react';
 import { newEntry, useSend } from '../job/index.js';
 import { useLeakSpots, type Testing } from './useLeakSpots.js';

@@ -1,14 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
-import {
-  fromBase,
-  LEAK_MARK,
-  LEAK_TEST,
-  leakRunsAfter,
-  leakRunsBefore,
-  parseFigure,
-  SETTLE,
-  type LeakRun,
-} from '@tribos/core';
+import { fromBase, parseFigure } from '@tribos/core/ground';
+import { leakRunsAfter, leakRunsBefore } from '@tribos/core/before';
+import { LEAK_MARK, LEAK_TEST, SETTLE, type LeakRun } from '@tribos/core/crank';
 import { chime } from '../timers/index.js';
 import type { Before } from './useBefore.js';
 import type { Spot } from './useSpotBar.js';

@@ -5,7 +5,7 @@ import {
   type EngineSpec,
   type FindingEntry,
   type LengthUnit,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { across } from './foldPort.js';
 
 /** Room a station's ring takes above its depth, and its ring and figure below, px. */

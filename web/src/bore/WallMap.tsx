@@ -1,10 +1,5 @@
 import { memo } from 'react';
 import {
-  placesRead,
-  boresOf,
-  findingsOf,
-  placeFigure,
-  borePlan,
   directionName,
   findingText,
   isBlocked,
@@ -16,7 +11,9 @@ import {
   type JobFile,
   type LengthUnit,
   type Place,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { boresOf, findingsOf } from '@tribos/core/bore';
+import { placesRead, placeFigure, borePlan } from '@tribos/core/readings';
 import { FindingMark } from './FindingMark.js';
 import { WearCanvas } from './WearCanvas.js';
 import { across, foldPort } from './foldPort.js';

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { wearMap, type BoreSurvey } from '@tribos/core';
+import { wearMap, type BoreSurvey } from '@tribos/core/bore';
 import { useSettings } from '../kit/settings.js';
 
 const COLUMNS = 48;

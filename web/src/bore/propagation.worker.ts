@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { propagation, type MapProblem, type MapSpread } from '@tribos/core';
+import { propagation, type MapProblem, type MapSpread } from '@tribos/core/bore';
 
 /** Lets messages in between blocks, so that a map that is no longer wanted is not worked to its end. */
 const breathe = () => new Promise<void>((resolve) => setTimeout(resolve));

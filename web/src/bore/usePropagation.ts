@@ -1,7 +1,7 @@
 import { useQueries, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { proxy, wrap, type Remote } from 'comlink';
 import { startTransition, useCallback, useEffect, useMemo, useState } from 'react';
-import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core';
+import { mapKey, type MapProblem, type MapSpread, type SpreadOf } from '@tribos/core/bore';
 import { keys } from '../kit/queries.js';
 import { store } from '../kit/store.js';
 import type { PropagationWorker } from './propagation.worker.js';

@@ -1,4 +1,5 @@
-import { CAUSES, causeAsked, causeSaid, mayNotAssemble, newFacts, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { CAUSES, causeAsked, causeSaid, mayNotAssemble, newFacts } from '@tribos/core/cause';
 import { Button, Kbd } from '../ui/index.js';
 
 /** Why it failed, as far as it was said: assembly waits for it. */

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { candidates, CAUSE, type CauseCandidate, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { candidates, CAUSE, type CauseCandidate } from '@tribos/core/cause';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, Sheet, TextField, Trouble } from '../ui/index.js';
 

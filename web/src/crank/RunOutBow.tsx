@@ -1,4 +1,7 @@
-import { placesRead, crankOf, listedThings, placeFigure, placeKey } from '@tribos/core';
+import { placeKey } from '@tribos/core/ground';
+import { crankOf } from '@tribos/core/crank';
+import { listedThings } from '@tribos/core/house';
+import { placesRead, placeFigure } from '@tribos/core/readings';
 import type { PanelProps } from '../job/index.js';
 
 const WIDTH = 560;

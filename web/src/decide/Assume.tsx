@@ -1,13 +1,5 @@
-import {
-  assumed,
-  formatLength,
-  moneyText,
-  money,
-  nm,
-  type Assumptions,
-  type JobFile,
-  type LengthUnit,
-} from '@tribos/core';
+import { formatLength, moneyText, money, nm, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { assumed, type Assumptions } from '@tribos/core/routes';
 import { Button } from '../ui/index.js';
 
 type Slider = {

@@ -1,4 +1,6 @@
-import { besideTheBores, bottomEnd, type JobFile, type Judgement, type LengthUnit } from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import type { Judgement } from '@tribos/core/house';
+import { besideTheBores, bottomEnd } from '@tribos/core/inspect';
 import { TextLink, VerdictMark } from '../ui/index.js';
 import { stationPath } from '../kit/stationPath.js';
 

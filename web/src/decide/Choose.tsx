@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { NewDecision, type JobView } from '@tribos/contract';
-import { choosingAgain, type Way } from '@tribos/core';
+import { choosingAgain, type Way } from '@tribos/core/routes';
 import { useContractForm } from '../forms/index.js';
 import { useJobContext } from '../job/index.js';
 import { api } from '../kit/api.js';

@@ -1,4 +1,4 @@
-import { capital, ROUTES, standingDecision, whoOf, type JobFile } from '@tribos/core';
+import { capital, ROUTES, standingDecision, whoOf, type JobFile } from '@tribos/core/ground';
 import { dayText, TextLink } from '../ui/index.js';
 
 /** Every decision of a job, the last one first: it stands. */

@@ -1,4 +1,5 @@
-import { sizeText, type LengthUnit, type Way } from '@tribos/core';
+import { sizeText, type LengthUnit } from '@tribos/core/ground';
+import type { Way } from '@tribos/core/routes';
 import { useJobContext } from '../job/index.js';
 
 /** To what size each bore is to be taken: the figure this station is for. */

@@ -1,13 +1,5 @@
-import {
-  formatLength,
-  nm,
-  SIDE_WEAR,
-  TAKE_BACK,
-  sideWears,
-  type JobFile,
-  type LengthUnit,
-  type SideWear,
-} from '@tribos/core';
+import { formatLength, nm, TAKE_BACK, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { SIDE_WEAR, sideWears, type SideWear } from '@tribos/core/routes';
 import { EntrySheet, Kept } from '../entry/index.js';
 import { newEntry, useSend } from '../job/index.js';
 import { Trouble } from '../ui/index.js';

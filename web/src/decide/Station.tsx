@@ -1,16 +1,13 @@
 import { lazy, useMemo, useState } from 'react';
+import { CONSTRUCTION, PLATED_NO_REUSE, standingDecision, topLeftOn } from '@tribos/core/ground';
 import {
   waysOf,
   assumed,
-  CONSTRUCTION,
   decidedText,
-  PLATED_NO_REUSE,
   recommendationSentence,
-  standingDecision,
-  topLeftOn,
   type Assumptions,
   type Way,
-} from '@tribos/core';
+} from '@tribos/core/routes';
 import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';

@@ -1,16 +1,14 @@
 import {
   sizeText,
   formatLength,
-  kitSentence,
   limitText,
   moneyText,
   nm,
   sourceLine,
-  waySentence,
   type JobFile,
   type LengthUnit,
-  type Way,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { kitSentence, waySentence, type Way } from '@tribos/core/routes';
 
 /** Everything one way is made of: sizes, odds, what it costs line by line, what is said against it. */
 export function WayDetail({ file, way, unit }: { file: JobFile; way: Way; unit: LengthUnit }) {

@@ -1,4 +1,5 @@
-import { costText, lifeText, oddsWords, type JobFile, type LengthUnit, type Way } from '@tribos/core';
+import { oddsWords, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { costText, lifeText, type Way } from '@tribos/core/routes';
 import { Button } from '../ui/index.js';
 import { DaysScale, LifeScale, MoneyScale, OddsScale } from './scales.js';
 import { WayDetail } from './WayDetail.js';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import type { AnyEntry } from '@tribos/core';
+import type { AnyEntry } from '@tribos/core/ground';
 import { AskField, ROWS } from '../forms/index.js';
 import { onFigure, takeFromLine } from '../gaugeLine/index.js';
 import { Button, Kbd, Trouble } from '../ui/index.js';

@@ -1,5 +1,5 @@
 import type { ComponentProps, ReactNode } from 'react';
-import type { AnyEntry } from '@tribos/core';
+import type { AnyEntry } from '@tribos/core/ground';
 import { Sheet } from '../ui/index.js';
 import { EntryForm } from './EntryForm.js';
 import type { Sent } from './useEntryDraft.js';

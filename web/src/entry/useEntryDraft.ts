@@ -1,14 +1,7 @@
 import { useState } from 'react';
-import {
-  bodyMisfits,
-  OutOfRange,
-  type AnyEntry,
-  type EntryKind,
-  type JobFile,
-  type LengthUnit,
-  type SentEntry,
-  type Shape,
-} from '@tribos/core';
+import type { AnyEntry, EntryKind, JobFile, LengthUnit, Shape } from '@tribos/core/ground';
+import { OutOfRange } from '@tribos/core/ground';
+import { bodyMisfits, type SentEntry } from '@tribos/core/house';
 import {
   blank,
   draftOf,

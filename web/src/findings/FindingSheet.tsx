@@ -8,7 +8,7 @@ import {
   whoOf,
   type JobFile,
   type LengthUnit,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { EntrySheet, Kept } from '../entry/index.js';
 import { newEntry, useSend } from '../job/index.js';
 

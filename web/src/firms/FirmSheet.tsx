@@ -8,7 +8,7 @@ import {
   OUTSIDE_WORKS,
   parseMoney,
   type OutsideWork,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import {
   FieldTrouble,
   figure,

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { FirmView, OutView } from '@tribos/contract';
-import { money, moneyText, OUTSIDE_WORKS, type Firm } from '@tribos/core';
+import { money, moneyText, OUTSIDE_WORKS, type Firm } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';

@@ -1,4 +1,5 @@
-import { PISTON_CHECK, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { PISTON_CHECK } from '@tribos/core/fit';
 import { EntrySheet } from '../entry/index.js';
 
 /** A piston looked over before it goes in. */

@@ -1,4 +1,4 @@
-import { pistonMatch, pistonMatchSentences } from '@tribos/core';
+import { pistonMatch, pistonMatchSentences } from '@tribos/core/fit';
 import { useMemo } from 'react';
 import type { JobContext } from '../job/index.js';
 

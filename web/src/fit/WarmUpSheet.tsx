@@ -1,5 +1,6 @@
 import { useCallback, useMemo } from 'react';
-import { nm, toDecimal, warmUpOf, withUnit, type WarmUpRun } from '@tribos/core';
+import { nm, toDecimal, withUnit } from '@tribos/core/ground';
+import { warmUpOf, type WarmUpRun } from '@tribos/core/fit';
 import type { JobContext } from '../job/index.js';
 import { Chart, type Inks } from '../chart/index.js';
 import { Empty, Sheet } from '../ui/index.js';

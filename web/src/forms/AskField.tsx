@@ -1,4 +1,4 @@
-import type { LengthUnit, Made, Shape } from '@tribos/core';
+import type { LengthUnit, Made, Shape } from '@tribos/core/ground';
 import { CheckField, SelectField, TextArea, TextField } from '../ui/Field.js';
 import { Choices } from '../ui/Choices.js';
 import { Trouble } from '../ui/Trouble.js';

@@ -1,4 +1,4 @@
-import { parseReading, type LengthUnit, type Shape } from '@tribos/core';
+import { parseReading, type LengthUnit, type Shape } from '@tribos/core/ground';
 import { lengthText, numberOrNull } from './lengthField.js';
 
 /** What stands in a form made from a description: figures as they are typed, a choice not made yet as nothing. */

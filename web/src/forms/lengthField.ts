@@ -1,4 +1,4 @@
-import { formatLength, nm, parseReading, type LengthUnit, type Nanometres } from '@tribos/core';
+import { formatLength, nm, parseReading, type LengthUnit, type Nanometres } from '@tribos/core/ground';
 import { FieldTrouble } from './useCheckedForm.js';
 
 /** What was typed in a length field, in nm. @throws FieldTrouble with the parser's sentence */

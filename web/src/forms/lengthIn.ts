@@ -1,4 +1,4 @@
-import { nm, withUnit, type LengthUnit } from '@tribos/core';
+import { nm, withUnit, type LengthUnit } from '@tribos/core/ground';
 
 /** A length of setting up as it is shown: hundredths of a millimetre, thousandths of an inch. */
 export const lengthIn =

@@ -1,7 +1,7 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { ChevronDown } from 'lucide-react';
 import { Link, NavLink } from 'react-router';
-import type { StationMark } from '@tribos/core';
+import type { StationMark } from '@tribos/core/house';
 import { RunScale, VerdictMark } from '../ui/index.js';
 
 /** One tick of the run sheet as a job has it. */

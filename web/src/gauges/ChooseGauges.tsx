@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { InstrumentBody } from '@tribos/contract';
-import { formatLength, usualGauges, type UsualGauge } from '@tribos/core';
+import { formatLength, usualGauges, type UsualGauge } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { useSettings } from '../kit/settings.js';
 import { touch } from '../kit/topics.js';

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { useParams } from 'react-router';
 import type { InstrumentView, StudyView } from '@tribos/contract';
-import { FEWEST_REPEATS, formatLength, nm, studyCells, studyFor, USUAL } from '@tribos/core';
+import { FEWEST_REPEATS, formatLength, nm, studyCells, studyFor, USUAL } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { InstrumentBody, type InstrumentView } from '@tribos/contract';
-import { USUAL, USUAL_LEAVES, type Instrument } from '@tribos/core';
+import { USUAL, USUAL_LEAVES, type Instrument } from '@tribos/core/ground';
 import {
   FieldTrouble,
   figure,

@@ -1,14 +1,14 @@
 import { useMemo } from 'react';
 import {
   atLeastText,
-  beforeMeasuring,
   isGap,
   limitFigureText,
   nm,
   type Instrument,
   type SizePlace,
   type Place,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { beforeMeasuring } from '@tribos/core/readings';
 import type { JobContext } from '../job/index.js';
 
 /** Which of the shop's gauges can decide what at a place, said before anything is read with them. */

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { InstrumentView } from '@tribos/contract';
-import { calibrationOverdue, formatLength, nm, USUAL, type Instrument } from '@tribos/core';
+import { calibrationOverdue, formatLength, nm, USUAL, type Instrument } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';

@@ -1,5 +1,5 @@
 import type { StudyView } from '@tribos/contract';
-import { formatLength, nm, type LengthUnit } from '@tribos/core';
+import { formatLength, nm, type LengthUnit } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, dayText } from '../ui/index.js';

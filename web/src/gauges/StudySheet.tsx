@@ -3,7 +3,7 @@ import { useSave } from '../kit/useSave.js';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
 import type { StudyBody, StudyView } from '@tribos/contract';
-import { FEWEST_REPEATS, formatLength, nm, type Instrument, type LengthUnit } from '@tribos/core';
+import { FEWEST_REPEATS, formatLength, nm, type Instrument, type LengthUnit } from '@tribos/core/ground';
 import { onFigure } from '../gaugeLine/index.js';
 import { lengthOf, useCheckedForm } from '../forms/index.js';
 import { api } from '../kit/api.js';

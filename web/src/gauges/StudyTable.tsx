@@ -8,7 +8,7 @@ import {
   toDecimal,
   type LengthUnit,
   type StudyCell,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { Chart, type Inks } from '../chart/index.js';
 import { TextField } from '../ui/index.js';
 

@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import type { ReportView } from '@tribos/contract';
-import type { LengthUnit } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { Button } from '../ui/index.js';
 

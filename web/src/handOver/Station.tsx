@@ -5,7 +5,8 @@ import { VerdictMark } from '../ui/index.js';
 import { StripScale } from '../verdicts/index.js';
 import { PdfButton } from './PdfButton.js';
 import { useMemo } from 'react';
-import { isFigureCell, reportOf, type Block, type LengthUnit } from '@tribos/core';
+import { isFigureCell, type Block, type LengthUnit } from '@tribos/core/ground';
+import { reportOf } from '@tribos/core/house';
 
 /** The report of a job so far, made of the sections its rooms give; it grows with every room. */
 export function ReportStation() {

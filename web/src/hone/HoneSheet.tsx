@@ -1,19 +1,15 @@
 import { useState } from 'react';
+import { CONSTRUCTION, parseReading, WORK_DONE, type JobFile, type LengthUnit } from '@tribos/core/ground';
 import {
   asOpensToTheSides,
-  CONSTRUCTION,
   crossHatchCycles,
   crossHatchSpeed,
   HAND_PACE,
   HATCH,
   HONING_TOOLS,
   mayHone,
-  parseReading,
-  WORK_DONE,
   type HoningTool,
-  type JobFile,
-  type LengthUnit,
-} from '@tribos/core';
+} from '@tribos/core/hone';
 import { lengthText } from '../forms/index.js';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';

@@ -1,4 +1,5 @@
-import { BOTTOM_END, bottomEnd, type Judgement } from '@tribos/core';
+import type { Judgement } from '@tribos/core/house';
+import { BOTTOM_END, bottomEnd } from '@tribos/core/inspect';
 import { EntrySheet } from '../entry/index.js';
 import type { Clean } from './useClean.js';
 

@@ -1,4 +1,5 @@
-import { bottomEnd, CAUGHT, DEBRIS_TABLE, debrisOf, type Judgement } from '@tribos/core';
+import type { Judgement } from '@tribos/core/house';
+import { bottomEnd, CAUGHT, DEBRIS_TABLE, debrisOf } from '@tribos/core/inspect';
 import { CauseSays } from '../cause/index.js';
 import { PartsToGet } from '../parts/index.js';
 import { Button, Kbd } from '../ui/index.js';

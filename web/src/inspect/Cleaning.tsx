@@ -1,4 +1,4 @@
-import { cleanedWith, cleaningFor, CLEANING } from '@tribos/core';
+import { cleanedWith, cleaningFor, CLEANING } from '@tribos/core/inspect';
 import { BeginTimer } from '../timers/index.js';
 import { Button, Kbd } from '../ui/index.js';
 import type { Clean } from './useClean.js';

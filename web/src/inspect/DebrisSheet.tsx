@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { CAUGHT, DEBRIS, DEBRIS_KINDS, DEBRIS_TABLE, type DebrisKind } from '@tribos/core';
+import { CAUGHT, DEBRIS, DEBRIS_KINDS, DEBRIS_TABLE, type DebrisKind } from '@tribos/core/inspect';
 import { newEntry } from '../job/index.js';
 import { Button, Sheet, TextField } from '../ui/index.js';
 import type { Clean } from './useClean.js';

@@ -1,5 +1,5 @@
 import { useState, type PointerEvent } from 'react';
-import { laidOut, LAID_OUT } from '@tribos/core';
+import { laidOut, LAID_OUT } from '@tribos/core/inspect';
 import { newEntry } from '../job/index.js';
 import { PhotoPicker, tappedAt, usePictures } from '../photos/index.js';
 import { Button, Empty, Sheet } from '../ui/index.js';

@@ -1,14 +1,12 @@
 import { useState } from 'react';
 import {
-  DISPOSITIONS,
-  isGauged,
   PART_FINDINGS,
   parseReading,
   SEVERITIES,
-  type Disposition,
   type PartFindingKind,
   type Severity,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { DISPOSITIONS, isGauged, type Disposition } from '@tribos/core/inspect';
 import { Button, Kbd, TextField, Trouble } from '../ui/index.js';
 import { Stack } from './Stack.js';
 import { ANSWER_KEYS, ANSWERS, type Clean } from './useClean.js';

@@ -1,4 +1,5 @@
-import { DISPOSITIONS, PART_FINDINGS, type Inspected } from '@tribos/core';
+import { PART_FINDINGS } from '@tribos/core/ground';
+import { DISPOSITIONS, type Inspected } from '@tribos/core/inspect';
 import { Button, Kbd, VerdictMark } from '../ui/index.js';
 import { PartNow } from './PartNow.js';
 import type { Clean } from './useClean.js';

@@ -1,4 +1,5 @@
-import { assemblyOf, comesApart, sourceLine, takenApart } from '@tribos/core';
+import { sourceLine } from '@tribos/core/ground';
+import { assemblyOf, comesApart, takenApart } from '@tribos/core/inspect';
 import { Button, Kbd } from '../ui/index.js';
 import type { Clean } from './useClean.js';
 

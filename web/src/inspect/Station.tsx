@@ -1,5 +1,5 @@
 import { lazy, Suspense, useRef, useState } from 'react';
-import { notLookedAt } from '@tribos/core';
+import { notLookedAt } from '@tribos/core/inspect';
 import { KeysSheet, useFootKeys } from '../bar/index.js';
 import { CauseSheet } from '../cause/index.js';
 import { Next, StationFrame } from '../frame/index.js';

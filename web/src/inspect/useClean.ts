@@ -1,36 +1,37 @@
 import { useState } from 'react';
 import {
+  combineVerdicts,
+  TAKE_BACK,
+  standingIn,
+  overallOf,
+  partOf,
+  PART_FINDING,
+  PART_WORK,
+  type AnyEntry,
+  type JobFile,
+  type Overall,
+  type PartFindingKind,
+  type PartWorkKind,
+} from '@tribos/core/ground';
+import { timelineOf, type SentEntry } from '@tribos/core/house';
+import {
   APART,
   assemblyOf,
   bySection,
   CLEANED,
   cleanedWith,
-  combineVerdicts,
   comesApart,
   DISPOSITION_KEYS,
   forbids,
   harms,
-  TAKE_BACK,
   inspected,
   INSPECT_KINDS,
-  standingIn,
   liesApart,
   LOOKED,
-  overallOf,
-  partOf,
-  PART_FINDING,
-  PART_WORK,
-  timelineOf,
-  type AnyEntry,
   type CleaningKind,
   type Disposition,
   type Inspected,
-  type JobFile,
-  type Overall,
-  type PartFindingKind,
-  type PartWorkKind,
-  type SentEntry,
-} from '@tribos/core';
+} from '@tribos/core/inspect';
 import { newEntry, useSend, type JobContext } from '../job/index.js';
 
 /** Keys of the five answers, in their order. */

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
 import { asPng, handOver, labelSvg, useLabelSize } from '../labels/index.js';
 import { Button } from '../ui/index.js';
 

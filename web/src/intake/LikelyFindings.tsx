@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { likelyFindings, ownHistory, ROUTES, type Earlier, type JobFile } from '@tribos/core';
+import { ROUTES, type JobFile } from '@tribos/core/ground';
+import { likelyFindings, ownHistory, type Earlier } from '@tribos/core/intake';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 

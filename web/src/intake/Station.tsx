@@ -2,15 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { EditJob, type JobRow, type JobView, type Page } from '@tribos/contract';
-import {
-  askedConditions,
-  CODES,
-  sourceLine,
-  hangingLimits,
-  stripPlan,
-  type EngineSpec,
-  type JobFile,
-} from '@tribos/core';
+import { sourceLine, type EngineSpec, type JobFile } from '@tribos/core/ground';
+import { askedConditions, CODES, hangingLimits } from '@tribos/core/intake';
+import { stripPlan } from '@tribos/core/strip';
 import {
   figure,
   FormFields,

@@ -1,5 +1,5 @@
 import { createContext, Suspense, useContext, type ComponentType } from 'react';
-import type { Place } from '@tribos/core';
+import type { Place } from '@tribos/core/ground';
 import type { JobContext } from './useJob.js';
 
 /** What a room shows at another's station: the job, the place in hand, and what a press on it does. */

@@ -1,4 +1,4 @@
-import type { AnyEntry, EntryKind } from '@tribos/core';
+import type { AnyEntry, EntryKind } from '@tribos/core/ground';
 import { v7 } from 'uuid';
 
 /**

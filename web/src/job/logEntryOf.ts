@@ -1,11 +1,6 @@
-import {
-  readEntry,
-  slipsFound,
-  type EntryReading,
-  type JobFile,
-  type AnyEntry,
-  type SentEntry,
-} from '@tribos/core';
+import type { EntryReading, JobFile, AnyEntry } from '@tribos/core/ground';
+import { readEntry, type SentEntry } from '@tribos/core/house';
+import { slipsFound } from '@tribos/core/readings';
 
 type Log = ReadonlyMap<string, AnyEntry>;
 const logOf = (file: JobFile): Map<string, AnyEntry> => new Map(file.log.map((e) => [e.id, e]));

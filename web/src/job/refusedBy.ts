@@ -1,4 +1,5 @@
-import { bodyMisfits, type JobFile, type AnyEntry, type SentEntry } from '@tribos/core';
+import type { JobFile, AnyEntry } from '@tribos/core/ground';
+import { bodyMisfits, type SentEntry } from '@tribos/core/house';
 import { logEntryOf } from './logEntryOf.js';
 
 /** Why entries would not be taken one after another, said before they are sent; null where they would be. */

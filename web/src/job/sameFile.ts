@@ -1,4 +1,5 @@
-import { sameEntry, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { sameEntry } from '@tribos/core/house';
 
 /**
  * Whether a job is, for every verdict, what it was: the same parts of it, and the same entries. What was typed here is

@@ -2,15 +2,9 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
-import {
-  mapsOf,
-  becomes,
-  judged,
-  judgeJob,
-  type JobFile,
-  type Judgement,
-  type LengthUnit,
-} from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import { mapsOf } from '@tribos/core/bore';
+import { becomes, judged, judgeJob, type Judgement } from '@tribos/core/house';
 import { usePropagate, useSpreads } from '../bore/index.js';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { JobFile, SentEntry } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import type { SentEntry } from '@tribos/core/house';
 import { post } from '../outbox/index.js';
 import { refusedBy } from './refusedBy.js';
 

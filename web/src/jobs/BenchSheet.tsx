@@ -1,19 +1,11 @@
 import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import {
-  placesRead,
-  gapsRead,
   bracketText,
-  featureOf,
-  listedThings,
-  placeFigure,
-  roomsMeasured,
-  borePlan,
   directionName,
   isBlocked,
   wholeLimitText,
   nm,
-  pistonPlace,
   sourceLine,
   pistonAsked,
   placeKey,
@@ -23,7 +15,10 @@ import {
   type FeatureKey,
   type JobFile,
   type LengthUnit,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { listedThings, roomsMeasured } from '@tribos/core/house';
+import { featureOf } from '@tribos/core/measurands';
+import { placesRead, gapsRead, placeFigure, borePlan, pistonPlace } from '@tribos/core/readings';
 import { useJobContext } from '../job/index.js';
 import { Button, dayText } from '../ui/index.js';
 

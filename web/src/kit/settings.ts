@@ -1,4 +1,4 @@
-import type { LengthUnit } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
 import { store } from './store.js';
 
 /** What a person sets for this device: reading unit, light, and whether it is read from a metre. */

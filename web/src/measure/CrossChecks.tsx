@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import { type JobFile, checksOf, crossCheckSentence, type LengthUnit } from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import { checksOf, crossCheckSentence } from '@tribos/core/fit';
 import { VerdictMark } from '../ui/index.js';
 
 /** Independent ways to the same figure, held against each other; those that do not agree first. */

@@ -1,5 +1,5 @@
 import { memo, type ReactNode } from 'react';
-import { quantitiesOf, type JobFile, type LengthUnit, type Place, type Figure } from '@tribos/core';
+import { quantitiesOf, type JobFile, type LengthUnit, type Place, type Figure } from '@tribos/core/ground';
 import { WallMap } from '../bore/index.js';
 import { LimitStrip } from '../verdicts/index.js';
 import { PlaceRows } from './PlaceRows.js';

@@ -4,21 +4,22 @@ import { v7 } from 'uuid';
 import type { AppendedLog } from '@tribos/contract';
 import {
   atHand,
-  guessMapping,
   LEAF_ANSWERS,
-  stackText,
   placeName,
   pistonAsked,
+  type LengthUnit,
+  type JobFile,
+} from '@tribos/core/ground';
+import { HOUSE, placesIn } from '@tribos/core/house';
+import {
+  guessMapping,
   TABLE_COLUMNS,
-  HOUSE,
-  placesIn,
   tableRow,
   unitOfHead,
-  type LengthUnit,
   type TableColumn,
-  type JobFile,
   type TableMapping,
-} from '@tribos/core';
+} from '@tribos/core/readings';
+import { stackText } from '@tribos/core/rings';
 import { type JobContext } from '../job/index.js';
 import { tellAnswered } from '../outbox/index.js';
 import { api, ApiError } from '../kit/api.js';

@@ -1,4 +1,6 @@
-import { isGap, settleSentence, placeKey, type NextAction } from '@tribos/core';
+import { isGap, placeKey } from '@tribos/core/ground';
+import type { NextAction } from '@tribos/core/house';
+import { settleSentence } from '@tribos/core/readings';
 import type { Bar } from '../bar/index.js';
 import type { JobContext } from '../job/index.js';
 import { Button, LinkButton } from '../ui/index.js';

@@ -1,15 +1,6 @@
 import { memo, useState } from 'react';
-import {
-  placesRead,
-  gapsRead,
-  placeFigure,
-  bracketText,
-  isGap,
-  placeKey,
-  type JobFile,
-  type LengthUnit,
-  type Place,
-} from '@tribos/core';
+import { bracketText, isGap, placeKey, type JobFile, type LengthUnit, type Place } from '@tribos/core/ground';
+import { placesRead, gapsRead, placeFigure } from '@tribos/core/readings';
 import { listedPlaces, underItsMap } from '../bar/index.js';
 
 /** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */

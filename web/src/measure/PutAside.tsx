@@ -1,5 +1,6 @@
 import { memo } from 'react';
-import { type LengthUnit, readingsOf, putAsideSentences, type JobFile } from '@tribos/core';
+import type { LengthUnit, JobFile } from '@tribos/core/ground';
+import { readingsOf, putAsideSentences } from '@tribos/core/readings';
 
 /** Readings that stay in the log and no longer count, and why. */
 export const PutAside = memo(function PutAside({ file, unit }: { file: JobFile; unit: LengthUnit }) {

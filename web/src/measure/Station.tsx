@@ -11,19 +11,10 @@ import { NextButtons } from './NextButtons.js';
 import { PutAside } from './PutAside.js';
 import { RoomTabs, ThingsPanel } from './ThingsPanel.js';
 import { lazy, useCallback, useMemo } from 'react';
-import {
-  boresOf,
-  readingsOf,
-  cylinderOf,
-  isCheckedSo,
-  isOfCylinder,
-  openZero,
-  roomsMeasured,
-  walkIn,
-  walkOf,
-  type NextAction,
-  type Place,
-} from '@tribos/core';
+import { cylinderOf, isOfCylinder, type Place } from '@tribos/core/ground';
+import { boresOf } from '@tribos/core/bore';
+import { roomsMeasured, walkIn, type NextAction } from '@tribos/core/house';
+import { readingsOf, isCheckedSo, openZero, walkOf } from '@tribos/core/readings';
 
 const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));

@@ -1,19 +1,14 @@
 import { useState } from 'react';
 import {
-  placesRead,
-  gapsRead,
   quantitiesOf,
   bracketText,
-  listedThings,
-  MEASURING,
-  placeFigure,
   placeKey,
-  type roomsMeasured,
   type JobFile,
   type LengthUnit,
-  type ListedThing,
   type Place,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { listedThings, MEASURING, type roomsMeasured, type ListedThing } from '@tribos/core/house';
+import { placesRead, gapsRead, placeFigure } from '@tribos/core/readings';
 import { Panels, type PanelProps } from '../job/index.js';
 import { LimitStrip } from '../verdicts/index.js';
 

@@ -1,4 +1,5 @@
-import { checkedNow, nm, ZERO_CHECK, type Instrument, type JobFile } from '@tribos/core';
+import { nm, ZERO_CHECK, type Instrument, type JobFile } from '@tribos/core/ground';
+import { checkedNow } from '@tribos/core/readings';
 import { EntrySheet } from '../entry/index.js';
 
 /** A micrometer or calliper closed, or set on its standard, before it is used: what it shows there is taken off. */

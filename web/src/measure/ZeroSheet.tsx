@@ -3,14 +3,12 @@ import {
   atHand,
   atLeastText,
   CLOSING_ZERO,
-  comparatorWorth,
   driftAllowed,
   fromDeviation,
   lengthUnitOf,
   nm,
   parseReading,
   readingContext,
-  suggestedZero,
   toDecimal,
   withUnit,
   ZERO,
@@ -18,7 +16,8 @@ import {
   type LengthUnit,
   type Zero,
   type ZeroEntry,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { comparatorWorth, suggestedZero } from '@tribos/core/readings';
 import { EntrySheet } from '../entry/index.js';
 import type { JobContext } from '../job/index.js';
 import { SelectField, TextField } from '../ui/index.js';

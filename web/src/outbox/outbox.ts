@@ -1,4 +1,4 @@
-import type { SentEntry } from '@tribos/core';
+import type { SentEntry } from '@tribos/core/house';
 import type { AppendedLog } from '@tribos/contract';
 import { api } from '../kit/api.js';
 import { setLine } from '../kit/line.js';

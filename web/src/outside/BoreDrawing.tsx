@@ -1,4 +1,5 @@
-import { askedText, formatLength, nm, type Ticket, type TicketDraft } from '@tribos/core';
+import { formatLength, nm } from '@tribos/core/ground';
+import { askedText, type Ticket, type TicketDraft } from '@tribos/core/outside';
 
 type Line = Ticket['lines'][number];
 

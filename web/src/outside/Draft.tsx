@@ -1,17 +1,7 @@
 import { useState, type ReactNode } from 'react';
-import {
-  aimReason,
-  draftTicket,
-  oddsWords,
-  OUTSIDE_WORKS,
-  outsideOf,
-  parseReading,
-  shapeDoubts,
-  TICKET,
-  type JobFile,
-  type LengthUnit,
-  type Way,
-} from '@tribos/core';
+import { oddsWords, OUTSIDE_WORKS, parseReading, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { aimReason, draftTicket, shapeDoubts, TICKET } from '@tribos/core/outside';
+import { outsideOf, type Way } from '@tribos/core/routes';
 import { newEntry, useSend } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { Button, CheckField, SelectField, TextField, TextLink, Trouble } from '../ui/index.js';

@@ -1,4 +1,4 @@
-import { formatLength, nm, type Firm, type LengthUnit } from '@tribos/core';
+import { formatLength, nm, type Firm, type LengthUnit } from '@tribos/core/ground';
 
 /** How a firm's work comes back: its bias and spread about what was aimed at, on one small scale. */
 export function FirmPicture({ firm, unit }: { firm: Firm; unit: LengthUnit }) {

@@ -1,4 +1,5 @@
-import { OUTSIDE_WORKS, TICKET, type JobFile } from '@tribos/core';
+import { OUTSIDE_WORKS, type JobFile } from '@tribos/core/ground';
+import { TICKET } from '@tribos/core/outside';
 import { EntrySheet } from '../entry/index.js';
 
 const PARTS = { head: OUTSIDE_WORKS.head, crank: OUTSIDE_WORKS.crank };

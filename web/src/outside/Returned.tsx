@@ -1,14 +1,5 @@
-import {
-  askedText,
-  depthText,
-  directionName,
-  nm,
-  offBy,
-  returnedBores,
-  withUnit,
-  type JobFile,
-  type TicketStanding,
-} from '@tribos/core';
+import { depthText, directionName, nm, withUnit, type JobFile } from '@tribos/core/ground';
+import { askedText, offBy, returnedBores, type TicketStanding } from '@tribos/core/outside';
 import { stationPath } from '../kit/stationPath.js';
 import { TextLink, VerdictMark } from '../ui/index.js';
 

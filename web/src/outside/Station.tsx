@@ -1,5 +1,7 @@
 import { useState } from 'react';
-import { waysOf, decidedWay, outsideOf, standingDecision, ticketsOf, toSend } from '@tribos/core';
+import { standingDecision } from '@tribos/core/ground';
+import { decidedWay, ticketsOf, toSend } from '@tribos/core/outside';
+import { waysOf, outsideOf } from '@tribos/core/routes';
 import { Next, Rest, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';

@@ -2,24 +2,26 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import type { FirmView } from '@tribos/contract';
 import {
-  acceptedWords,
-  mayPass,
   moneyText,
-  NEWS,
   oddsWords,
   OUTSIDE_WORKS,
   parseMoney,
-  partOfTicket,
   PART_WORK,
+  WORK_DONE,
+  type JobFile,
+} from '@tribos/core/ground';
+import type { Judgement } from '@tribos/core/house';
+import {
+  acceptedWords,
+  mayPass,
+  NEWS,
+  partOfTicket,
   TICKET_NEWS,
   unproved,
-  WORK_DONE,
   workOfTicket,
-  type JobFile,
-  type Judgement,
   type NewsKind,
   type TicketStanding,
-} from '@tribos/core';
+} from '@tribos/core/outside';
 import { newEntry, refusedBy } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';

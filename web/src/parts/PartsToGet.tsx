@@ -1,4 +1,4 @@
-import { partsToGet } from '@tribos/core';
+import { partsToGet } from '@tribos/core/house';
 import { useJobContext } from '../job/index.js';
 
 /** What has to be there before assembly, and what asks for it. */

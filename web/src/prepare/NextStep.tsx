@@ -1,15 +1,12 @@
+import { placeKey, RING_NAMES, WORK_DONE, capital } from '@tribos/core/ground';
 import {
   FREE_SLIDE,
   isPreparing,
-  placeKey,
-  RING_NAMES,
   ringSentence,
   solidText,
-  WORK_DONE,
-  capital,
   type OrderStep,
   type RingWork,
-} from '@tribos/core';
+} from '@tribos/core/rings';
 import { lengthText } from '../forms/index.js';
 import { Next } from '../frame/index.js';
 import { newEntry, type JobContext } from '../job/index.js';

@@ -1,4 +1,5 @@
-import { ORDER, type LengthUnit, type OrderStep } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import { ORDER, type OrderStep } from '@tribos/core/rings';
 import { ScribedScale } from '../ui/index.js';
 
 /** The order of work on one cylinder as a scribed scale: done, next in brass, what fell back with its reason. */

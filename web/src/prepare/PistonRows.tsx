@@ -1,20 +1,17 @@
 import {
-  gapsRead,
   bracketText,
   capital,
-  groovePlace,
-  pistonChecks,
-  pistonCheckText,
   placeKey,
   verdictSentence,
-  weightSpread,
   type AnyPlace,
   type Figure,
   type JobFile,
   type LengthUnit,
   type Place,
-  type RingPack,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { pistonChecks, pistonCheckText, weightSpread } from '@tribos/core/fit';
+import { gapsRead } from '@tribos/core/readings';
+import { groovePlace, type RingPack } from '@tribos/core/rings';
 import { Button } from '../ui/index.js';
 
 /** Piston and pin of one cylinder: looked over, pin against its limits, rings in their grooves. */

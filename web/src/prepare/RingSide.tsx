@@ -1,17 +1,14 @@
 import {
   FILING_TOOLS,
   nm,
-  passText,
-  schoolText,
-  USUAL_CUT,
   verdictSentence,
   withUnit,
   type Figure,
   type FilingTool,
   type JobFile,
   type LengthUnit,
-  type RingWork,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { passText, schoolText, USUAL_CUT, type RingWork } from '@tribos/core/rings';
 import { takeTool, useFilingTool } from './useRingWork.js';
 
 /** Beside the rings: the tool in hand and what it cuts, what stands, which rule governs and what others would say. */

@@ -12,7 +12,8 @@ import { RingSide } from './RingSide.js';
 import { useReadHere } from './useReadHere.js';
 import { usePreparing, type Preparing } from './usePreparing.js';
 import { lazy } from 'react';
-import { boreAt, depthText, gapDepths, packOf, withUnit, type GappedRing } from '@tribos/core';
+import { depthText, withUnit, type GappedRing } from '@tribos/core/ground';
+import { boreAt, gapDepths, packOf } from '@tribos/core/rings';
 
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import type { LengthUnit, RingWork } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import type { RingWork } from '@tribos/core/rings';
 import { Button, Kbd, Trouble } from '../ui/index.js';
 
 /** What may be said beside a step: where it was squared, which way its ends lie, what its bag says. */

@@ -1,15 +1,6 @@
-import {
-  FILED,
-  gapPlace,
-  parseReading,
-  RING_STEP,
-  type FilingTool,
-  type LengthUnit,
-  type Nanometres,
-  type RingStepName,
-  type RingWork,
-  type SentEntry,
-} from '@tribos/core';
+import { FILED, parseReading, type FilingTool, type LengthUnit, type Nanometres } from '@tribos/core/ground';
+import type { SentEntry } from '@tribos/core/house';
+import { gapPlace, RING_STEP, type RingStepName, type RingWork } from '@tribos/core/rings';
 import type { Bar } from '../bar/index.js';
 import { newEntry, refusedBy, type JobContext } from '../job/index.js';
 import { post } from '../outbox/index.js';

@@ -1,14 +1,7 @@
 import { useMemo, useState } from 'react';
-import {
-  gapPlace,
-  isOfCylinder,
-  isPreparing,
-  orderOfWork,
-  placeKey,
-  walkOf,
-  type Nanometres,
-  type Place,
-} from '@tribos/core';
+import { isOfCylinder, placeKey, type Nanometres, type Place } from '@tribos/core/ground';
+import { walkOf } from '@tribos/core/readings';
+import { gapPlace, isPreparing, orderOfWork } from '@tribos/core/rings';
 import { rememberedGauge, useBar } from '../bar/index.js';
 import type { JobContext } from '../job/index.js';
 import { ringActs } from './ringActs.js';

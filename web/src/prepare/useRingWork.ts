@@ -1,18 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { FilingsView } from '@tribos/contract';
-import {
-  gapPlace,
-  gapped,
-  packOf,
-  askedRings,
-  ringWork,
-  type FilingTool,
-  type GappedRing,
-  type Nanometres,
-  type RingGapPlace,
-  type RingWork,
-} from '@tribos/core';
+import type { FilingTool, GappedRing, Nanometres, RingGapPlace } from '@tribos/core/ground';
+import { gapPlace, gapped, packOf, askedRings, ringWork, type RingWork } from '@tribos/core/rings';
 import type { JobContext } from '../job/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';

@@ -1,5 +1,6 @@
 import { Trouble } from '../ui/index.js';
-import { REFIT_SEEN, refitState, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { REFIT_SEEN, refitState } from '@tribos/core/refit';
 import { newEntry, useSend } from '../job/index.js';
 import { TakeBack } from './TakeBack.js';
 

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { FLUID_FILLED, fluidName, parseFigure, refitState, type JobFile } from '@tribos/core';
+import { parseFigure, type JobFile } from '@tribos/core/ground';
+import { FLUID_FILLED, fluidName, refitState } from '@tribos/core/refit';
 import { newEntry, useSend } from '../job/index.js';
 import { TakeBack } from './TakeBack.js';
 import { Button, CheckField, TextField, Trouble } from '../ui/index.js';

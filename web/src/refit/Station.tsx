@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import { notYetStarted } from '@tribos/core';
+import { notYetStarted } from '@tribos/core/refit';
 import { LeakAfter, LeakBar, useLeakAfter } from '../before/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';

@@ -1,4 +1,5 @@
-import { TAKE_BACK, type SentEntry } from '@tribos/core';
+import { TAKE_BACK } from '@tribos/core/ground';
+import type { SentEntry } from '@tribos/core/house';
 import { newEntry } from '../job/index.js';
 import { Button } from '../ui/index.js';
 

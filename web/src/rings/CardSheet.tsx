@@ -1,14 +1,12 @@
 import {
   capital,
-  RING_CARD,
   RING_NAMES,
-  SECTIONS,
   sourceLine,
   type GappedRing,
   type JobFile,
   type LengthUnit,
-  type RingPack,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { RING_CARD, SECTIONS, type RingPack } from '@tribos/core/rings';
 import { EntrySheet } from '../entry/index.js';
 import { lengthText } from '../forms/index.js';
 

@@ -1,12 +1,12 @@
+import type { EngineSpec } from '@tribos/core/ground';
 import {
   CLOCKED_NAMES,
   fittingOrder,
   fromZero,
   type Clock,
   type Clocked,
-  type EngineSpec,
   type RingPack,
-} from '@tribos/core';
+} from '@tribos/core/rings';
 
 /** Half the side of the picture, and the circles rings lie on, outermost the topmost. */
 const HALF = 150;

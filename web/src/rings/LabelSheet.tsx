@@ -1,16 +1,6 @@
 import { useEffect, useState } from 'react';
-import {
-  askedRings,
-  bagCode,
-  bracketText,
-  gapped,
-  gapTarget,
-  packOf,
-  ringHistory,
-  type GappedRing,
-  type JobFile,
-  type LengthUnit,
-} from '@tribos/core';
+import { bracketText, type GappedRing, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { askedRings, bagCode, gapped, gapTarget, packOf, ringHistory } from '@tribos/core/rings';
 import { Button, Sheet } from '../ui/index.js';
 import { asPng, handOver, useLabelSize } from '../labels/index.js';
 import { bagLabel } from './label.js';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
+import { capital, whoOf, type JobFile } from '@tribos/core/ground';
 import {
-  capital,
   clockedOf,
   CLOCKED_NAMES,
   clockMeant,
@@ -12,13 +12,11 @@ import {
   gapTarget,
   pegTroubles,
   RING_CLOCK,
-  whoOf,
   type Clock,
   type ClockBy,
   type Clocked,
-  type JobFile,
   type RingPack,
-} from '@tribos/core';
+} from '@tribos/core/rings';
 import { Choices, dayText, Button, Kbd } from '../ui/index.js';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';

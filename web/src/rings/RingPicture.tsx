@@ -1,5 +1,6 @@
 import { useId } from 'react';
-import { leafText, limitFigureText, limitText, type GapTarget, type LengthUnit } from '@tribos/core';
+import { leafText, limitFigureText, limitText, type LengthUnit } from '@tribos/core/ground';
+import type { GapTarget } from '@tribos/core/rings';
 
 /** Widest gap drawn, over the minimum or the bracket. */
 const ROOM = 1.45;

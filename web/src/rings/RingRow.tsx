@@ -2,22 +2,24 @@ import {
   bracketText,
   capital,
   depthText,
-  gapAt,
   inMetric,
   leafText,
-  triedElsewhere,
-  GAP_RULES,
   RING_NAMES,
-  ringSentence,
-  SECTIONS,
   sourceLine,
-  stackText,
   withUnit,
   type Figure,
   type JobFile,
   type LengthUnit,
+} from '@tribos/core/ground';
+import {
+  gapAt,
+  triedElsewhere,
+  GAP_RULES,
+  ringSentence,
+  SECTIONS,
+  stackText,
   type RingWork,
-} from '@tribos/core';
+} from '@tribos/core/rings';
 import { Kbd, VerdictMark, type MarkState } from '../ui/index.js';
 import { markOf } from '../verdicts/index.js';
 import { RingPicture } from './RingPicture.js';

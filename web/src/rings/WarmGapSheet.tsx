@@ -1,15 +1,5 @@
-import {
-  capital,
-  gapAt,
-  gapChange,
-  RING_NAMES,
-  RING_WARM_UP,
-  withUnit,
-  nm,
-  type JobFile,
-  type LengthUnit,
-  type RingWork,
-} from '@tribos/core';
+import { capital, RING_NAMES, withUnit, nm, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { gapAt, gapChange, RING_WARM_UP, type RingWork } from '@tribos/core/rings';
 import { Sheet } from '../ui/index.js';
 
 /** What warmth does to one gap, cold, in the first seconds and once warm: it explains and never overrides. */

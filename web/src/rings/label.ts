@@ -1,4 +1,5 @@
-import { bagCode, capital, RING_NAMES, type GappedRing, type JobFile } from '@tribos/core';
+import { capital, RING_NAMES, type GappedRing, type JobFile } from '@tribos/core/ground';
+import { bagCode } from '@tribos/core/rings';
 import { labelSvg, type LabelSize } from '../labels/index.js';
 
 /** One bag's label as SVG: job, cylinder, ring, what its gap was proved by, and its code to scan. */

@@ -1,4 +1,4 @@
-import { buildNow, buildText, isByBuild, type JobFile } from '@tribos/core';
+import { buildNow, buildText, isByBuild, type JobFile } from '@tribos/core/ground';
 import { Button } from '../ui/index.js';
 
 /** Of what it is built, where limits hang on that; what nobody has said since it was changed. */

@@ -1,4 +1,4 @@
-import { BUILD_PARTS, BUILD_SAID, buildNow, MAKERS_OWN, type Build, type JobFile } from '@tribos/core';
+import { BUILD_PARTS, BUILD_SAID, buildNow, MAKERS_OWN, type Build, type JobFile } from '@tribos/core/ground';
 import { EntrySheet } from '../entry/index.js';
 
 const NAMES: Readonly<Record<keyof Build, string>> = {

@@ -1,22 +1,24 @@
 import { useState } from 'react';
 import {
   quantitiesOf,
-  CAM_EVENTS,
-  CAM_TIMED,
   TAKE_BACK,
-  camReadings,
-  hasCamTiming,
-  lastCamReading,
   nm,
-  VALVE_TRAIN,
-  WHEEL_ZEROS,
   withUnit,
-  type CamEvent,
   type Figure,
   type JobFile,
   type LengthUnit,
+} from '@tribos/core/ground';
+import {
+  CAM_EVENTS,
+  CAM_TIMED,
+  camReadings,
+  hasCamTiming,
+  lastCamReading,
+  VALVE_TRAIN,
+  WHEEL_ZEROS,
+  type CamEvent,
   type WheelZero,
-} from '@tribos/core';
+} from '@tribos/core/setup';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, SelectField, TextField, Trouble } from '../ui/index.js';
 import { LimitStrip } from '../verdicts/index.js';

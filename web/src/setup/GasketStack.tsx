@@ -3,17 +3,13 @@ import {
   GASKETS,
   STACK_LAID,
   TAKE_BACK,
-  laidAt,
-  lastLaid,
   nm,
-  opensWithGasket,
-  stackChoices,
   withUnit,
   type JobFile,
   type LengthUnit,
-  type StackEffect,
-  type StackPlace,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { opensWithGasket } from '@tribos/core/assembly';
+import { laidAt, lastLaid, stackChoices, type StackEffect, type StackPlace } from '@tribos/core/setup';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, SelectField, Trouble } from '../ui/index.js';
 import { lengthIn } from '../forms/index.js';

@@ -1,16 +1,6 @@
 import { useState } from 'react';
-import {
-  CRANK_TRAIN,
-  geometryOf,
-  nm,
-  parseReading,
-  pistonBelowTop,
-  strokeOf,
-  wheelAt,
-  withUnit,
-  type JobFile,
-  type LengthUnit,
-} from '@tribos/core';
+import { nm, parseReading, withUnit, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { CRANK_TRAIN, geometryOf, pistonBelowTop, strokeOf, wheelAt } from '@tribos/core/setup';
 import { TextField } from '../ui/index.js';
 import { lengthIn } from '../forms/index.js';
 

@@ -1,18 +1,14 @@
+import { placeKey, type JobFile, type LengthUnit, type Place } from '@tribos/core/ground';
+import { placeOn, spot } from '@tribos/core/measurands';
 import {
   matchText,
-  placeKey,
-  placeOn,
   PORT_ROOF,
   PORT_WIDTH,
   portMap,
   portMatches,
-  spot,
-  type JobFile,
-  type LengthUnit,
   type MappedPort,
-  type Place,
   type PortFigure,
-} from '@tribos/core';
+} from '@tribos/core/setup';
 import { lengthIn } from '../forms/index.js';
 
 const W = 560;

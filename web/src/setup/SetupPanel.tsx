@@ -1,26 +1,18 @@
 import { useMemo, useState, type ReactNode } from 'react';
+import { GASKETS, placeKey, type JobFile, type Place } from '@tribos/core/ground';
+import { placeOn, thingsOfKind, type Measurand, type Thing } from '@tribos/core/measurands';
+import { placesRead, gapsRead, walkOf } from '@tribos/core/readings';
 import {
-  placesRead,
-  gapsRead,
   CHAIN_RIVET,
-  GASKETS,
   CLAY,
   deckOf,
   LASH,
-  placeKey,
-  placeOn,
   PORT_MEASURES,
   PROUD,
   setupMeasures,
   squishOf,
   SETUP_MEASURES,
-  thingsOfKind,
-  walkOf,
-  type JobFile,
-  type Measurand,
-  type Place,
-  type Thing,
-} from '@tribos/core';
+} from '@tribos/core/setup';
 import { readingSheets, ReadingStation, useBar, type Bar, type ReadingSheets } from '../bar/index.js';
 import { Panels, type JobContext } from '../job/index.js';
 import { ThingsPanel } from '../measure/index.js';

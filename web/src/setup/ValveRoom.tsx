@@ -1,19 +1,6 @@
-import {
-  CLAY,
-  contactOf,
-  placeKey,
-  placeOn,
-  spot,
-  SWEEP,
-  SWEEP_ANGLES,
-  thingsHad,
-  type Contact,
-  type Figure,
-  type JobFile,
-  type LengthUnit,
-  type Place,
-  type Thing,
-} from '@tribos/core';
+import { placeKey, type Figure, type JobFile, type LengthUnit, type Place } from '@tribos/core/ground';
+import { placeOn, spot, thingsHad, type Thing } from '@tribos/core/measurands';
+import { CLAY, contactOf, SWEEP, SWEEP_ANGLES, type Contact } from '@tribos/core/setup';
 import { lengthIn } from '../forms/index.js';
 
 const W = 720;

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { ShopSettings, type ShopView } from '@tribos/contract';
-import { money, moneyText, parseMoney } from '@tribos/core';
+import { money, moneyText, parseMoney } from '@tribos/core/ground';
 import {
   FieldTrouble,
   figure as figureOf,

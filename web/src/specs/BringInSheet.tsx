@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { LengthUnit } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import type { EngineView, SpecFilePreview } from '@tribos/contract';

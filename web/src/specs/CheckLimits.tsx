@@ -1,6 +1,13 @@
 import { useState } from 'react';
 import type { CheckLimit, EngineView } from '@tribos/contract';
-import { FEATURES, trustOf, typedAgain, type EngineSpec, type Limit, wholeLimitText } from '@tribos/core';
+import {
+  FEATURES,
+  trustOf,
+  typedAgain,
+  type EngineSpec,
+  type Limit,
+  wholeLimitText,
+} from '@tribos/core/ground';
 import { api, ApiError } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';

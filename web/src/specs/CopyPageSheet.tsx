@@ -12,7 +12,7 @@ import {
   type Source,
   sheetTableLines,
   wholeLimitText,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { api, ApiError } from '../kit/api.js';
 import { useSettings } from '../kit/settings.js';
 import { keys, queryClient } from '../kit/queries.js';

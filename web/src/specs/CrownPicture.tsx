@@ -1,4 +1,4 @@
-import type { EngineSpec } from '@tribos/core';
+import type { EngineSpec } from '@tribos/core/ground';
 
 const HALF = 120;
 const BORE = 70;

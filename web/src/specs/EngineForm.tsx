@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 } from 'uuid';
 import { NewEngine, type EngineView } from '@tribos/contract';
-import { readPortLine, type LengthUnit } from '@tribos/core';
+import { readPortLine, type LengthUnit } from '@tribos/core/ground';
 import {
   figure,
   FormFields,

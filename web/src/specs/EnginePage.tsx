@@ -13,7 +13,7 @@ import {
   type Limit,
   wholeLimitText,
   asPrinted,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';

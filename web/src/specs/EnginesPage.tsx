@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useState } from 'react';
 import { Link } from 'react-router';
 import type { EngineRow, SpecFilePreview } from '@tribos/contract';
-import { formatLength, nm } from '@tribos/core';
+import { formatLength, nm } from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';

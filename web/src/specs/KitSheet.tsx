@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { KitBody, type EngineView } from '@tribos/contract';
-import { EXPANSION, type EngineSpec, type Kit, type LengthUnit, type Material } from '@tribos/core';
+import { EXPANSION, type EngineSpec, type Kit, type LengthUnit, type Material } from '@tribos/core/ground';
 import {
   figure,
   FormFields,

@@ -1,5 +1,5 @@
-import type { EngineSpec } from '@tribos/core';
-import { formatLength, nm } from '@tribos/core';
+import type { EngineSpec } from '@tribos/core/ground';
+import { formatLength, nm } from '@tribos/core/ground';
 import { useSettings } from '../kit/settings.js';
 import { Button, Empty, FileLink } from '../ui/index.js';
 

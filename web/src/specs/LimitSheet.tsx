@@ -8,7 +8,7 @@ import {
   type EngineSpec,
   type FeatureKey,
   type Limit,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import {
   figure,
   FormFields,

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { EngineView, PartCheck } from '@tribos/contract';
-import type { SheetPart } from '@tribos/core';
+import type { SheetPart } from '@tribos/core/ground';
 import { blank, draftOf, SaveTrouble, valueOf, type Draft, type DraftTroubles } from '../forms/index.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';

@@ -1,4 +1,4 @@
-import type { LengthUnit, SheetPart } from '@tribos/core';
+import type { LengthUnit, SheetPart } from '@tribos/core/ground';
 import { Sheet } from '../ui/index.js';
 import { besideLines, partLines } from './partLines.js';
 

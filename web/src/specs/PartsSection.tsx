@@ -1,4 +1,5 @@
-import { HOUSE, recordsOf, sheetsOf, type EngineSpec, type Source } from '@tribos/core';
+import { recordsOf, type EngineSpec, type Source } from '@tribos/core/ground';
+import { HOUSE, sheetsOf } from '@tribos/core/house';
 import { Button } from '../ui/index.js';
 import { TrustText, worthTyping } from './trust.js';
 

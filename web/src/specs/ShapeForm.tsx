@@ -1,5 +1,5 @@
 import { Plus, X } from 'lucide-react';
-import type { LengthUnit, Shape, SheetPart } from '@tribos/core';
+import type { LengthUnit, Shape, SheetPart } from '@tribos/core/ground';
 import { BareField } from '../forms/index.js';
 import { Button, CheckField, Trouble } from '../ui/index.js';
 import { leading, wordOf } from './partWords.js';

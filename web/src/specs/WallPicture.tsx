@@ -1,4 +1,4 @@
-import { formatLength, halfTurn, nm, type EngineSpec, type LengthUnit } from '@tribos/core';
+import { formatLength, halfTurn, nm, type EngineSpec, type LengthUnit } from '@tribos/core/ground';
 
 const W = 320;
 const H = 170;

@@ -11,7 +11,7 @@ import {
   type Limit,
   type Port,
   wholeLimitText,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 
 type Change = SpecFilePreview['changes'][number];
 

@@ -1,5 +1,5 @@
 import type { NewEngine } from '@tribos/contract';
-import { nm, portLine, readPortLine, type EngineSpec, type LengthUnit } from '@tribos/core';
+import { nm, portLine, readPortLine, type EngineSpec, type LengthUnit } from '@tribos/core/ground';
 import { FieldTrouble, lengthOrNull, lengthText } from '../forms/index.js';
 
 /** What stands in the fields of an engine, lengths in the unit the form was begun in. */

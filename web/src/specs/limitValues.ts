@@ -10,7 +10,7 @@ import {
   type FeatureKey,
   type LengthUnit,
   type Limit,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { FieldTrouble, lengthOrNull, lengthText } from '../forms/index.js';
 
 /** A limit as its form holds it: everything as it is typed. */

@@ -1,4 +1,4 @@
-import { sourceLine, type LengthUnit, type Shape, type SheetPart, type Source } from '@tribos/core';
+import { sourceLine, type LengthUnit, type Shape, type SheetPart, type Source } from '@tribos/core/ground';
 import { lengthText } from '../forms/index.js';
 import { leading, wordOf } from './partWords.js';
 

@@ -1,4 +1,4 @@
-import type { SheetPart } from '@tribos/core';
+import type { SheetPart } from '@tribos/core/ground';
 
 const spaced = (key: string): string =>
   key

@@ -1,4 +1,4 @@
-import { trustOf, type Source } from '@tribos/core';
+import { trustOf, type Source } from '@tribos/core/ground';
 import { dayText } from '../ui/index.js';
 
 /** Who stands for a figure, in words: loud while nobody but its typist does. */

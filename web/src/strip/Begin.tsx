@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { CAUTIONS, inScope, listsOf, SCOPES, scopesOf, type Scope } from '@tribos/core';
+import { CAUTIONS, inScope, listsOf, SCOPES, scopesOf, type Scope } from '@tribos/core/strip';
 import { useMay } from '../people/index.js';
 import { ToolList, type useTools } from '../tools/index.js';
 import { Button } from '../ui/index.js';

@@ -1,6 +1,7 @@
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { v7 } from 'uuid';
-import { BOLT_CARD, stripLog, type EntryOf, type JobFile } from '@tribos/core';
+import type { EntryOf, JobFile } from '@tribos/core/ground';
+import { BOLT_CARD, stripLog } from '@tribos/core/strip';
 import { newEntry, refusedBy } from '../job/index.js';
 import { post } from '../outbox/index.js';
 import { PhotoPicker, tappedAt, usePictures } from '../photos/index.js';

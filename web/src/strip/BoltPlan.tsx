@@ -1,5 +1,6 @@
-import type { BoltHole, BoltMap, LengthUnit } from '@tribos/core';
-import { depthText } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import type { BoltHole, BoltMap } from '@tribos/core/strip';
+import { depthText } from '@tribos/core/ground';
 
 /** How one fastener stands on the plan. */
 export type HoleState = 'in' | 'now' | 'out' | 'wrong';

@@ -1,4 +1,5 @@
-import { BOLT, BOLT_STATES, depthText, type BoltHole, type LengthUnit } from '@tribos/core';
+import { depthText, type LengthUnit } from '@tribos/core/ground';
+import { BOLT, BOLT_STATES, type BoltHole } from '@tribos/core/strip';
 import { answersOf, EntrySheet } from '../entry/index.js';
 
 /** One fastener where it sits: stuck, broken, its thread damaged, or another one than on the plan. */

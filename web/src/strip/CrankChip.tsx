@@ -1,7 +1,8 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
 import { stationPath } from '../kit/stationPath.js';
 import { TextLink } from '../ui/index.js';
-import { openCrank, type JobFile, type LedgerLine } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { openCrank, type LedgerLine } from '@tribos/core/strip';
 
 /** Where the crank is closed again: there the chip is loud. */
 const CLOSES: ReadonlySet<string> = new Set(['top', 'refit']);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { MOVES, type LedgerLine, type Move } from '@tribos/core';
+import { MOVES, type LedgerLine, type Move } from '@tribos/core/strip';
 import { Button, Empty, SelectField, Sheet, TextField } from '../ui/index.js';
 import type { Strip } from './useStrip.js';
 

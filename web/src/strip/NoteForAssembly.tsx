@@ -1,4 +1,4 @@
-import { NOTES, STRIP_NOTE } from '@tribos/core';
+import { NOTES, STRIP_NOTE } from '@tribos/core/strip';
 import { EntrySheet } from '../entry/index.js';
 import type { Strip } from './useStrip.js';
 

@@ -1,4 +1,4 @@
-import { ODD, STRIP_ODD } from '@tribos/core';
+import { ODD, STRIP_ODD } from '@tribos/core/strip';
 import { answersOf, EntrySheet } from '../entry/index.js';
 import type { Strip } from './useStrip.js';
 

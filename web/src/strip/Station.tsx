@@ -1,7 +1,8 @@
 import { lazy, Suspense, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { EngineView } from '@tribos/contract';
-import { listAsDone, type BoltHole, type JobFile, type LengthUnit } from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import { listAsDone, type BoltHole } from '@tribos/core/strip';
 import { KeysSheet, useFootKeys } from '../bar/index.js';
 import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';

@@ -1,13 +1,5 @@
-import {
-  CAUTIONS,
-  holesOf,
-  BOLT,
-  NOTES,
-  STRIP_NOTE,
-  stripLog,
-  type BoltHole,
-  type LengthUnit,
-} from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import { CAUTIONS, holesOf, BOLT, NOTES, STRIP_NOTE, stripLog, type BoltHole } from '@tribos/core/strip';
 import { BeginTimer } from '../timers/index.js';
 import { Kbd } from '../ui/index.js';
 import { BoltPlan, type HoleState } from './BoltPlan.js';

@@ -1,5 +1,5 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
-import { capital } from '@tribos/core';
+import { capital } from '@tribos/core/ground';
 import { PressBar } from '../frame/index.js';
 import type { Strip } from './useStrip.js';
 

@@ -1,4 +1,5 @@
-import { LIES, ODD, type LengthUnit, type BoltHole, type PlannedStep } from '@tribos/core';
+import type { LengthUnit } from '@tribos/core/ground';
+import { LIES, ODD, type BoltHole, type PlannedStep } from '@tribos/core/strip';
 import { Button, Kbd } from '../ui/index.js';
 import { GRAINS } from './grain.js';
 import { StepNow } from './StepNow.js';

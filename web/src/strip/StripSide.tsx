@@ -1,4 +1,4 @@
-import { NOTES, STRIP_NOTE, stripLog } from '@tribos/core';
+import { NOTES, STRIP_NOTE, stripLog } from '@tribos/core/strip';
 import { Next } from '../frame/index.js';
 import type { ToolNeeded } from '../tools/index.js';
 import { Button, Kbd } from '../ui/index.js';

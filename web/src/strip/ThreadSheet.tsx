@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { parseReading, threadsLike, type LengthUnit } from '@tribos/core';
+import { parseReading, type LengthUnit } from '@tribos/core/ground';
+import { threadsLike } from '@tribos/core/strip';
 import { Sheet, TextField } from '../ui/index.js';
 
 /** Which thread a loose fastener has: over its crests, and by the pitch gauge. */

@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
-import { trayCode, type JobFile, type Tray } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { trayCode, type Tray } from '@tribos/core/strip';
 import { asPng, handOver, labelSvg, useLabelSize, type LabelSize } from '../labels/index.js';
 import { Button, Empty, Sheet, TextField } from '../ui/index.js';
 import type { Strip } from './useStrip.js';

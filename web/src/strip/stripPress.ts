@@ -1,14 +1,7 @@
-import {
-  mayNotAssemble,
-  mayNotFit,
-  REFITTED,
-  STRIP_ANSWER,
-  STRIPPED,
-  whyNotBack,
-  type AnyEntry,
-  type EntryKind,
-  type JobFile,
-} from '@tribos/core';
+import type { AnyEntry, EntryKind, JobFile } from '@tribos/core/ground';
+import { mayNotAssemble } from '@tribos/core/cause';
+import { mayNotFit } from '@tribos/core/inspect';
+import { REFITTED, STRIP_ANSWER, STRIPPED, whyNotBack } from '@tribos/core/strip';
 import { SPACE_ANSWERS_NOTHING } from '../bar/index.js';
 import type { StripHand } from './useStripHand.js';
 

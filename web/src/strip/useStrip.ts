@@ -1,4 +1,6 @@
 import { v7 } from 'uuid';
+import { TAKE_BACK } from '@tribos/core/ground';
+import { timelineOf } from '@tribos/core/house';
 import {
   CRANK_WAY,
   lastStripped,
@@ -7,16 +9,14 @@ import {
   STRIP_ADDED,
   STRIP_ODD,
   STRIP_PLAN,
-  TAKE_BACK,
   stripLog,
-  timelineOf,
   TRAY,
   type Loose,
   type Move,
   type OddWhy,
   type PlannedStep,
   type Scope,
-} from '@tribos/core';
+} from '@tribos/core/strip';
 import { newEntry, useSend, type JobContext } from '../job/index.js';
 import { setGrain, nextGrain } from './grain.js';
 import { pressOf, type Keep } from './stripPress.js';

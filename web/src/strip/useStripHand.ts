@@ -11,7 +11,7 @@ import {
   traysOf,
   type Loose,
   type PlannedStep,
-} from '@tribos/core';
+} from '@tribos/core/strip';
 import type { JobContext } from '../job/index.js';
 import { useGrain } from './grain.js';
 

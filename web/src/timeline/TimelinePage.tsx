@@ -1,6 +1,7 @@
 import { format, isSameDay, parseISO } from 'date-fns';
 import { useMemo, useState } from 'react';
-import { timelineOf, whoOf, type Told } from '@tribos/core';
+import { whoOf } from '@tribos/core/ground';
+import { timelineOf, type Told } from '@tribos/core/house';
 import { useJobContext } from '../job/index.js';
 import { EntryPhotos, usePhotos } from '../photos/index.js';
 import { Button, dayText, Empty } from '../ui/index.js';

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ToolView } from '@tribos/contract';
-import { listsOf, SPECIAL_TOOLS, type EngineSpec, type PlannedStep } from '@tribos/core';
+import type { EngineSpec } from '@tribos/core/ground';
+import { listsOf, SPECIAL_TOOLS, type PlannedStep } from '@tribos/core/strip';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 

@@ -1,5 +1,6 @@
 import { useSearchParams } from 'react-router';
-import { assemblyRun, torqueRun } from '@tribos/core';
+import { assemblyRun } from '@tribos/core/assembly';
+import { torqueRun } from '@tribos/core/torque';
 import { AssemblyPanel } from '../assembly/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';

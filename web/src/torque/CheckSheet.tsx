@@ -1,4 +1,4 @@
-import { TORQUE_CHECKED, type GroupState } from '@tribos/core';
+import { TORQUE_CHECKED, type GroupState } from '@tribos/core/torque';
 import { EntrySheet } from '../entry/index.js';
 import type { Torque } from './useTorque.js';
 

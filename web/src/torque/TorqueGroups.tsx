@@ -6,7 +6,7 @@ import {
   preload,
   stepsText,
   type GroupState,
-} from '@tribos/core';
+} from '@tribos/core/torque';
 import { useLineState } from '../gaugeLine/index.js';
 import { Button, dayText, TextField } from '../ui/index.js';
 import type { Torque } from './useTorque.js';

@@ -1,4 +1,4 @@
-import type { GroupState, TorqueNow } from '@tribos/core';
+import type { GroupState, TorqueNow } from '@tribos/core/torque';
 
 const NM = 1e6;
 const NO_GROUP: Pick<GroupState, 'passes' | 'odd'> = { passes: [], odd: new Map() };

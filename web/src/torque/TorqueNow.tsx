@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { stepText } from '@tribos/core';
+import { stepText } from '@tribos/core/torque';
 import { Rest } from '../frame/index.js';
 import { Button, Kbd } from '../ui/index.js';
 import type { Torque } from './useTorque.js';

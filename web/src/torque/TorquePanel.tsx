@@ -1,5 +1,6 @@
 import { useEffect, useRef, type ReactNode } from 'react';
-import { fromBase, settingOf, stepText, type GroupState, type JobFile } from '@tribos/core';
+import { fromBase, type JobFile } from '@tribos/core/ground';
+import { settingOf, stepText, type GroupState } from '@tribos/core/torque';
 import { useFootKeys } from '../bar/index.js';
 import { PressBar, StationFrame, type Face } from '../frame/index.js';
 import { connectLine, onFigure, sayPlace } from '../gaugeLine/index.js';

@@ -1,4 +1,5 @@
-import { CONDITIONS, TORQUE_WRENCH, torqueLog, type GroupState, type JobFile } from '@tribos/core';
+import type { JobFile } from '@tribos/core/ground';
+import { CONDITIONS, TORQUE_WRENCH, torqueLog, type GroupState } from '@tribos/core/torque';
 import { EntrySheet } from '../entry/index.js';
 import type { Torque } from './useTorque.js';
 

@@ -1,17 +1,15 @@
 import { useState } from 'react';
+import { parseFigure, TAKE_BACK, type JobFile } from '@tribos/core/ground';
+import { timelineOf } from '@tribos/core/house';
 import {
-  parseFigure,
-  timelineOf,
   TORQUE_AGAIN,
   TORQUE_CHECKED,
   TORQUE_DUE,
   TORQUE_SEEN,
-  TAKE_BACK,
   TORQUED,
   torqueLog,
   torqueRun,
-  type JobFile,
-} from '@tribos/core';
+} from '@tribos/core/torque';
 import { newEntry, useSend } from '../job/index.js';
 
 /** The torque run as the station shows and drives it. Every press is one entry; what is next follows from the log. */

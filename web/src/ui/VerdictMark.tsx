@@ -1,4 +1,4 @@
-import type { Overall } from '@tribos/core';
+import type { Overall } from '@tribos/core/ground';
 
 /** `waiting`: nothing read yet; `unread`: not everything the plan asks for. */
 export type MarkState = Overall | 'waiting';

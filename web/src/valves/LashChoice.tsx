@@ -1,16 +1,6 @@
-import {
-  lashChoice,
-  lastShimIn,
-  nm,
-  SHIM_FROM,
-  SHIM_IN,
-  TAKE_BACK,
-  withUnit,
-  type JobFile,
-  type LashChoice as Choice,
-  type LengthUnit,
-  type ShimChoice,
-} from '@tribos/core';
+import { nm, TAKE_BACK, withUnit, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { lashChoice, lastShimIn, SHIM_FROM, SHIM_IN, type LashChoice as Choice } from '@tribos/core/setup';
+import type { ShimChoice } from '@tribos/core/valves';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, Trouble } from '../ui/index.js';
 import { OtherShim } from './OtherShim.js';

@@ -1,5 +1,7 @@
 import { useState } from 'react';
-import { SHIM_FROM, SHIM_IN, thingsOfKind, type JobFile, type LengthUnit, type ShimFrom } from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import { thingsOfKind } from '@tribos/core/measurands';
+import { SHIM_FROM, SHIM_IN, type ShimFrom } from '@tribos/core/setup';
 import { FieldTrouble, lengthOf } from '../forms/index.js';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, SelectField, TextField, Trouble } from '../ui/index.js';

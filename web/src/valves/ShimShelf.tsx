@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { shelfNow, SHIMS_THERE, type JobFile, type LengthUnit } from '@tribos/core';
+import type { JobFile, LengthUnit } from '@tribos/core/ground';
+import { shelfNow, SHIMS_THERE } from '@tribos/core/setup';
 import { lengthOf, lengthText, FieldTrouble } from '../forms/index.js';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, TextField } from '../ui/index.js';

@@ -1,27 +1,16 @@
 import type { ReactNode } from 'react';
 import {
-  placesRead,
-  gapsRead,
   bracketText,
-  CLAY,
-  contactOf,
-  DECOMPRESSOR,
-  LASH,
-  placeFigure,
   placeKey,
-  placeOn,
-  SHIM,
-  setupMeasures,
-  spot,
-  thingsHad,
   type Figure,
   type JobFile,
   type LengthUnit,
-  type Measurand,
   type Place,
-  type Thing,
   type VerdictState,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { placeOn, spot, thingsHad, type Measurand, type Thing } from '@tribos/core/measurands';
+import { placesRead, gapsRead, placeFigure } from '@tribos/core/readings';
+import { CLAY, contactOf, DECOMPRESSOR, LASH, SHIM, setupMeasures } from '@tribos/core/setup';
 import { VerdictMark } from '../ui/index.js';
 import { markOf } from '../verdicts/index.js';
 import { lengthIn } from '../forms/index.js';

@@ -1,4 +1,4 @@
-import { LASH, setupMeasures } from '@tribos/core';
+import { LASH, setupMeasures } from '@tribos/core/setup';
 import type { PanelProps } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { LashChoice } from './LashChoice.js';

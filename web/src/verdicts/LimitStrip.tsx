@@ -12,7 +12,7 @@ import {
   type LengthUnit,
   type Figure,
   type WorkingLine,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { VerdictMark, type MarkState } from '../ui/index.js';
 import { StripScale } from './StripScale.js';
 

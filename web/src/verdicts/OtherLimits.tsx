@@ -7,7 +7,7 @@ import {
   type JobFile,
   type LengthUnit,
   type Limit,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
 import { useSave } from '../kit/useSave.js';

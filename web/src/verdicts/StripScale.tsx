@@ -1,5 +1,12 @@
 import { useId } from 'react';
-import { limitEndText, onStrip, stripOf, type Figure, type LengthUnit, type StripWall } from '@tribos/core';
+import {
+  limitEndText,
+  onStrip,
+  stripOf,
+  type Figure,
+  type LengthUnit,
+  type StripWall,
+} from '@tribos/core/ground';
 
 /** Figures at the ends of two limits nearer than this would overprint, % of the scale. */
 const APART = 22;

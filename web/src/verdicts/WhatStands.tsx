@@ -2,11 +2,11 @@ import { memo } from 'react';
 import {
   verdictSentence,
   type JobFile,
-  type Judgement,
   type LengthUnit,
   type Figure,
   type VerdictState,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import type { Judgement } from '@tribos/core/house';
 import { useWorking } from '../bore/index.js';
 import { VerdictMark } from '../ui/index.js';
 

@@ -13,7 +13,7 @@ import {
   type LengthUnit,
   type Figure,
   type WorkingLine,
-} from '@tribos/core';
+} from '@tribos/core/ground';
 import { Button, Sheet, VerdictMark } from '../ui/index.js';
 import { markOf } from './LimitStrip.js';
 import { OtherLimits } from './OtherLimits.js';

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { WORK_DONE, type JobFile, type WorkKind } from '@tribos/core';
+import { WORK_DONE, type JobFile, type WorkKind } from '@tribos/core/ground';
 import { EntrySheet } from '../entry/index.js';
 import { newEntry } from '../job/index.js';
 import { CheckField } from '../ui/index.js';

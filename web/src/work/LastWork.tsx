@@ -1,4 +1,4 @@
-import { lastWork, TAKE_BACK, WORK, type JobFile, type WorkKind } from '@tribos/core';
+import { lastWork, TAKE_BACK, WORK, type JobFile, type WorkKind } from '@tribos/core/ground';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, dayText } from '../ui/index.js';
 

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { REOPENED, WORK, WORK_DONE, type JobFile, type WorkKind } from '@tribos/core';
+import { REOPENED, WORK, WORK_DONE, type JobFile, type WorkKind } from '@tribos/core/ground';
 import { newEntry, useSend } from '../job/index.js';
 import { Button, SelectField, TextField, Trouble } from '../ui/index.js';
 import { LastWork } from './LastWork.js';

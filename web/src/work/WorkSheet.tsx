@@ -1,5 +1,4 @@
 import {
-  kitsOf,
   type LengthUnit,
   nm,
   REOPENED,
@@ -9,7 +8,8 @@ import {
   WORK_DONE,
   type JobFile,
   type WorkKind,
-} from '@tribos/core';
+} from '@tribos/core/ground';
+import { kitsOf } from '@tribos/core/routes';
 import { EntrySheet } from '../entry/index.js';
 import { LastWork } from './LastWork.js';
 import { tooEarly } from './tooEarly.js';

@@ -1,4 +1,5 @@
-import { findingsFirst, type JobFile, type WorkKind } from '@tribos/core';
+import type { JobFile, WorkKind } from '@tribos/core/ground';
+import { findingsFirst } from '@tribos/core/inspect';
 
 /** Strip and findings are complete before any of these. */
 const FINDINGS_BEFORE: ReadonlySet<WorkKind> = new Set([

@@ -1,4 +1,5 @@
-import { IDLER_SHIMMED, nm, withUnit } from '@tribos/core';
+import { nm, withUnit } from '@tribos/core/ground';
+import { IDLER_SHIMMED } from '@tribos/core/idler';
 import type { PanelProps } from '../job/index.js';
 
 /** The thrust washer that was fitted last. */
