@@ -1,4 +1,4 @@
-import { GROUND, ROOMS } from './core/rooms.mjs';
+import { ROOMS } from './core/rooms.mjs';
 
 /** Who may import whom. A break fails `npm test`. */
 const only = (name, from, allowed) => ({

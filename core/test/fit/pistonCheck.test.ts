@@ -1,11 +1,4 @@
-import {
-  inHouse,
-  PISTON_CHECK,
-  pistonChecks,
-  reportOf,
-  weightSpread,
-  type JobFile,
-} from '@tribos/core';
+import { inHouse, PISTON_CHECK, pistonChecks, reportOf, weightSpread, type JobFile } from '@tribos/core';
 import { HERE, jobFile } from '../support.js';
 
 const AT = '2026-03-01T10:00:00.000Z';

@@ -1,11 +1,4 @@
-import {
-  mm,
-  pistonMatch,
-  pistonMatchSentences,
-  type EngineSpec,
-  type JobFile,
-  type Kit,
-} from '@tribos/core';
+import { mm, pistonMatch, pistonMatchSentences, type EngineSpec, type JobFile, type Kit } from '@tribos/core';
 import { judgedWhole, bores, jobFile, limit, piston, TWIN } from '../support.js';
 
 const round = (size: string) => [

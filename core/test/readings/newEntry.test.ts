@@ -1,12 +1,4 @@
-import {
-  migrateEntry,
-  mm,
-  readEntry,
-  um,
-  type LogEntry,
-  type NewEntry,
-  type SizePlace,
-} from '@tribos/core';
+import { migrateEntry, mm, readEntry, um, type LogEntry, type NewEntry, type SizePlace } from '@tribos/core';
 import { HERE, bore, GAUGES, LEAVES, reading, TWIN } from '../support.js';
 
 const at = '2026-03-01T10:00:00.000Z';

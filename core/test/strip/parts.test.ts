@@ -1,13 +1,4 @@
-import {
-  BOLT,
-  MOVED,
-  partsToGet,
-  reportOf,
-  STRIP_ODD,
-  STRIP_PLAN,
-  STRIPPED,
-  type Move,
-} from '@tribos/core';
+import { BOLT, MOVED, partsToGet, reportOf, STRIP_ODD, STRIP_PLAN, STRIPPED, type Move } from '@tribos/core';
 import { Book } from './support.js';
 
 const begun = () => {

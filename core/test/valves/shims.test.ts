@@ -1,12 +1,5 @@
 import fc from 'fast-check';
-import {
-  cheapestAssignment,
-  chooseShims,
-  lashWith,
-  newShim,
-  roomAfter,
-  type LashNow,
-} from '@tribos/core';
+import { cheapestAssignment, chooseShims, lashWith, newShim, roomAfter, type LashNow } from '@tribos/core';
 
 const valve = (measured: number, shim: number, over: Partial<LashNow> = {}): LashNow => ({
   name: 'v',
