@@ -17,6 +17,8 @@ const highOf = (room: BearingRoom): number => (typeof room === 'number' ? room :
 /**
  * Clearance two shells leave in a bearing, nm: tightest with both at their thickest in the least room, loosest mirrored,
  * and the middle of both.
+ * @param room from journal to housing, nm
+ * @example clearanceIn({ low: 3_040_000, high: 3_050_000 }, { thickness: 1_500_000, tolerance: 2_000 }, { thickness: 1_510_000, tolerance: 2_000 }) // { tightest: 26000, loosest: 44000, middle: 35000 }
  */
 export function clearanceIn(
   room: BearingRoom,

@@ -6,6 +6,7 @@ import type { KitComparison } from './kitOptions.js';
 /**
  * The way a kit is meant, where only the kit was named.
  * @param at oversize the wall is at, nm
+ * @example routeOf(null) // 'reuse'
  */
 export const routeOf = (kit: Kit | null, at = 0): RouteName =>
   kit === null ? 'reuse' : kit.oversize > at ? 'bore' : 'fit';

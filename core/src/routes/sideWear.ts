@@ -38,6 +38,7 @@ export const sideWears = fact('sideWears', (file: JobFile): readonly (SideWear |
  * leaves leave open.
  * @param wear m − s, wear on diameter, nm
  * @param read null where nobody laid an edge along the wall
+ * @example sharesOf(100_000, { goes: 60_000, doesNot: 80_000 }) // { low: 0.6, high: 0.8 }
  */
 export function sharesOf(wear: number, read: Pick<SideWear, 'goes' | 'doesNot'> | null): Shares {
   if (!read || wear <= 0) return ANY_SHARE;

@@ -20,13 +20,20 @@ export interface Chamber {
 /** Area of a bore times a height, cm³. */
 const cylinder = (bore: number, height: number): number => (PI / 4) * bore * bore * height * CM3;
 
-/** Swept volume of one cylinder, cm³: π/4·D²·S. */
+/**
+ * Swept volume of one cylinder, π/4·D²·S.
+ * @param bore   nm
+ * @param stroke nm
+ * @returns cm³
+ * @example sweptVolume(76.4e6, 68e6) // 311.73
+ */
 export const sweptVolume = (bore: number, stroke: number): number => cylinder(bore, stroke);
 
 /**
  * Clearance volume: burette to the head's face, the gasket, the deck, less the dome.
  * @returns cm³
  * @throws OutOfRange when nothing would be left
+ * @example clearanceVolume({ bore: 77e6, burette: 20, gasket: 1e6, gasketBore: 78e6, deck: 0.3e6, dome: 0 }) // 26.175
  */
 export function clearanceVolume({ bore, burette, gasket, gasketBore, deck, dome }: Chamber): number {
   const volume = burette + cylinder(gasketBore, gasket) + cylinder(bore, deck) - dome;

@@ -19,7 +19,11 @@ function checked({ throw: r, rod, offset = 0 }: CrankTrain): { r: number; l: num
   return { r, l: rod, e: offset, h: sqrt((r + rod) ** 2 - offset ** 2) };
 }
 
-/** Crank angle at which the piston stands highest, degrees from the crankpin on the cylinder's axis: asin(e/(r + L)). */
+/**
+ * Crank angle at which the piston stands highest, degrees from the crankpin on the cylinder's axis: asin(e/(r + L)).
+ * @throws OutOfRange when the train cannot be
+ * @example topDeadCentre({ throw: 34, rod: 132, offset: 1 }) // 0.3452
+ */
 export function topDeadCentre(train: CrankTrain): number {
   const { r, l, e } = checked(train);
   return asin(e / (r + l)) / RAD;
@@ -42,7 +46,12 @@ export function pistonBelowTop(train: CrankTrain, wheel: number): number {
   return h - (r * cos(θ) + sqrt(l * l - across * across));
 }
 
-/** Stroke of a train: √((r + L)² − e²) − √((L − r)² − e²). */
+/**
+ * Stroke of a train: √((r + L)² − e²) − √((L − r)² − e²).
+ * @returns in the unit of the train; twice the throw where nothing is offset
+ * @throws OutOfRange when the train cannot be
+ * @example strokeOf({ throw: 34, rod: 132, offset: 5 }) // 68.0523
+ */
 export function strokeOf(train: CrankTrain): number {
   const { r, l, e, h } = checked(train);
   return h - sqrt((l - r) ** 2 - e * e);

@@ -80,7 +80,12 @@ export function wrenchTrouble(
 
 const number1 = (v: number): string => String(Number(v.toFixed(1)));
 
-/** What a wrench is set to for a torque at the bolt, N·m; null where its adapter leaves no arm. */
+/**
+ * What a wrench is set to for a torque at the bolt.
+ * @param torque at the bolt, N·m
+ * @returns N·m; null where its adapter leaves no arm
+ * @example settingOf(40, { arm: 280, out: 280, angle: 180 }) // null
+ */
 export function settingOf(torque: number, adapter: TorqueWrench['adapter']): number | null {
   if (adapter === null) return torque;
   try {

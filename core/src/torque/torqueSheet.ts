@@ -108,10 +108,18 @@ export function groupsOf(engine: EngineSpec): readonly PlacedGroup[] {
   });
 }
 
-/** Nominal diameter of a thread by its name on the map, nm; null where it is no standard one. */
+/**
+ * Nominal diameter of a thread by its name on the map.
+ * @returns nm; null where it is no standard one
+ * @example diameterOf('M8 × 1.25') // 8000000
+ */
 export const diameterOf = (thread: string): number | null =>
   THREADS.find((t) => t.name === thread)?.diameter ?? null;
 
-/** Whether each bolt of a step is a press of its own: the last one, and every one turned by an angle. */
+/**
+ * Whether each bolt of a step is a press of its own: the last one, and every one turned by an angle.
+ * @param pass index of the step
+ * @example isSingle({ steps: [{ by: 'torque', value: 20 }, { by: 'torque', value: 38 }] }, 0) // false
+ */
 export const isSingle = ({ steps }: Pick<TorqueGroup, 'steps'>, pass: number): boolean =>
   pass === steps.length - 1 || steps[pass]?.by === 'angle';

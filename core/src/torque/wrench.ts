@@ -27,7 +27,12 @@ export function adapterSetting(torque: number, { arm, out, angle }: Adapter): nu
   return (torque * arm) / reach;
 }
 
-/** Whether a wrench may be believed at a setting: from a fifth of its range to all of it. */
+/**
+ * Whether a wrench may be believed at a setting: from a fifth of its range to all of it.
+ * @param setting in the unit of its range, > 0
+ * @param range   the most it can be set to
+ * @example isBelieved(18, 100) // false
+ */
 export const isBelieved = (setting: number, range: number): boolean =>
   setting >= range * BELIEVED[0] && setting <= range * BELIEVED[1];
 

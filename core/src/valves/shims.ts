@@ -35,7 +35,12 @@ export interface ShimChoice {
 export const newShim = ({ shim, measured, target }: Pick<LashNow, 'shim' | 'measured' | 'target'>): number =>
   shim + measured - target;
 
-/** Clearance a shim gives: measured + old − new. */
+/**
+ * Clearance a shim gives: measured + old − new.
+ * @param other thickness of the new one, nm
+ * @returns nm; below nought where the valve would not close
+ * @example lashWith({ shim: 2400, measured: 140 }, 2440) // 100
+ */
 export const lashWith = ({ shim, measured }: Pick<LashNow, 'shim' | 'measured'>, other: number): number =>
   measured + shim - other;
 
