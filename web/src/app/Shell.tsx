@@ -4,10 +4,11 @@ import { NavLink, Outlet } from 'react-router';
 import type { SessionView } from '@tribos/contract';
 import { sendFor, sendPhotosFor, sendTimersFor } from '../outbox/index.js';
 import { useEvents } from '../kit/useEvents.js';
-import { isEmptyHouse, SignIn, useSession } from '../people/index.js';
+import { isEmptyHouse, useSession } from '../people/index.js';
 import { Failed, Loading } from '../ui/index.js';
 import { TopLine, useInJob } from './TopLine.js';
 
+const SignIn = lazy(async () => ({ default: (await import('../people/SignIn.js')).SignIn }));
 const FoundShop = lazy(async () => ({ default: (await import('../people/FoundShop.js')).FoundShop }));
 const ChangePersonSheet = lazy(async () => ({
   default: (await import('../people/ChangePersonSheet.js')).ChangePersonSheet,
@@ -36,13 +37,7 @@ export function Shell() {
   if (session.isError && session.data === undefined)
     return <Failed error={session.error} retry={() => void session.refetch()} />;
   if (!session.data)
-    return isEmptyHouse() ? (
-      <Suspense fallback={null}>
-        <FoundShop />
-      </Suspense>
-    ) : (
-      <SignIn />
-    );
+    return <Suspense fallback={null}>{isEmptyHouse() ? <FoundShop /> : <SignIn />}</Suspense>;
   return <SignedIn session={session.data} />;
 }
 

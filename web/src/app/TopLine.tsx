@@ -1,13 +1,17 @@
 import { Moon, Search, Sun } from 'lucide-react';
+import { lazy, Suspense } from 'react';
 import { useMatch } from 'react-router';
 import type { SessionView } from '@tribos/contract';
 import { clockOffText, useClockOff } from '../kit/clock.js';
 import { useLine, type Line } from '../kit/line.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
 import { useOutbox } from '../outbox/index.js';
-import { PersonMenu } from '../people/index.js';
+import { initials } from '../people/index.js';
 import { TimersLine } from '../timers/index.js';
 import { Kbd, LineSlot } from '../ui/index.js';
+
+/** What opens comes after what is shown: nothing of a menu is wanted to draw its button. */
+const PersonMenu = lazy(async () => ({ default: (await import('../people/PersonMenu.js')).PersonMenu }));
 
 /** Whether a job is open: on a phone its line has the room of the shop's. */
 export const useInJob = (): boolean => useMatch('/jobs/:id/*') !== null;
@@ -56,7 +60,15 @@ export function TopLine({
       </button>
       <TimersLine />
       <LineState />
-      <PersonMenu session={session} change={change} find={find} />
+      <Suspense
+        fallback={
+          <span className="inline-flex size-11 shrink-0 items-center justify-center font-bold">
+            {initials(session.person.name)}
+          </span>
+        }
+      >
+        <PersonMenu session={session} change={change} find={find} />
+      </Suspense>
     </header>
   );
 }

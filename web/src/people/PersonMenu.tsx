@@ -3,19 +3,11 @@ import { useNavigate } from 'react-router';
 import type { SessionView } from '@tribos/contract';
 import { isPhone } from '../kit/media.js';
 import { toggleTheme, toggleUnit, useSettings } from '../kit/settings.js';
+import { initials } from './initials.js';
 import { signOut } from './useSession.js';
 
 const ITEM =
   'flex min-h-11 w-full items-center px-4 text-left data-focus:bg-page data-focus:font-semibold whitespace-nowrap';
-
-/** `TA` of Tomasz Arden. */
-const initials = (name: string): string =>
-  name
-    .split(/\s+/u)
-    .filter(Boolean)
-    .map((word) => word[0]!.toUpperCase())
-    .filter((_, i, all) => i === 0 || i === all.length - 1)
-    .join('');
 
 /** Who is at the screen: change to somebody else, see to one’s own password and devices, sign out. */
 export function PersonMenu({

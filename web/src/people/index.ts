@@ -1,3 +1,2 @@
-export { PersonMenu } from './PersonMenu.js';
-export { SignIn } from './SignIn.js';
+export { initials } from './initials.js';
 export { cameIn, isEmptyHouse, signOut, useMay, useSession } from './useSession.js';
