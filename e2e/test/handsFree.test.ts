@@ -1,5 +1,5 @@
 import { atTheBench } from '../lib/atTheBench.mjs';
-import { By, Key, sees } from '../lib/browser.mjs';
+import { By, cleared, Key, sees } from '../lib/browser.mjs';
 import { setHandsFree, startGauge, typesInOneGo } from '../lib/gauge.mjs';
 import { freshJob, press, serverLog, take } from '../lib/job.mjs';
 
@@ -58,7 +58,7 @@ describe('with the gauge stand-in and a foot-switch', () => {
     await connected();
     await press(driver, 'z');
     const size = await at.station.field('Size set, mm');
-    await size.clear();
+    await cleared(size);
     await size.sendKeys('84.030');
     await driver.findElement(By.xpath('//button[.="anticlockwise"]')).click();
     await at.station.button('Read by deviation from here').click();
@@ -148,10 +148,10 @@ describe('with the gauge stand-in and a foot-switch', () => {
     await at.station.open(await freshJob(driver));
     await at.station.button('Hands free').click();
     const address = await at.station.field('Address');
-    await address.clear();
+    await cleared(address);
     await address.sendKeys('ws://elsewhere.example:1', Key.ENTER);
     await sees(driver, 'A gauge on this machine');
-    await address.clear();
+    await cleared(address);
     await address.sendKeys(gauge.line, Key.ENTER);
     await sees(driver, 'the foot-switch (Space) takes what it shows');
     await at.station.button('Let it go').click();

@@ -1,7 +1,7 @@
 import { atTheBench } from '../lib/atTheBench.mjs';
 import { violations } from '../lib/axe.mjs';
 import type { WebElement } from 'selenium-webdriver';
-import { By, Key, sees } from '../lib/browser.mjs';
+import { By, cleared, Key, sees } from '../lib/browser.mjs';
 import { setHandsFree, startGauge } from '../lib/gauge.mjs';
 import { api, demoJob, press, serverLog } from '../lib/job.mjs';
 import { ringsNext } from '../lib/rings.mjs';
@@ -175,7 +175,7 @@ describe('a ring that is not right is refused with its sentence', () => {
     await code.sendKeys('three-second', Key.ENTER);
     await sees(driver(), 'That bag is the three second ring, filed for its cylinder');
     expect(await next('second')).toBe('bag');
-    await code.clear();
+    await cleared(code);
     await code.sendKeys('one-second', Key.ENTER);
     await becomes('second', 'done');
   });

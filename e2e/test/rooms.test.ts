@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { gzipSync } from 'node:zlib';
 import { violations as violationsOn } from '../lib/axe.mjs';
-import { By, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
+import { By, cleared, Key, openBrowser, sees, signIn, until } from '../lib/browser.mjs';
 import { api, press } from '../lib/job.mjs';
 import { startWorld } from '../lib/world.mjs';
 
@@ -137,7 +137,7 @@ describe('limits and gauges', () => {
       expect(await other.driver.findElement(By.css('body')).getText()).not.toContain('84.08');
       await again.sendKeys('3.3160', Key.ENTER);
       await sees(other.driver, 'You typed 3.3160; on file is max 3.3106 in. It stays unchecked');
-      await again.clear();
+      await cleared(again);
       await again.sendKeys('3.3106', Key.ENTER);
       await sees(other.driver, 'the same: checked');
       await other.driver.findElement(By.xpath('//button[contains(.,"Back to the engine")]')).click();

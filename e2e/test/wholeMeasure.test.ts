@@ -3,7 +3,7 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { inHouse, mapsOf, propagate, type JobFile } from '@tribos/core';
 import { atTheBench } from '../lib/atTheBench.mjs';
-import { By, Key, openBrowser, sees, until } from '../lib/browser.mjs';
+import { By, cleared, Key, openBrowser, sees, until } from '../lib/browser.mjs';
 import { formOf } from '../lib/form.mjs';
 import { api, demoJob, freshJob, press, serverLog, take } from '../lib/job.mjs';
 
@@ -37,7 +37,7 @@ describe('a comparator', () => {
     await press(driver, 'z');
     await sees(driver, 'When the bore is larger the needle turns');
     const size = await at.station.field('Size set, mm');
-    await size.clear();
+    await cleared(size);
     await size.sendKeys('77.020', Key.ENTER);
     await sees(driver, 'Push the contact in and look.');
     await driver.findElement(By.xpath('//button[.="anticlockwise"]')).click();
@@ -152,7 +152,7 @@ describe('readings from a table', () => {
     await sees(driver, '1 of 4 rows cannot be read. Nothing is taken until all can.');
     await sees(driver, '“middle” is no cylinder of this engine (left, right).');
     expect(await log(id)).toEqual([]);
-    await paste.clear();
+    await cleared(paste);
     await paste.sendKeys(TABLE);
     await (await at.station.field('reading, or leaf')).sendKeys('Dia');
     await sees(driver, '3 rows, all read.');
