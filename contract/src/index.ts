@@ -1,5 +1,4 @@
-import 'reflect-metadata';
-
+export * from './kit/body.js';
 export * from './kit/problem.js';
 export * from './kit/retire.js';
 export * from './kit/rules.js';

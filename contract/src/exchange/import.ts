@@ -1,24 +1,25 @@
-import { IsIn, IsOptional } from 'class-validator';
-import { IsClientId, IsName } from '../kit/rules.js';
+import { object, oneOf } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { clientId, naming } from '../kit/rules.js';
 import type { Problem } from '../kit/problem.js';
 
 /** A job file may not be larger than this, bytes: said before it is sent. */
 export const MOST_FILE_BYTES = 8_000_000;
 
 /** What is asked with a job file, in the address: the body is the file itself. */
-export class AskImport {
-  @IsClientId()
-  id!: string;
-
-  /** What the file is called. */
-  @IsName()
-  name!: string;
-
-  /** A file that is in already is brought in once more. */
-  @IsOptional()
-  @IsIn(['yes'])
-  again?: 'yes';
-}
+export class AskImport extends body(
+  object(
+    {
+      id: clientId,
+      /** What the file is called. */
+      name: naming,
+    },
+    {
+      /** A file that is in already is brought in once more. */
+      again: oneOf('yes'),
+    },
+  ),
+) {}
 
 /** How far bringing in a job file is. */
 export interface ImportView {

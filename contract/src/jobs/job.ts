@@ -1,247 +1,110 @@
-import type { OutView } from '../firms/firm.js';
 import {
-  FEATURE_KEYS,
+  boolean,
   ROUTE_NAMES,
-  type FeatureKey,
+  featureShape,
+  fieldsOf,
+  jobShape,
+  limitStateShape,
+  object,
+  oneOf,
+  orNull,
+  pattern,
   type JobFile,
   type AnyEntry,
   type Overall,
-  type RouteName,
   type StationMark,
   type VerdictState,
 } from '@tribos/core';
-import { Type } from 'class-transformer';
-import {
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsObject,
-  IsOptional,
-  Max,
-  MaxLength,
-  IsString,
-  Matches,
-  Min,
-  ValidateNested,
-} from 'class-validator';
-import { IsClientId, IsDay, IsId, IsLine, IsName, IsProse, OrNull } from '../kit/rules.js';
+import { body } from '../kit/body.js';
+import { clientId, anyId, naming, line, prose, calendarDay, version } from '../kit/rules.js';
+import type { OutView } from '../firms/firm.js';
 
-const PLANS = ['quick', 'usual', 'full'] as const;
+const { plan, thermal, variant } = fieldsOf(jobShape);
 
-export class ThermalBody {
-  @IsNumber()
-  @Min(-30)
-  @Max(60)
-  celsius!: number;
-
-  @IsBoolean()
-  measured!: boolean;
-
-  @IsBoolean()
-  sameBench!: boolean;
-
-  /** Temperature of the cylinder where it was taken apart, °C. */
-  @OrNull()
-  @IsNumber()
-  @Min(-30)
-  @Max(200)
-  cylinder!: number | null;
-
-  @OrNull()
-  @IsNumber()
-  @Min(-30)
-  @Max(200)
-  piston!: number | null;
-}
-
-export class NewJob {
-  @IsClientId()
-  id!: string;
-
-  @IsId()
-  engineId!: string;
-
-  @IsName()
-  customer!: string;
-
-  @IsLine()
-  phone!: string;
-
-  @IsLine()
-  engineNumber!: string;
-
-  @IsLine()
-  use!: string;
-
-  @IsProse()
-  complaint!: string;
-
-  @OrNull()
-  @IsName()
-  bench!: string | null;
-
-  @OrNull()
-  @IsDay()
-  promised!: string | null;
-
-  @IsIn(PLANS)
-  plan!: (typeof PLANS)[number];
-
-  @IsBoolean()
-  seized!: boolean;
-
-  /** Maker of the piston found in it; null when it is the engine maker's. */
-  @OrNull()
-  @IsName()
-  fittedPiston!: string | null;
-}
-
-/** What was found on the engine that came in. */
-export class VariantBody {
-  @OrNull()
-  @IsInt()
-  @Min(1900)
-  @Max(2200)
-  year!: number | null;
-
-  @OrNull()
-  @IsName()
-  code!: string | null;
-
-  @OrNull()
-  @IsName()
-  use!: string | null;
-}
+export class NewJob extends body(
+  object({
+    id: clientId,
+    engineId: anyId,
+    customer: naming,
+    phone: line,
+    engineNumber: line,
+    use: line,
+    complaint: prose,
+    bench: orNull(naming),
+    promised: orNull(calendarDay),
+    plan,
+    seized: boolean,
+    /** Maker of the piston found in it; null when it is the engine maker's. */
+    fittedPiston: orNull(naming),
+  }),
+) {}
 
 /** Changes to a job. `version` is the one that was edited; a stale one gets 409 with what stands now. */
-export class EditJob {
-  @IsInt()
-  @Min(1)
-  version!: number;
-
-  @IsOptional()
-  @IsIn(PLANS)
-  plan?: (typeof PLANS)[number];
-
-  @IsOptional()
-  @IsBoolean()
-  seized?: boolean;
-
-  @IsOptional()
-  @OrNull()
-  @IsName()
-  bench?: string | null;
-
-  @IsOptional()
-  @OrNull()
-  @IsDay()
-  promised?: string | null;
-
-  @IsOptional()
-  @IsObject()
-  @ValidateNested()
-  @Type(() => ThermalBody)
-  thermal?: ThermalBody;
-
-  @IsOptional()
-  @IsLine()
-  engineNumber?: string;
-
-  @IsOptional()
-  @IsLine()
-  use?: string;
-
-  @IsOptional()
-  @IsProse()
-  complaint?: string;
-
-  /** Maker of the piston found in it; null when it is the engine maker's. */
-  @IsOptional()
-  @OrNull()
-  @IsName()
-  fittedPiston?: string | null;
-
-  @IsOptional()
-  @OrNull()
-  @IsName()
-  fittedRing?: string | null;
-
-  @IsOptional()
-  @IsObject()
-  @ValidateNested()
-  @Type(() => VariantBody)
-  variant?: VariantBody;
-}
+export class EditJob extends body(
+  object(
+    {
+      version,
+    },
+    {
+      plan,
+      seized: boolean,
+      bench: orNull(naming),
+      promised: orNull(calendarDay),
+      thermal,
+      engineNumber: line,
+      use: line,
+      complaint: prose,
+      /** Maker of the piston found in it; null when it is the engine maker's. */
+      fittedPiston: orNull(naming),
+      fittedRing: orNull(naming),
+      variant,
+    },
+  ),
+) {}
 
 /** A lead's written word that another limit governs in a job, or that it no longer does. */
-export class OverrideBody {
-  @IsInt()
-  @Min(1)
-  version!: number;
+export class OverrideBody extends body(
+  object({
+    version,
+    feature: featureShape,
+    state: limitStateShape,
+    /** Null withdraws it. */
+    limitId: orNull(anyId),
+    reason: prose,
+  }),
+) {}
 
-  @IsIn(FEATURE_KEYS)
-  feature!: FeatureKey;
-
-  @IsIn(['new', 'service'])
-  state!: 'new' | 'service';
-
-  /** Null withdraws it. */
-  @OrNull()
-  @IsId()
-  limitId!: string | null;
-
-  @IsProse()
-  reason!: string;
-}
-
-export class NewDecision {
-  @IsClientId()
-  id!: string;
-
-  /** The way out; where it is left out, what the kit is for. */
-  @IsOptional()
-  @IsIn(ROUTE_NAMES)
-  route?: RouteName;
-
-  @OrNull()
-  @IsId()
-  kitId!: string | null;
-
-  @IsProse()
-  reason!: string;
-}
+export class NewDecision extends body(
+  object(
+    {
+      id: clientId,
+      kitId: orNull(anyId),
+      reason: prose,
+    },
+    {
+      /** The way out; where it is left out, what the kit is for. */
+      route: oneOf(...ROUTE_NAMES),
+    },
+  ),
+) {}
 
 /** Ways a list of jobs is in order. */
 export const JOB_ORDERS = ['newest', 'promise', 'station', 'waits'] as const;
 
-export class JobQuery {
-  @IsOptional()
-  @IsString()
-  @MaxLength(100)
-  @Matches(/^[^\p{Cc}]*$/u, { message: 'search must be one line' })
-  search?: string;
-
-  /** Newest first where it is left out; the others name open jobs alone. */
-  @IsOptional()
-  @IsIn(JOB_ORDERS)
-  by?: (typeof JOB_ORDERS)[number];
-
-  /** What the last page named as its next. */
-  @IsOptional()
-  @IsString()
-  @Matches(/^[1-9]\d{0,9}$|^\d{1,8}:\d{1,8}:[1-9]\d{0,9}$/u, {
-    message: 'after must be what the last page named',
-  })
-  after?: string;
-
-  @IsOptional()
-  @Type(() => Number)
-  @IsInt()
-  @Min(1)
-  @Max(100)
-  limit?: number;
-}
+export class JobQuery extends body(
+  object(
+    {},
+    {
+      search: pattern('^[^\\p{Cc}]*$', 'one line', 100),
+      /** Newest first where it is left out; the others name open jobs alone. */
+      by: oneOf(...JOB_ORDERS),
+      /** What the last page named as its next. */
+      after: pattern('^[1-9]\\d{0,9}$|^\\d{1,8}:\\d{1,8}:[1-9]\\d{0,9}$', 'what the last page named'),
+      /** Of one page: 1 to 100. */
+      limit: pattern('^([1-9]\\d?|100)$', 'a number from 1 to 100'),
+    },
+  ),
+) {}
 
 /** The one next thing of a job, in both units, and where the job stands. */
 export interface JobNext {

@@ -1,7 +1,9 @@
-import { IsBoolean } from 'class-validator';
+import { boolean, object } from '@tribos/core';
+import { body } from '../kit/body.js';
 
 /** Takes something out of use from tomorrow on, or back into it. What it was used for stays. */
-export class Retire {
-  @IsBoolean()
-  retired!: boolean;
-}
+export class Retire extends body(
+  object({
+    retired: boolean,
+  }),
+) {}

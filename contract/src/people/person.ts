@@ -1,46 +1,35 @@
-import {
-  IsEmail,
-  IsIn,
-  IsInt,
-  IsString,
-  Matches,
-  MaxLength,
-  Min,
-  MinLength,
-  ValidateBy,
-} from 'class-validator';
-import { IsClientId, IsId, IsLine, IsName } from '../kit/rules.js';
+import { also, object, oneOf, pattern, text, that } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { clientId, anyId, naming, line, version, email } from '../kit/rules.js';
 import { ROLES, type Role } from './roles.js';
 
 /** Shorter ones are guessed. */
 export const SHORTEST_PASSWORD = 10;
 
+/** A password somebody chooses. */
+const newPassword = that(
+  text(200),
+  (password) => password.length >= SHORTEST_PASSWORD,
+  `must have at least ${SHORTEST_PASSWORD} characters`,
+);
+
 /** Who somebody is in the shop, and what they sign in with. */
-export class Account {
-  @IsName()
-  name!: string;
+export class Account extends body(
+  object({
+    name: naming,
+    email,
+    password: newPassword,
+  }),
+) {}
 
-  @IsEmail({}, { message: 'email must be an email address' })
-  @MaxLength(200)
-  email!: string;
-
-  @IsString()
-  @MinLength(SHORTEST_PASSWORD, { message: `password must have at least ${SHORTEST_PASSWORD} characters` })
-  @MaxLength(200)
-  password!: string;
-}
-
-export class NewInvitation {
-  @IsClientId()
-  id!: string;
-
-  @IsIn(ROLES)
-  role!: Role;
-
-  /** For whom, in the lead's words. */
-  @IsLine()
-  note!: string;
-}
+export class NewInvitation extends body(
+  object({
+    id: clientId,
+    role: oneOf(...ROLES),
+    /** For whom, in the lead's words. */
+    note: line,
+  }),
+) {}
 
 /** The one-time link of an invitation, shown once. */
 export interface InvitationLink {
@@ -67,39 +56,34 @@ export interface InvitationView {
   readonly person: { readonly name: string; readonly email: string } | null;
 }
 
-const TOKEN = /^[\w-]{20,100}$/u;
+const token = pattern('^[\\w-]{20,100}$', 'a whole link');
 
-export class Token {
-  @IsString()
-  @Matches(TOKEN, { message: 'the link is not whole' })
-  token!: string;
-}
+export class Token extends body(
+  object({
+    token,
+  }),
+) {}
 
 /** Somebody new takes an invitation up. */
-export class Join extends Account {
-  @IsString()
-  @Matches(TOKEN, { message: 'the link is not whole' })
-  token!: string;
-}
+export class Join extends body(
+  also(Account.shape, {
+    token,
+  }),
+) {}
 
 /** Another password, by the link a lead gave. */
-export class RenewPassword extends Token {
-  @IsString()
-  @MinLength(SHORTEST_PASSWORD, { message: `password must have at least ${SHORTEST_PASSWORD} characters` })
-  @MaxLength(200)
-  password!: string;
-}
+export class RenewPassword extends body(
+  also(Token.shape, {
+    password: newPassword,
+  }),
+) {}
 
-export class ChangePassword {
-  @IsString()
-  @MaxLength(200)
-  current!: string;
-
-  @IsString()
-  @MinLength(SHORTEST_PASSWORD, { message: `password must have at least ${SHORTEST_PASSWORD} characters` })
-  @MaxLength(200)
-  password!: string;
-}
+export class ChangePassword extends body(
+  object({
+    current: text(200),
+    password: newPassword,
+  }),
+) {}
 
 /**
  * A PIN that is guessed first: one digit again and again, a run up or down, a pair or a half said twice, a year of
@@ -113,47 +97,38 @@ export function isEasyPin(pin: string): boolean {
   return evenRun || repeated || year || ['2580', '1122', '1221', '147258', '159753'].includes(pin);
 }
 
-export class SetPin {
-  @IsString()
-  @MaxLength(200)
-  password!: string;
-
-  @IsString()
-  @Matches(/^(\d{4,6})?$/u, { message: 'a PIN has four to six digits' })
-  @ValidateBy({
-    name: 'isNoEasyPin',
-    validator: {
-      validate: (pin: unknown) => typeof pin !== 'string' || pin === '' || !isEasyPin(pin),
-      defaultMessage: () => 'this PIN is guessed first: no run, no year, no digit or pair again and again',
-    },
-  })
-  pin!: string;
-}
+export class SetPin extends body(
+  object({
+    password: text(200),
+    /** Empty: none from now on. */
+    pin: that(
+      pattern('^(\\d{4,6})?$', 'four to six digits'),
+      (pin) => pin === '' || !isEasyPin(pin),
+      'is guessed first: no run, no year, no digit or pair again and again',
+    ),
+  }),
+) {}
 
 /** Somebody else takes the device over. */
-export class ChangePerson {
-  @IsId()
-  personId!: string;
+export class ChangePerson extends body(
+  object({
+    personId: anyId,
+    pin: pattern('^\\d{4,6}$', 'four to six digits'),
+  }),
+) {}
 
-  @IsString()
-  @Matches(/^\d{4,6}$/u, { message: 'a PIN has four to six digits' })
-  pin!: string;
-}
+export class ChangeRole extends body(
+  object({
+    version,
+    role: oneOf(...ROLES),
+  }),
+) {}
 
-export class ChangeRole {
-  @IsInt()
-  @Min(1)
-  version!: number;
-
-  @IsIn(ROLES)
-  role!: Role;
-}
-
-export class Leave {
-  @IsInt()
-  @Min(1)
-  version!: number;
-}
+export class Leave extends body(
+  object({
+    version,
+  }),
+) {}
 
 export interface PersonView {
   readonly id: string;

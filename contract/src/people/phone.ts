@@ -1,4 +1,5 @@
-import { IsBoolean, IsOptional, IsString, Matches } from 'class-validator';
+import { boolean, object, pattern } from '@tribos/core';
+import { body } from '../kit/body.js';
 
 /** A code for a phone, shown on a screen: good once, for a few minutes. */
 export interface PhoneCode {
@@ -7,13 +8,14 @@ export interface PhoneCode {
 }
 
 /** The foot-switch of a phone, for the one device that showed its code. */
-export class Press {
-  @IsString()
-  @Matches(/^[\w-]{10,64}$/u, { message: 'device must be one that showed a code' })
-  device!: string;
-
-  /** Kept down until it takes the answer. */
-  @IsOptional()
-  @IsBoolean()
-  held?: boolean;
-}
+export class Press extends body(
+  object(
+    {
+      device: pattern('^[\\w-]{10,64}$', 'one that showed a code'),
+    },
+    {
+      /** Kept down until it takes the answer. */
+      held: boolean,
+    },
+  ),
+) {}

@@ -1,16 +1,14 @@
-import { IsEmail, IsString, MaxLength, MinLength } from 'class-validator';
+import { object, text, that } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { email } from '../kit/rules.js';
 import type { Role } from './roles.js';
 
-export class SignIn {
-  @IsEmail({}, { message: 'email must be an email address' })
-  @MaxLength(200)
-  email!: string;
-
-  @IsString()
-  @MinLength(1, { message: 'password must not be empty' })
-  @MaxLength(200)
-  password!: string;
-}
+export class SignIn extends body(
+  object({
+    email,
+    password: that(text(200), (word) => word !== '', 'must not be empty'),
+  }),
+) {}
 
 /** Who is signed in. */
 export interface SessionView {

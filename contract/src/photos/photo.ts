@@ -1,5 +1,6 @@
-import { IsIn, IsOptional, IsString, Matches, MaxLength } from 'class-validator';
-import { IsClientId, IsId, IsLine, IsTime } from '../kit/rules.js';
+import { object, oneOf } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { clientId, anyId, line, utcTime, stationWord } from '../kit/rules.js';
 
 /** A file of a photo or sound is no larger than this, bytes. */
 export const MOST_PHOTO_BYTES = 25 * 1024 * 1024;
@@ -8,39 +9,29 @@ export const MOST_PHOTO_BYTES = 25 * 1024 * 1024;
 export const PUT_AWAY_DAYS = 30;
 
 /** What is said with a photo in the address; its body is the file. */
-export class PhotoQuery {
-  @IsClientId()
-  id!: string;
+export class PhotoQuery extends body(
+  object(
+    {
+      id: clientId,
+      /** When it was taken, by the device. */
+      at: utcTime,
+      station: stationWord,
+    },
+    {
+      caption: line,
+      /** Entry of the log it belongs to. */
+      entry: anyId,
+      /** Kept as it came, at its own size; where it was taken is removed all the same. */
+      original: oneOf('yes'),
+    },
+  ),
+) {}
 
-  /** When it was taken, by the device. */
-  @IsTime()
-  at!: string;
-
-  @IsString()
-  @Matches(/^[a-z-]{1,40}$/u, { message: 'station must be one of the run sheet' })
-  station!: string;
-
-  @IsOptional()
-  @IsLine()
-  caption?: string;
-
-  /** Entry of the log it belongs to. */
-  @IsOptional()
-  @IsId()
-  entry?: string;
-
-  /** Kept as it came, at its own size; where it was taken is removed all the same. */
-  @IsOptional()
-  @IsIn(['yes'])
-  original?: 'yes';
-}
-
-export class Caption {
-  @IsString()
-  @MaxLength(200)
-  @Matches(/^[^\p{Cc}]*$/u, { message: 'caption must be one line' })
-  caption!: string;
-}
+export class Caption extends body(
+  object({
+    caption: line,
+  }),
+) {}
 
 export interface PhotoView {
   readonly id: string;

@@ -1,5 +1,6 @@
-import { IsInt, IsOptional, IsString, Matches, Max, MaxLength, Min } from 'class-validator';
-import { IsId, IsName, IsTime, OrNull } from '../kit/rules.js';
+import { integer, object, oneOf, orNull, pattern, text } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { anyId, naming, utcTime } from '../kit/rules.js';
 
 /** One line of the audit trail. */
 export interface AuditRow {
@@ -11,11 +12,14 @@ export interface AuditRow {
 }
 
 /** Where a page of the audit trail begins. */
-export class AuditQuery {
-  @IsOptional()
-  @Matches(/^\d{1,15}$/u, { message: 'after must be the number of a note' })
-  after?: string;
-}
+export class AuditQuery extends body(
+  object(
+    {},
+    {
+      after: pattern('^\\d{1,15}$', 'the number of a note'),
+    },
+  ),
+) {}
 
 /** What is wrong with the record of a shop, in a sentence; nothing where it is whole. */
 export interface RecordCheck {
@@ -36,46 +40,23 @@ export interface JobRecordCheck {
 }
 
 /** What the whole record of a shop came to at a moment: to be kept outside, where nobody who changes it here can. */
-export class Fingerprint {
-  @Matches(/^tribos-fingerprint$/u)
-  format!: 'tribos-fingerprint';
-
-  @IsInt()
-  @Min(1)
-  @Max(1)
-  version!: 1;
-
-  @IsId()
-  shopId!: string;
-
-  @IsName()
-  shop!: string;
-
-  @IsTime()
-  at!: string;
-
-  /** Place in the shop's chain of heads. */
-  @IsInt()
-  @Min(0)
-  @Max(2_147_483_647)
-  seq!: number;
-
-  /** SHA-256, hexadecimal. */
-  @Matches(/^[0-9a-f]{64}$/u, { message: 'hash must be 64 hexadecimal digits' })
-  hash!: string;
-
-  /** Ed25519 over the canonical JSON of everything else, base64; null where this server has no key. */
-  @OrNull()
-  @IsString()
-  @MaxLength(200)
-  signature!: string | null;
-
-  /** The public half of the key, PEM. */
-  @OrNull()
-  @IsString()
-  @MaxLength(500)
-  publicKey!: string | null;
-}
+export class Fingerprint extends body(
+  object({
+    format: oneOf('tribos-fingerprint'),
+    version: oneOf(1),
+    shopId: anyId,
+    shop: naming,
+    at: utcTime,
+    /** Place in the shop's chain of heads. */
+    seq: integer(0, 2_147_483_647),
+    /** SHA-256, hexadecimal. */
+    hash: pattern('^[0-9a-f]{64}$', '64 hexadecimal digits'),
+    /** Ed25519 over the canonical JSON of everything else, base64; null where this server has no key. */
+    signature: orNull(text(200)),
+    /** The public half of the key, PEM. */
+    publicKey: orNull(text(500)),
+  }),
+) {}
 
 /** What became of a record since a fingerprint of it was kept. */
 export interface FingerprintCheck {

@@ -1,14 +1,14 @@
-import { IsIn } from 'class-validator';
-import { IsClientId } from '../kit/rules.js';
+import { object, oneOf } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { clientId } from '../kit/rules.js';
 
 /** Asks for a report of a job as PDF. */
-export class AskReport {
-  @IsClientId()
-  id!: string;
-
-  @IsIn(['mm', 'in'])
-  unit!: 'mm' | 'in';
-}
+export class AskReport extends body(
+  object({
+    id: clientId,
+    unit: oneOf('mm', 'in'),
+  }),
+) {}
 
 /** How far a report is. */
 export interface ReportView {

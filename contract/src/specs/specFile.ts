@@ -1,31 +1,25 @@
-import { IsArray, IsObject, IsString, ArrayMaxSize, MaxLength } from 'class-validator';
-import type { SpecChange } from '@tribos/core';
-import { IsClientId, IsId, OrNull } from '../kit/rules.js';
+import { also, anyObject, list, object, orNull, text, type SpecChange } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { clientId, anyId } from '../kit/rules.js';
 
 /** A specification or kit file to look at before it is brought in. */
-export class SpecFileBody {
-  @IsObject()
-  file!: Record<string, unknown>;
-
-  /** Engine of this shop it is for; null for a new one, or to be found. */
-  @OrNull()
-  @IsId()
-  into!: string | null;
-}
+export class SpecFileBody extends body(
+  object({
+    file: anyObject,
+    /** Engine of this shop it is for; null for a new one, or to be found. */
+    into: orNull(anyId),
+  }),
+) {}
 
 /** What of a file is taken. */
-export class TakeSpecFile extends SpecFileBody {
-  /** Id of the engine where it is a new one. */
-  @IsClientId()
-  id!: string;
-
-  /** Keys of the changes that are taken. */
-  @IsArray()
-  @ArrayMaxSize(2000)
-  @IsString({ each: true })
-  @MaxLength(2000, { each: true })
-  take!: string[];
-}
+export class TakeSpecFile extends body(
+  also(SpecFileBody.shape, {
+    /** Id of the engine where it is a new one. */
+    id: clientId,
+    /** Keys of the changes that are taken. */
+    take: list(text(), 0, 2000),
+  }),
+) {}
 
 /** What a file would bring. */
 export interface SpecFilePreview {

@@ -1,33 +1,20 @@
-import { IsInt, IsString, Matches, Max, Min } from 'class-validator';
-import { IsClientId, IsId, IsName } from '../kit/rules.js';
+import { integer, object } from '@tribos/core';
+import { body } from '../kit/body.js';
+import { clientId, anyId, naming, stationWord } from '../kit/rules.js';
 
 /** Something that goes on by itself: a soak, a drain, a cure. */
-export class NewTimer {
-  @IsClientId()
-  id!: string;
-
-  @IsId()
-  jobId!: string;
-
-  @IsString()
-  @Matches(/^[a-z-]{1,40}$/u, { message: 'station must be one of the run sheet' })
-  station!: string;
-
-  @IsName()
-  what!: string;
-
-  /** Seconds since it was begun, counted by the device: no clock is compared with another. Four weeks at most. */
-  @IsInt()
-  @Min(0)
-  @Max(2_419_200)
-  ago!: number;
-
-  /** Two weeks at most. */
-  @IsInt()
-  @Min(1)
-  @Max(20_160)
-  minutes!: number;
-}
+export class NewTimer extends body(
+  object({
+    id: clientId,
+    jobId: anyId,
+    station: stationWord,
+    what: naming,
+    /** Seconds since it was begun, counted by the device: no clock is compared with another. Four weeks at most. */
+    ago: integer(0, 2_419_200),
+    /** Two weeks at most. */
+    minutes: integer(1, 20_160),
+  }),
+) {}
 
 export interface TimerView {
   readonly id: string;

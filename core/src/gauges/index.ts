@@ -2,6 +2,7 @@ export * from './anova.js';
 export * from './comparator.js';
 export * from './estimate.js';
 export * from './instrument.js';
+export * from './instrumentShape.js';
 export * from './leaves.js';
 export * from './nextRead.js';
 export * from './readingEstimate.js';

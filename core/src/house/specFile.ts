@@ -1,8 +1,16 @@
 import { withDefs, list, object, oneOf, type Misfit, type Shape } from '../shape/index.js';
 import { size, title } from '../ledger/index.js';
-import { engineTroubles, limitTroubles, type EngineSpec, type Kit, type Limit } from '../specs/index.js';
+import {
+  engineTroubles,
+  kitShape,
+  limitShape,
+  limitTroubles,
+  type EngineSpec,
+  type Kit,
+  type Limit,
+} from '../specs/index.js';
 import { HOUSE, sheetsOf } from './house.js';
-import { engineShapeOf, kitShape, limitShape } from './jobFileShape.js';
+import { engineShapeOf } from './jobFileShape.js';
 
 /** Who typed and who checked it is each shop's own, and so are its ids: neither is in a file. */
 const NOT_SAID = new Set(['id', 'enteredBy', 'checkedBy', 'enteredOn', 'retypedOn']);

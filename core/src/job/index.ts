@@ -5,6 +5,7 @@ export * from './fact.js';
 export * from './fitted.js';
 export * from './importerOf.js';
 export * from './jobFile.js';
+export * from './jobShape.js';
 export * from './lastDay.js';
 export * from './lastWork.js';
 export * from './partState.js';

@@ -1,3 +1,4 @@
+import { that } from './parts.js';
 import { pattern, type Shape } from './shape.js';
 
 /**
@@ -10,15 +11,8 @@ export function isOnCalendar(iso: string): boolean {
 }
 
 /** A text that is not only written like a date but is one. */
-const dated = (written: Shape<string>): Shape<string> => ({
-  ...written,
-  check: (v, path) => {
-    const misfits = written.check(v, path);
-    return misfits.length > 0 || isOnCalendar(v as string)
-      ? misfits
-      : [{ path, sentence: 'is on no calendar' }];
-  },
-});
+export const dated = (written: Shape<string>): Shape<string> =>
+  that(written, isOnCalendar, 'is on no calendar');
 
 export const time = dated(
   pattern('^\\d{4}-\\d{2}-\\d{2}T\\d{2}:\\d{2}:\\d{2}(\\.\\d+)?Z$', 'an ISO time in UTC'),

@@ -100,13 +100,22 @@ export function seen(most = 2000): Shape<string> {
   };
 }
 
-export function pattern(source: string, what: string): Shape<string> {
+/**
+ * Text that is written in one way.
+ * @param what how, in words: `a day YYYY-MM-DD`
+ * @param most characters; null where the pattern itself bounds it
+ */
+export function pattern(source: string, what: string, most: number | null = null): Shape<string> {
   const re = new RegExp(source, 'u');
   return {
-    schema: { type: 'string', pattern: source },
-    made: { as: 'text', most: 2000 },
+    schema: { type: 'string', ...(most === null ? {} : { maxLength: most }), pattern: source },
+    made: { as: 'text', most: most ?? 2000 },
     check: (v, path) =>
-      typeof v === 'string' && re.test(v) ? [] : misfit(path, `should be ${what}, is ${kindOf(v)}`),
+      most !== null && typeof v === 'string' && v.length > most
+        ? misfit(path, `is longer than ${most} characters`)
+        : typeof v === 'string' && re.test(v)
+          ? []
+          : misfit(path, `should be ${what}, is ${kindOf(v)}`),
     renamed: asIs,
   };
 }
@@ -189,9 +198,20 @@ export function list<T>(of: Shape<T>, fewest = 0, most = 100_000): Shape<readonl
   };
 }
 
+/** Any object at all: what is in it is for another description. */
+export const anyObject: Shape<Readonly<Record<string, unknown>>> = {
+  schema: { type: 'object' },
+  made: { as: 'record', fields: {}, optional: {} },
+  check: (v, path) =>
+    typeof v === 'object' && v !== null && !Array.isArray(v)
+      ? []
+      : misfit(path, `should be an object, is ${kindOf(v)}`),
+  renamed: asIs,
+};
+
 export type Fields = Readonly<Record<string, Shape>>;
 export type OfFields<F extends Fields> = { readonly [K in keyof F]: Of<F[K]> };
-type OfOptional<F extends Fields> = { readonly [K in keyof F]?: Of<F[K]> };
+export type OfOptional<F extends Fields> = { readonly [K in keyof F]?: Of<F[K]> };
 
 /** An object with exactly these fields; those in `optional` may be absent. */
 export function object<F extends Fields, O extends Fields = Record<never, Shape>>(
@@ -213,7 +233,10 @@ export function object<F extends Fields, O extends Fields = Record<never, Shape>
       const given = v as Record<string, unknown>;
       const missing = Object.keys(fields).filter((k) => !Object.hasOwn(given, k));
       const unknown = Object.keys(given).filter((k) => !Object.hasOwn(all, k));
-      const names = Object.keys(all).filter((k) => Object.hasOwn(given, k));
+      const names = Object.keys(all).filter(
+        // In a program what may be absent may also be there as nothing; no file says that.
+        (k) => Object.hasOwn(given, k) && (given[k] !== undefined || Object.hasOwn(fields, k)),
+      );
       return enough(
         [
           ...missing.map((k) => () => misfit(`${path}/${k}`, 'is missing')),

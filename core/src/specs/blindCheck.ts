@@ -2,32 +2,29 @@ import type { LengthUnit } from '../units/index.js';
 import { FEATURES } from './feature.js';
 import type { Limit } from './limit.js';
 import { readSheetLine } from './sheetLine.js';
+import { aimOf, sameAim, type LimitEnds } from './target.js';
 
 /** The figures of a limit as somebody typed them again from the document, in base units. */
-export interface TypedAgain {
-  readonly low: number | null;
-  readonly high: number | null;
+export type TypedAgain = LimitEnds & {
   /** Minima of a step table, in its order; null for any other limit. */
   readonly rows: readonly number[] | null;
-  /** What the sheet names to aim at; null where it names nothing. */
-  readonly target: number | null;
-}
+};
 
-type Figures = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'rows' | 'target'>;
+type Figures = LimitEnds & Pick<Limit, 'feature' | 'state' | 'unit' | 'rows'>;
 
 /** What a limit on file says, as it would be typed again. */
 export const figuresOn = (limit: Figures): TypedAgain => ({
   low: limit.low,
   high: limit.high,
   rows: limit.rows?.map((r) => r.low) ?? null,
-  target: limit.target ?? null,
+  ...aimOf(limit),
 });
 
 /** Whether what was typed again is what is on file, to the last digit. */
 export const sameFigures = (a: TypedAgain, b: TypedAgain): boolean =>
   a.low === b.low &&
   a.high === b.high &&
-  a.target === b.target &&
+  sameAim(a, b) &&
   (a.rows === null) === (b.rows === null) &&
   (a.rows?.length ?? 0) === (b.rows?.length ?? 0) &&
   (a.rows ?? []).every((low, i) => low === b.rows![i]);
@@ -69,7 +66,6 @@ export function typedAgain(
         low: limit.low === null ? null : Number.NaN,
         high: top?.ok ? (top.limits[0]?.high ?? null) : null,
         rows: rows.flatMap((r) => (r.ok ? [r.limits[0]?.low ?? Number.NaN] : [])),
-        target: null,
       },
     };
   }
@@ -81,7 +77,7 @@ export function typedAgain(
   // One figure alone is the end this limit has.
   const one = first.low ?? first.high;
   const single = first.low === null || first.high === null;
-  const none = { rows: null, target: first.target ?? null };
+  const none = { rows: null, ...aimOf(first) };
   const worded = /[<>≤≥]|\b(?:max|min|up to|at least|less|more)/iu.test(text);
   return {
     ok: true,

@@ -1,5 +1,6 @@
 import { FEATURES } from './feature.js';
 import type { Limit } from './limit.js';
+import type { LimitEnds } from './target.js';
 import { limitTroubles, type LimitTrouble } from './limitTroubles.js';
 
 /** A question to answer before a limit is saved. The figure is kept as typed either way. */
@@ -8,7 +9,7 @@ export interface GuardQuestion {
   readonly sentence: string;
 }
 
-type Draft = Pick<Limit, 'feature' | 'state' | 'low' | 'high' | 'unit' | 'rows' | 'target'>;
+type Draft = LimitEnds & Pick<Limit, 'feature' | 'state' | 'unit' | 'rows'>;
 
 const TROUBLES: Readonly<Record<LimitTrouble['code'], string>> = {
   'no-figure': 'Neither a low nor a high figure is given.',

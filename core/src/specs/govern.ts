@@ -12,6 +12,7 @@ import {
 } from './limit.js';
 import { atSerial } from './serial.js';
 import { whoOf, type Signed } from './signed.js';
+import { aimOf } from './target.js';
 
 /** What is known of the engine on the bench; a condition on something unknown cannot be decided. */
 export interface EngineFacts {
@@ -88,14 +89,14 @@ export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'n
 function tightenedBy(limit: Limit, rules: readonly Limit[]): Limit {
   let { low, high } = limit;
   let used: Limit | null = null;
-  const aims = rules.find((r) => r.target !== undefined);
   for (const rule of rules) {
     if (rule.low !== null && low !== null && rule.low > low) [low, used] = [rule.low, rule];
     if (rule.high !== null && high !== null && rule.high < high) [high, used] = [rule.high, rule];
   }
   const tightened = used ? { ...limit, low, high, source: used.source } : limit;
   // What the shop aims at stands before what the sheet does.
-  return aims ? { ...tightened, target: aims.target! } : tightened;
+  const aim = aimOf(...rules);
+  return Object.keys(aim).length > 0 ? { ...tightened, ...aim } : tightened;
 }
 
 const leavesNothing = (l: Pick<Limit, 'low' | 'high'>): boolean =>

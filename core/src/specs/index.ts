@@ -1,6 +1,7 @@
 export * from './blindCheck.js';
 export * from './construction.js';
 export * from './engine.js';
+export * from './engineShape.js';
 export * from './engineTroubles.js';
 export * from './entryGuards.js';
 export * from './feature.js';
@@ -9,6 +10,7 @@ export * from './gaskets.js';
 export * from './govern.js';
 export * from './kitQuestions.js';
 export * from './limit.js';
+export * from './limitShape.js';
 export * from './limitTroubles.js';
 export * from './material.js';
 export * from './portLine.js';

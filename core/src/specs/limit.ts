@@ -1,4 +1,3 @@
-import type { LengthUnit } from '../units/index.js';
 import type { FeatureKey } from './feature.js';
 
 /** `new`: what a renewed or resized surface must meet. `service`: how far a reused one may wear. */
@@ -70,6 +69,10 @@ export const MAKERS_BUILD: Build = {
 /** What the bore's running surface is made of; it decides what may be done to it at all. */
 export type Wall = 'iron-sleeve' | 'plated' | 'chrome';
 
+/** Units documents print limits in. */
+export const LIMIT_UNITS = ['mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%', '°'] as const;
+export type LimitUnit = (typeof LIMIT_UNITS)[number];
+
 /**
  * One limit as a sheet prints it. `low` and `high` are in the feature's base unit (nm for lengths);
  * one of them may be absent. Rows make a step table (the first row whose `below` exceeds the argument).
@@ -84,7 +87,7 @@ export interface Limit {
   readonly target?: number;
   readonly rows?: readonly { readonly below: number | null; readonly low: number }[];
   /** Unit the document prints, kept so that the figure is shown as it stands there. */
-  readonly unit: LengthUnit | 'kPa' | 'bar' | 'psi' | 'bar/min' | '×' | '%' | '°';
+  readonly unit: LimitUnit;
   readonly taper?: TaperDefinition;
   readonly conditions: Conditions;
   readonly source: Source;

@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { targetOf, type FeatureKey, type LimitState } from '../specs/index.js';
+import { aimOf, targetOf, type FeatureKey, type LimitState } from '../specs/index.js';
 import { governingFor } from './judgeValue.js';
 
 /** A range to build to, with what is aimed at in it, base units. */
@@ -26,8 +26,6 @@ export function rangeFor(
     return found.status === 'governed' ? found.limit : null;
   });
   if (!least || !most || least.low === null || most.high === null || least.low > most.high) return null;
-  const named = least.target ?? most.target;
   const ends = { low: least.low, high: most.high };
-  const target = targetOf(named === undefined ? ends : { ...ends, target: named })!;
-  return { ...ends, target };
+  return { ...ends, target: targetOf({ ...ends, ...aimOf(least, most) })! };
 }

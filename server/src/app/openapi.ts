@@ -1,11 +1,8 @@
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import { DocumentBuilder, SwaggerModule, type OpenAPIObject } from '@nestjs/swagger';
 import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
-import { entrySchema, jobFileSchema } from '@tribos/core';
-
-const require = createRequire(import.meta.url);
+import * as contract from '@tribos/contract';
+import { entrySchema, jobFileSchema, type Shape } from '@tribos/core';
 
 type Schema = Readonly<Record<string, unknown>>;
 
@@ -26,6 +23,12 @@ interface Described {
     >
   >;
   readonly schemas: Readonly<Record<string, Schema>>;
+  /** What its source says of a request, and of its fields. */
+  readonly requests: Readonly<
+    Record<string, { readonly sentence: string; readonly words: Readonly<Record<string, string>> }>
+  >;
+  /** Requests that an answer takes its fields from, by its name. */
+  readonly from: Readonly<Record<string, readonly string[]>>;
 }
 
 const described = (): Described =>
@@ -42,39 +45,32 @@ function published(name: string, schema: object): Record<string, Schema> {
   return Object.fromEntries([[name, own], ...parts]);
 }
 
-const isBare = (rule: Schema): boolean =>
-  Object.keys(rule).every((k) => k === 'type' && rule[k] === 'object');
-const mayBeNull = (typed: Schema): boolean => /"null"/u.test(JSON.stringify([typed['type'], typed['anyOf']]));
+type Words = Described['requests'][string];
 
-/** What is sent, by its type and by the rules of its class: both hold. */
-function sent(typed: Schema, rules: Schema | undefined): Schema {
-  const checked = (rules?.['properties'] ?? {}) as Record<string, Schema>;
-  const fields = Object.entries((typed['properties'] ?? {}) as Record<string, Schema>);
-  const field = (key: string, type: Schema): Schema => {
-    const rule = checked[key] ?? {};
-    // What decorators know of a union or a list is its kind of object alone.
-    if (isBare(rule)) return type;
-    if (/\/schemas\/(Array|Object)"/u.test(JSON.stringify(rule))) {
-      const { $ref: _, items: __, type: ___, ...bounds } = rule;
-      return { ...type, ...bounds };
-    }
-    const { description } = type;
-    const told = description === undefined ? rule : { description, ...rule };
-    return mayBeNull(type) ? { anyOf: [told, { type: 'null' }] } : told;
+/** What is sent, by the description its class was made of, in the words of its source. */
+function sent({ schema }: Shape, { sentence, words }: Words = { sentence: '', words: {} }): Schema {
+  const fields = Object.entries((schema['properties'] ?? {}) as Record<string, Schema>);
+  return {
+    ...schema,
+    ...(sentence === '' ? {} : { description: sentence }),
+    properties: Object.fromEntries(
+      fields.map(([key, of]) => [key, words[key] === undefined ? of : { description: words[key], ...of }]),
+    ),
   };
-  return { ...typed, properties: Object.fromEntries(fields.map(([key, type]) => [key, field(key, type)])) };
 }
 
-/** Rules of the contract's classes, by class. */
-function rulesOf(): Record<string, Schema> {
-  const { defaultMetadataStorage } = require('class-transformer/cjs/storage.js') as {
-    defaultMetadataStorage: object;
-  };
-  return validationMetadatasToSchemas({
-    refPointerPrefix: PLACE,
-    classTransformerMetadataStorage: defaultMetadataStorage as never,
-  }) as Record<string, Schema>;
-}
+/** An answer that takes fields from requests, each as it is described there. */
+const answered = (schema: Schema, of: readonly Schema[]): Schema => ({
+  ...schema,
+  properties: Object.assign({}, schema['properties'], ...of.map((s) => s['properties'])) as Schema,
+});
+
+/** Requests of the contract, by their class. */
+const requests: Readonly<Record<string, Shape>> = Object.fromEntries(
+  Object.entries(contract).flatMap(([name, of]) =>
+    typeof of === 'function' && 'shape' in of ? [[name, of.shape as Shape]] : [],
+  ),
+);
 
 const PROBLEM = {
   description: 'Why it was not done: a problem document.',
@@ -127,15 +123,21 @@ function told(made: Operation, of: Described['operations'][string], schemas: Rec
 
 /** The description of the API: what the frame knows of its endpoints, in the words and shapes of their own types. */
 function describing(made: OpenAPIObject): OpenAPIObject {
-  const { operations, schemas: typed } = described();
-  const rules = rulesOf();
+  const { operations, schemas: typed, requests: words, from } = described();
+  const asked = Object.fromEntries(
+    Object.entries(requests).map(([name, of]) => [name, sent(of, words[name])]),
+  );
   const schemas: Record<string, Schema> = {
     ...Object.fromEntries(
       Object.entries(typed).map(([name, schema]) => [
         name,
-        name in rules ? sent(schema, rules[name]) : schema,
+        answered(
+          schema,
+          (from[name] ?? []).flatMap((base): readonly Schema[] => (asked[base] ? [asked[base]] : [])),
+        ),
       ]),
     ),
+    ...asked,
     ...published('JobFile', jobFileSchema),
     ...published('SentEntry', entrySchema),
   };

@@ -78,7 +78,7 @@ export class ListsService {
 
   /** Newest first, or open jobs in another order; those that hold every word that is looked for. */
   async jobs(query: JobQuery): Promise<Page<JobRow>> {
-    const limit = query.limit ?? PAGE;
+    const limit = query.limit === undefined ? PAGE : Number(query.limit);
     const { by = 'newest' } = query;
     if (by !== 'newest' && !query.search?.trim()) return this.ordered(by, query.after ?? null, limit);
     const after = query.after?.includes(':') ? null : Number(query.after ?? 0) || null;

@@ -1,8 +1,5 @@
-import { getMetadataStorage } from 'class-validator';
-import { createRequire } from 'node:module';
+import type { Shape } from '@tribos/core';
 import { ProblemError } from './problems.js';
-
-const require = createRequire(import.meta.url);
 
 /** What any body may hold, whatever it is of: many times what the largest sheet of an engine does. */
 const MOST = { nodes: 24_000, depth: 24, items: 5_000, keys: 500, digits: 400 } as const;
@@ -75,62 +72,18 @@ export function refuseUnbounded(body: unknown): void {
   }
 }
 
-type Class = abstract new (...args: never[]) => object;
-
-interface Nested {
-  readonly typeFunction: () => Class;
-}
-
-const transformed = () =>
-  (
-    require('class-transformer/cjs/storage.js') as {
-      defaultMetadataStorage: { findTypeMetadata(target: Class, property: string): Nested | undefined };
-    }
-  ).defaultMetadataStorage;
-
-interface Sized {
-  readonly property: string;
-  /** Items a list may hold; null for what is no list. */
-  readonly most: number | null;
-  readonly of: Class | null;
-}
-
-const known = new WeakMap<Class, readonly Sized[]>();
-
-/** Lists of a request's class, and what its fields are made of, as its own rules say. */
-export function sizesOf(target: Class): readonly Sized[] {
-  const before = known.get(target);
-  if (before) return before;
-  const rules = getMetadataStorage().getTargetValidationMetadatas(target as never, '', false, false);
-  const made = [...new Set(rules.map((r) => r.propertyName))].map((property): Sized => {
-    const most = rules.find((r) => r.propertyName === property && r.name === 'arrayMaxSize');
-    return {
-      property,
-      most: most ? (most.constraints as [number])[0] : null,
-      of: transformed().findTypeMetadata(target, property)?.typeFunction() ?? null,
-    };
-  });
-  known.set(target, made);
-  return made;
-}
-
 /**
- * Sizes before shapes: refuses a list that is longer than its class allows before any of its items is looked at.
+ * Sizes before shapes: refuses a list that is longer than its description allows before any of its items is looked at.
  * @throws ProblemError 400
  */
-export function refuseLonger(value: unknown, target: Class, path = ''): void {
-  if (typeof value !== 'object' || value === null) return;
-  for (const { property, most, of } of sizesOf(target)) {
-    const inner: unknown = (value as Record<string, unknown>)[property];
-    const at = `${path}/${property}`;
-    if (Array.isArray(inner)) {
-      if (most !== null && inner.length > most) throw tooMuch(at, `holds ${inner.length}, at most ${most}`);
-      if (of)
-        for (const [i, item] of inner.entries()) {
-          if (typeof item !== 'object' || item === null || Array.isArray(item))
-            throw tooMuch(`${at}/${i}`, 'is not what belongs here');
-          refuseLonger(item, of, `${at}/${i}`);
-        }
-    } else if (of) refuseLonger(inner, of, at);
+export function refuseLonger(value: unknown, { made }: Shape, path = ''): void {
+  if (made.as === 'or-none') {
+    refuseLonger(value, made.of, path);
+  } else if (made.as === 'list' && Array.isArray(value)) {
+    if (value.length > made.most) throw tooMuch(path, `holds ${value.length}, at most ${made.most}`);
+    for (const [i, item] of value.entries()) refuseLonger(item, made.of, `${path}/${i}`);
+  } else if (made.as === 'record' && typeof value === 'object' && value !== null) {
+    for (const [field, shape] of Object.entries({ ...made.fields, ...made.optional }))
+      refuseLonger((value as Record<string, unknown>)[field], shape, `${path}/${field}`);
   }
 }

@@ -1,14 +1,19 @@
 import { HttpException, ValidationPipe, type ArgumentMetadata } from '@nestjs/common';
 import { refuseLonger, refuseUnbounded } from './bodies.js';
+import { described } from './described.js';
 import { ProblemError } from './problems.js';
 
-/** Validation that looks at sizes first, and whose transformer may trip over shapes it never meant to meet: that too is the request's fault. */
+/**
+ * Looks at sizes first, then has the class of a request validated by the description it was made of. The transformer may
+ * trip over shapes it never meant to meet: that too is the request's fault.
+ */
 export class BodyPipe extends ValidationPipe {
   override async transform(value: unknown, metadata: ArgumentMetadata): Promise<unknown> {
+    const shape = metadata.metatype ? described(metadata.metatype) : null;
     try {
       if (metadata.type === 'body') {
         refuseUnbounded(value);
-        if (metadata.metatype) refuseLonger(value, metadata.metatype);
+        if (shape) refuseLonger(value, shape);
       }
       return (await super.transform(value, metadata)) as unknown;
     } catch (error) {

@@ -1,6 +1,6 @@
 import { Catch, HttpException, HttpStatus, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
-import { entryTroubles, type Problem } from '@tribos/contract';
-import { CoreError } from '@tribos/core';
+import type { BodyClass, Problem } from '@tribos/contract';
+import { CoreError, fieldsOf, type Shape } from '@tribos/core';
 import type { ValidationError } from 'class-validator';
 import type { Response } from 'express';
 import { QueueFull } from './fairQueue.js';
@@ -53,18 +53,19 @@ export const stale = (what: string, current: unknown): ProblemError =>
     { current },
   );
 
-/** Flattens class-validator's tree into paths with sentences. */
+/** What is wrong with one field of a request, place by place. */
+function troublesOf({ property, value, target, constraints }: ValidationError): Required<Problem>['errors'] {
+  const shape = (target?.constructor as Partial<BodyClass<object>> | undefined)?.shape;
+  const of = shape && (fieldsOf(shape) as Readonly<Record<string, Shape>>)[property];
+  const misfits = of && value !== undefined ? of.check(value, `/${property}`) : [];
+  if (misfits.length > 0)
+    return misfits.map(({ path, sentence }) => ({ path, sentence: `${path.slice(1)} ${sentence}` }));
+  return Object.values(constraints ?? {}).map((sentence) => ({ path: `/${property}`, sentence }));
+}
+
+/** What a validator found, as places with sentences. */
 export function fromValidation(errors: readonly ValidationError[]): ProblemError {
-  const flat = (list: readonly ValidationError[], path: string): { path: string; sentence: string }[] =>
-    list.flatMap((e) => [
-      ...Object.entries(e.constraints ?? {}).flatMap(([rule, sentence]) =>
-        rule === 'areEntries'
-          ? entryTroubles(e.value).map((m) => ({ ...m, path: `${path}/${e.property}${m.path}` }))
-          : [{ path: `${path}/${e.property}`, sentence }],
-      ),
-      ...flat(e.children ?? [], `${path}/${e.property}`),
-    ]);
-  const all = flat(errors, '').slice(0, 20);
+  const all = errors.flatMap(troublesOf).slice(0, 20);
   return new ProblemError(
     400,
     'invalid',

@@ -74,8 +74,9 @@ export class LimitsService {
     const { spec } = await this.engines.view(engineId);
     const before = spec.limits.find((l) => l.id === limitId);
     if (!before) throw notFound('limit');
+    const { version, ...typed } = body;
     const limit: Limit = {
-      ...this.fromBody({ ...body, id: limitId }),
+      ...this.fromBody({ ...typed, id: limitId }),
       conditions: body.conditions ? { ...body.conditions } : before.conditions,
       ...(before.rows ? { rows: before.rows } : {}),
     };
@@ -83,7 +84,7 @@ export class LimitsService {
     this.contradiction(limit, spec);
     this.guard(limit, { ...spec, limits: spec.limits.filter((l) => l.id !== limitId) }, body.confirmed);
     const { id: _id, engineId: _engine, position: _position, ...values } = limitRow(limit, engineId, 0);
-    await this.update(engineId, limitId, body.version, values);
+    await this.update(engineId, limitId, version, values);
     this.audit.note('limit changed', limitId, { before, after: limit });
     return this.engines.view(engineId);
   }
@@ -113,7 +114,7 @@ export class LimitsService {
           : 'You typed this limit yourself today. A second person compares it with the document, or you type it again on another day.',
       );
     const limit = limitOf(row);
-    if (!sameFigures({ ...body, target: body.target ?? null }, figuresOn(limit)))
+    if (!sameFigures(body, figuresOn(limit)))
       throw new ProblemError(
         422,
         'differs',
@@ -149,26 +150,29 @@ export class LimitsService {
         errors: [{ path: '/unit', sentence: `must be ${fits.join(' or ')}` }],
       });
     }
+    const {
+      sourceType: type,
+      party,
+      document,
+      page,
+      revision,
+      confirmed: _,
+      conditions = {},
+      ...limit
+    } = body;
     return {
-      id: body.id,
-      feature: body.feature,
-      state: body.state,
-      low: body.low,
-      high: body.high,
-      unit: body.unit,
-      conditions: { ...body.conditions },
+      ...limit,
+      conditions,
       source: {
-        type: body.sourceType,
-        party: body.party,
-        document: body.document,
-        page: body.page,
-        revision: body.revision,
+        type,
+        party,
+        document,
+        page,
+        revision,
         enteredBy: this.scope.who.name,
         checkedBy: null,
         enteredOn: today(),
       },
-      ...(body.target == null ? {} : { target: body.target }),
-      ...(body.taper ? { taper: body.taper } : {}),
     };
   }
 

@@ -1,71 +1,37 @@
 import type { NewEngine } from '@tribos/contract';
-import { nm, type EngineSpec, type Kit, type Limit, type Port } from '@tribos/core';
+import {
+  kitShape,
+  limitShape,
+  nm,
+  SOURCE,
+  without,
+  type EngineSpec,
+  type Kit,
+  type Limit,
+  type Port,
+} from '@tribos/core';
+import { fromColumns, toColumns } from '../kit/columns.js';
 import type { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
 
-/** Rows to the core's data and back. Undefined optional fields stay absent, so that a round trip is identical. */
-export function limitOf(row: LimitModel): Limit {
-  return {
-    id: row.id,
-    feature: row.feature as Limit['feature'],
-    state: row.state as Limit['state'],
-    low: row.low,
-    high: row.high,
-    unit: row.unit as Limit['unit'],
-    conditions: row.conditions,
-    source: {
-      type: row.sourceType as Limit['source']['type'],
-      party: row.party,
-      document: row.document,
-      page: row.page,
-      revision: row.revision,
-      enteredBy: row.enteredBy,
-      checkedBy: row.checkedBy,
-      ...(row.enteredOn ? { enteredOn: row.enteredOn } : {}),
-      ...(row.retypedOn ? { retypedOn: row.retypedOn } : {}),
-    },
-    ...(row.rows ? { rows: row.rows as Limit['rows'] & object } : {}),
-    ...(row.target === null ? {} : { target: row.target }),
-    ...(row.taper ? { taper: row.taper as Limit['taper'] & string } : {}),
-  };
-}
+/** What of a limit stands in its row by its own name; its source stands there field by field. */
+const ofLimit = without(limitShape, 'source');
+const ofSource = without(SOURCE, 'type');
 
-export function limitRow(limit: Limit, engineId: string, position: number) {
-  const { source } = limit;
-  return {
-    id: limit.id,
-    engineId,
-    position,
-    feature: limit.feature,
-    state: limit.state,
-    low: limit.low,
-    high: limit.high,
-    rows: limit.rows ?? null,
-    unit: limit.unit,
-    target: limit.target ?? null,
-    taper: limit.taper ?? null,
-    conditions: limit.conditions,
-    sourceType: source.type,
-    party: source.party,
-    document: source.document,
-    page: source.page,
-    revision: source.revision,
-    enteredBy: source.enteredBy,
-    checkedBy: source.checkedBy,
-    enteredOn: source.enteredOn ?? null,
-    retypedOn: source.retypedOn ?? null,
-  };
-}
+/** Rows to the core's data and back: a round trip is identical. */
+export const limitOf = (row: LimitModel): Limit => ({
+  ...fromColumns(ofLimit, row),
+  source: { type: row.sourceType as Limit['source']['type'], ...fromColumns(ofSource, row) },
+});
 
-export const kitOf = (row: KitModel): Kit =>
-  ({
-    id: row.id,
-    maker: row.maker,
-    name: row.name,
-    oversize: row.oversize,
-    piston: row.piston,
-    material: row.material,
-    gaugeHeight: row.gaugeHeight,
-  }) as Kit;
+export const limitRow = ({ source, ...limit }: Limit, engineId: string, position: number) => ({
+  ...toColumns(ofLimit, limit),
+  ...toColumns(ofSource, source),
+  sourceType: source.type,
+  engineId,
+  position,
+});
+
+export const kitOf = (row: KitModel): Kit => fromColumns(kitShape, row);
 
 export function engineOf(
   row: EngineModel,

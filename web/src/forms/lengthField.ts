@@ -9,7 +9,7 @@ export function lengthOf(field: string, text: string, unit: LengthUnit): Nanomet
 }
 
 /** The same, null when the field is left empty. */
-export const lengthOrNull = (field: string, text: string, unit: LengthUnit): number | null =>
+export const lengthOrNull = (field: string, text: string, unit: LengthUnit): Nanometres | null =>
   text.trim() === '' ? null : lengthOf(field, text, unit);
 
 const plainText = (value: number, unit: LengthUnit): string => {

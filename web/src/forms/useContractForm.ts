@@ -1,30 +1,40 @@
-import 'reflect-metadata';
-import { plainToInstance } from 'class-transformer';
-import { validate, type ValidationError } from 'class-validator';
+import type { BodyClass } from '@tribos/contract';
 import type { DefaultValues, FieldValues } from 'react-hook-form';
 import { useCheckedForm } from './useCheckedForm.js';
 
-/** A field by its own name, also where the request holds it a layer down. */
-const messages = (wrong: readonly ValidationError[]): [string, string][] =>
-  wrong.flatMap((w) =>
-    w.children && w.children.length > 0
-      ? messages(w.children)
-      : [[w.property, Object.values(w.constraints ?? {})[0] ?? 'is not right']],
-  );
+/** A sentence of a description, as it stands under a field: what was typed is seen there. */
+const under = (sentence: string, value: unknown): string => {
+  if (value === '' || value === undefined || value === null) return 'Something is needed here.';
+  const said = sentence.replace(/, is .*$/su, '');
+  return `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
+};
 
-/** What the class of a request finds wrong with one, by field. */
-export const contractTroubles = async <B extends object>(
-  contract: new () => B,
-  body: B,
-): Promise<Record<string, string>> =>
-  Object.fromEntries(messages(await validate(plainToInstance(contract, body), { stopAtFirstError: true })));
+const at = (body: object, path: string): unknown =>
+  path
+    .split('/')
+    .slice(1)
+    .reduce<unknown>((of, key) => (of as Record<string, unknown> | null | undefined)?.[key], body);
+
+/** What the description of a request finds wrong with one, by field: by its own name, also where it is a layer down. */
+export function contractTroubles<B extends object>({ shape }: BodyClass<B>, body: B): Record<string, string> {
+  return Object.fromEntries(
+    shape
+      .check(body, '')
+      .toReversed()
+      .map(({ path, sentence }) => [fieldOf(path), under(sentence, at(body, path))]),
+  );
+}
+
+/** The field of a place: the last name in it that is no number of a list. */
+const fieldOf = (path: string): string =>
+  path.split('/').findLast((part) => part !== '' && !/^\d+$/u.test(part)) ?? '';
 
 /**
- * A form checked by the class the server checks the same request with. Field names are those of the
+ * A form checked by the description the server checks the same request with. Field names are those of the
  * request; `toBody` turns what was typed into the request and may throw `FieldTrouble`.
  */
 export const useContractForm = <V extends FieldValues, B extends object>(
-  contract: new () => B,
+  contract: BodyClass<B>,
   defaults: DefaultValues<V>,
   toBody: (values: V) => B,
 ) => useCheckedForm<V>(defaults, (values) => contractTroubles(contract, toBody(values)));

@@ -1,7 +1,8 @@
-import { UNITS, type LimitBody } from '@tribos/contract';
+import type { LimitBody } from '@tribos/contract';
 import {
   FEATURES,
   fromBase,
+  LIMIT_UNITS,
   MAKERS_OWN,
   toBase,
   unitsOf,
@@ -43,7 +44,7 @@ export interface LimitValues {
 /** Units a sheet may print a feature's figures in. */
 export const unitsFor = (feature: FeatureKey): readonly Limit['unit'][] =>
   unitsOf(FEATURES[feature].dimension).filter((u): u is Limit['unit'] =>
-    (UNITS as readonly string[]).includes(u),
+    (LIMIT_UNITS as readonly string[]).includes(u),
   );
 
 function typedFigure(field: string, text: string, feature: FeatureKey, unit: Limit['unit']): number | null {
@@ -111,7 +112,7 @@ export function limitBody(
     },
     low: figure('low'),
     high: figure('high'),
-    target: figure('target'),
+    target: figure('target') ?? undefined,
     confirmed,
     ...(limit?.taper ? { taper: limit.taper } : {}),
   };
