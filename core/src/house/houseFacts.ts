@@ -12,6 +12,7 @@ import {
   type Offer,
   type PartNeeded,
   type Room,
+  type Section,
   type Step,
 } from '../verdicts/index.js';
 
@@ -162,6 +163,16 @@ function factsOfRooms(rooms: readonly Room[]) {
   const needs = fact('parts whichever way is gone', (file, unit: LengthUnit) =>
     gathered(partsOf.flatMap((r) => (r.room.decides ? [] : r.of(file, unit)))),
   );
+  const reportsOf = each<Section, LengthUnit>(
+    'report',
+    (r) => r.report && ((file, unit) => r.report!(file, foundOf(file, unit), askOf(file, unit))),
+  );
+  type Piece = (file: JobFile, unit: LengthUnit) => unknown;
+  /** What a judgement is made of, and a report: each piece by itself, in their order. */
+  const pieces: Readonly<Record<'judging' | 'reporting', readonly Piece[]>> = {
+    judging: [...figuresOf, ...offersOf].map((r) => (file, unit) => r.of(file, unit)),
+    reporting: reportsOf.map((r) => r.of),
+  };
   // Not a fact of its own: what somebody takes of it is what that one hangs on.
   const found: Finds = (file, unit) => ({
     get figures() {
@@ -169,7 +180,12 @@ function factsOfRooms(rooms: readonly Room[]) {
     },
     needs: () => needs(file, unit),
   });
-  return { figures, ofCylinder, atStation, steps, blockers, mark, offers, blocks, partsToGet, found };
+  const reports = (file: JobFile, unit: LengthUnit): readonly Section[] =>
+    reportsOf.flatMap((r) => r.of(file, unit));
+  return {
+    ...{ figures, ofCylinder, atStation, steps, blockers, mark, offers, blocks },
+    ...{ partsToGet, found, reports, pieces },
+  };
 }
 
 const known = new WeakMap<readonly Room[], HouseFacts>();

@@ -1,6 +1,7 @@
 export * from './house.js';
 export type { PartToGet, StationMark } from './houseFacts.js';
 export * from './jobFileShape.js';
+export * from './inPieces.js';
 export * from './judgeJob.js';
 export * from './measures.js';
 export * from './migrate.js';

@@ -4,7 +4,7 @@ import type { LengthUnit } from '../units/index.js';
 import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
 import { HOUSE } from './house.js';
 import { factsOf } from './houseFacts.js';
-import { foundIn, judged, judgeJob } from './judgeJob.js';
+import { judged, judgeJob } from './judgeJob.js';
 
 /** What stands on every report, whatever rooms wrote it. */
 const FIRST_CAUTION =
@@ -67,7 +67,6 @@ export function reportOf(
 ): Report {
   const file = judged(written, spreadOf, rooms);
   const { items, steps, blockers } = judgeJob(written, unit, spreadOf, rooms);
-  const { found, ask } = foundIn(file, unit, rooms);
   const undecided = items.filter((i) => i.state === 'undecided' && i.because !== 'unread');
   const unread = items.filter((i) => i.because === 'unread');
   const noLimit = items.filter((i) => i.state === 'noLimit' && i.because !== 'unread');
@@ -82,7 +81,7 @@ export function reportOf(
     subtitle: `Report so far, ${file.shop.name}`,
     sections: [
       jobSection(file),
-      ...rooms.flatMap((r) => r.report?.(file, found, ask) ?? []),
+      ...factsOf(rooms).reports(file, unit),
       ...partsSection(file, unit, rooms),
       list(
         'undecided',

@@ -22,6 +22,9 @@ export function aimOf(...limits: readonly Partial<LimitEnds>[]): Pick<Limit, 'ta
   return target === undefined ? {} : { target };
 }
 
+/** What a sheet itself names to aim at; null where it names nothing. */
+export const namedAim = ({ target }: Pick<Limit, 'target'>): number | null => target ?? null;
+
 /** Whether two say the same of what to aim at. */
 export const sameAim = (a: Partial<LimitEnds>, b: Partial<LimitEnds>): boolean => a.target === b.target;
 

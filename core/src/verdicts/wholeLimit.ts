@@ -1,9 +1,9 @@
-import { FEATURES, type Limit } from '../specs/index.js';
+import { FEATURES, namedAim, type Limit, type LimitEnds } from '../specs/index.js';
 import { figureText, type LengthUnit } from '../units/index.js';
 import { limitEndText } from './valueText.js';
 import { limitText } from './words.js';
 
-type Printed = Pick<Limit, 'feature' | 'low' | 'high' | 'unit' | 'rows' | 'target'>;
+type Printed = LimitEnds & Pick<Limit, 'feature' | 'unit' | 'rows'>;
 
 const isLength = ({ feature }: Printed): boolean => FEATURES[feature].dimension === 'length';
 
@@ -17,12 +17,12 @@ function rangeText(limit: Printed, unit: LengthUnit): string {
   return high === null ? `min ${text(low!)}` : `max ${text(high)}`;
 }
 
-const targetText = (limit: Printed, unit: LengthUnit): string =>
-  limit.target === undefined
-    ? ''
-    : isLength(limit)
-      ? `target ${limitEndText('length', limit.target, 'low', unit)}`
-      : `target ${figureText(FEATURES[limit.feature].dimension, limit.target, limit.unit)}`;
+function aimText(limit: Printed, unit: LengthUnit): string {
+  const aim = namedAim(limit);
+  if (aim === null) return '';
+  const { dimension } = FEATURES[limit.feature];
+  return `target ${isLength(limit) ? limitEndText('length', aim, 'low', unit) : figureText(dimension, aim, limit.unit)}`;
+}
 
 /**
  * A limit whole, lengths in the reader's unit: its steps, its range, maximum or minimum, what is aimed at.
@@ -32,7 +32,7 @@ export function wholeLimitText(limit: Printed, unit: LengthUnit): string {
   const steps = limit.rows
     ?.map((r) => `${r.below === null ? 'above' : `< ${r.below} cm³`} ${limitText(r.low, null, unit)}`)
     .join(', ');
-  return [steps, rangeText(limit, unit), targetText(limit, unit)].filter(Boolean).join('; ');
+  return [steps, rangeText(limit, unit), aimText(limit, unit)].filter(Boolean).join('; ');
 }
 
 /** What the sheet prints, when that is not the reader's unit; null where it is. */

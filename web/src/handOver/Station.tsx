@@ -1,38 +1,49 @@
 import { StationFrame } from '../frame/index.js';
 import { useSpreads } from '../bore/index.js';
 import { useJobContext } from '../job/index.js';
-import { VerdictMark } from '../ui/index.js';
+import { useInPieces } from '../kit/useInPieces.js';
+import { Loading, VerdictMark } from '../ui/index.js';
 import { StripScale } from '../verdicts/index.js';
 import { PdfButton } from './PdfButton.js';
 import { useMemo } from 'react';
 import { isFigureCell, type Block, type LengthUnit } from '@tribos/core/ground';
-import { reportOf } from '@tribos/core/house';
+import { inPieces, reportOf, type Report } from '@tribos/core/house';
 
 /** The report of a job so far, made of the sections its rooms give; it grows with every room. */
 export function ReportStation() {
   const { file, unit } = useJobContext();
   const spreadOf = useSpreads();
-  const report = useMemo(() => reportOf(file, unit, spreadOf), [file, unit, spreadOf]);
+  const isMade = useInPieces(file.job.id, () => inPieces(file, 'reporting', unit, spreadOf));
+  const report = useMemo(
+    () => (isMade ? reportOf(file, unit, spreadOf) : null),
+    [isMade, file, unit, spreadOf],
+  );
   return (
     <StationFrame label="Report" next={null}>
-      <article className="mx-auto max-w-240 bg-sheet p-5">
-        <header className="flex flex-wrap items-start justify-between gap-4">
-          <div>
-            <h2 className="text-title leading-tight font-semibold">{report.title}</h2>
-            <p className="text-soft">{report.subtitle}</p>
-          </div>
-          <PdfButton jobId={file.job.id} unit={unit} />
-        </header>
-        {report.sections.map((s) => (
-          <section key={s.key} className="mt-5 break-inside-avoid-page">
-            <h3 className="border-b border-ink/60 pb-1 font-semibold text-blue">{s.title}</h3>
-            {s.blocks.map((b, i) => (
-              <Part key={i} block={b} unit={unit} />
-            ))}
-          </section>
-        ))}
-      </article>
+      {report ? <Sections report={report} jobId={file.job.id} unit={unit} /> : <Loading what="the report" />}
     </StationFrame>
+  );
+}
+
+function Sections({ report, jobId, unit }: { report: Report; jobId: string; unit: LengthUnit }) {
+  return (
+    <article className="mx-auto max-w-240 bg-sheet p-5">
+      <header className="flex flex-wrap items-start justify-between gap-4">
+        <div>
+          <h2 className="text-title leading-tight font-semibold">{report.title}</h2>
+          <p className="text-soft">{report.subtitle}</p>
+        </div>
+        <PdfButton jobId={jobId} unit={unit} />
+      </header>
+      {report.sections.map((s) => (
+        <section key={s.key} className="mt-5 break-inside-avoid-page">
+          <h3 className="border-b border-ink/60 pb-1 font-semibold text-blue">{s.title}</h3>
+          {s.blocks.map((b, i) => (
+            <Part key={i} block={b} unit={unit} />
+          ))}
+        </section>
+      ))}
+    </article>
   );
 }
 

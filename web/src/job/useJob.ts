@@ -1,14 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect, useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useOutletContext } from 'react-router';
 import type { JobView } from '@tribos/contract';
 import type { JobFile, LengthUnit } from '@tribos/core/ground';
 import { mapsOf } from '@tribos/core/bore';
-import { becomes, judged, judgeJob, type Judgement } from '@tribos/core/house';
+import { becomes, inPieces, judged, judgeJob, type Judgement } from '@tribos/core/house';
 import { usePropagate, useSpreads } from '../bore/index.js';
 import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
 import { useSettings } from '../kit/settings.js';
+import { useInPieces } from '../kit/useInPieces.js';
 import { useSession } from '../people/index.js';
 import { pendingEntries } from './logEntryOf.js';
 import { sameFile } from './sameFile.js';
@@ -62,6 +63,7 @@ export function useJob(id: string) {
   const answered = query.isFetchedAfterMount || !query.isStale;
   const spreadOf = useSpreads();
 
+  const [wasInHand] = useState(last?.job.id);
   const read = useMemo(() => {
     if (!view) return null;
     const known = new Set(view.file.log.map((e) => e.id));
@@ -73,18 +75,24 @@ export function useJob(id: string) {
     );
     return inHand({ ...view.file, log: [...view.file.log, ...pending] });
   }, [view, entries, id, by]);
+  const isJudged = useInPieces(
+    read && id,
+    () => (read ? inPieces(read, 'judging', unit, spreadOf) : []),
+    wasInHand === id,
+  );
   const file = useMemo(() => read && judged(read, spreadOf), [read, spreadOf]);
   const version = view?.version ?? 0;
   const moved = view?.moved ?? NOT_MOVED;
   const context = useMemo(
     (): JobContext | null =>
-      read &&
-      file && {
-        file,
-        judgement: judgeJob(read, unit, spreadOf),
-        ...{ version, moved, answered, unit, by },
-      },
-    [read, file, spreadOf, version, moved, answered, unit, by],
+      isJudged && read && file
+        ? {
+            file,
+            judgement: judgeJob(read, unit, spreadOf),
+            ...{ version, moved, answered, unit, by },
+          }
+        : null,
+    [isJudged, read, file, spreadOf, version, moved, answered, unit, by],
   );
   usePropagate(context ? mapsOf(context.file, unit) : NO_MAPS);
 

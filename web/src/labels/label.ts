@@ -1,4 +1,4 @@
-import QRCode from 'qrcode';
+import { codeSvg } from './codeSvg.js';
 
 const escape = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
@@ -25,7 +25,7 @@ export async function labelSvg(
   lines: readonly LabelLine[],
   { width, height }: LabelSize = USUAL_LABEL,
 ): Promise<string> {
-  const qr = await QRCode.toString(code, { type: 'svg', margin: 0, errorCorrectionLevel: 'M' });
+  const qr = await codeSvg(code, 0);
   const inner = /viewBox="0 0 (\d+) \d+"[^>]*>(.*)<\/svg>/su.exec(qr);
   const scale = 21 / Number(inner?.[1] ?? 21);
   let y = 2.6;

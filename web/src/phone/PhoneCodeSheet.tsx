@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import QRCode from 'qrcode';
 import { useEffect, useState } from 'react';
 import type { PhoneCode } from '@tribos/contract';
 import { api } from '../kit/api.js';
+import { codeSvg } from '../labels/index.js';
 import { Button, Failed, Loading, Sheet } from '../ui/index.js';
 import { screenId } from './screen.js';
 
@@ -29,7 +29,7 @@ export function PhoneCodeSheet({
   useEffect(() => {
     if (address === '') return undefined;
     let wanted = true;
-    void QRCode.toString(address, { type: 'svg', margin: 2, errorCorrectionLevel: 'M' }).then((made) => {
+    void codeSvg(address, 2).then((made) => {
       if (wanted) setSvg(made);
     });
     return () => {

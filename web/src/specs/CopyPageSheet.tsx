@@ -187,15 +187,10 @@ async function keepLine(
   idOf: (of: string) => string,
 ): Promise<void> {
   if (!line.read.ok) return;
-  for (const { feature, state, low, high, unit, target } of line.read.limits)
+  for (const limit of line.read.limits)
     await api.post<EngineView>(`/engines/${engineId}/limits`, {
-      id: idOf(`${line.text}:${feature}:${state}`),
-      feature,
-      state,
-      low,
-      high,
-      unit,
-      ...(target === undefined ? {} : { target }),
+      ...limit,
+      id: idOf(`${line.text}:${limit.feature}:${limit.state}`),
       sourceType: source.sourceType,
       party: source.party.trim(),
       document: source.document.trim(),
