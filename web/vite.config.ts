@@ -76,8 +76,13 @@ export default defineConfig({
     assetsInlineLimit: 0,
     // The browser finds what a screen is made of by itself; a link in the page for each of its pieces is dearer.
     modulePreload: { resolveDependencies: (_, all) => all.filter((file) => file.endsWith('.css')) },
-    // No file of the core does anything by being imported: the first view takes only what it uses of it.
-    rolldownOptions: { treeshake: { moduleSideEffects: (id: string) => !id.includes('/core/src/') } },
+    // No file of the core and no room's door does anything by being imported: a view takes only what it uses of them.
+    rolldownOptions: {
+      treeshake: {
+        moduleSideEffects: (id: string) =>
+          !/\/(?:core|contract)\/src\/|\/web\/src\/\w+\/index\.ts$/u.test(id),
+      },
+    },
   },
   server: { proxy: { '/api': process.env['TRIBOS_API'] ?? 'http://127.0.0.1:4177' } },
 });

@@ -12,7 +12,7 @@ import {
 import type { SentEntry } from '@tribos/core/house';
 import { rememberedGauge, rememberGauge, suitable } from '../src/bar/gaugeFor.js';
 import { lengthOf, lengthOrNull, lengthText } from '../src/forms/lengthField.js';
-import { FieldTrouble } from '../src/forms/useCheckedForm.js';
+import { FieldTrouble } from '../src/forms/fieldTrouble.js';
 import { pendingEntries } from '../src/job/logEntryOf.js';
 import { dayText } from '../src/ui/dayText.js';
 

@@ -18,7 +18,10 @@ export function inPieces(
   unit: LengthUnit = 'mm',
   spreadOf?: SpreadOf,
   rooms: readonly Room[] = HOUSE,
-): readonly (() => void)[] {
+): readonly (() => unknown)[] {
   const file = judged(written, spreadOf, rooms);
-  return factsOf(rooms).pieces[of].map((piece) => () => void piece(file, unit));
+  return [
+    ...rooms.flatMap((r) => r.ahead?.(file, unit) ?? []),
+    ...factsOf(rooms).pieces[of].map((piece) => () => piece(file, unit)),
+  ];
 }

@@ -2,7 +2,7 @@ import { LOG_KINDS, openSteps, REOPENED, WORK } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
 import { capital, type Room } from '../verdicts/index.js';
 import { readingOffers } from './actions.js';
-import { readingsOf } from './standingReadings.js';
+import { doubtedOf, readingsOf } from './standingReadings.js';
 import { walkOf } from './plan.js';
 import { readingsReport } from './report.js';
 import { tellReading } from './tell.js';
@@ -19,6 +19,7 @@ export const readings: Room = {
       excused: null,
       sentence: () => `${capital(WORK[work.what].name)}: ${REOPENED[what]} again.`,
     })),
+  ahead: (file, unit) => file.engine.cylinders.map((_, at) => () => doubtedOf(file, [unit, at])),
   asks: (file) => walkOf(file),
   left: (file) => {
     const { places } = readingsOf(file, 'mm');

@@ -10,7 +10,7 @@ import { fatesOf, putAside, standingAt } from './stand.js';
 import { zerosOf } from './zeros.js';
 
 /** Places of one cylinder's wall that are asked about since they do not belong to their map, with the question. */
-const doubtedOf = fact(
+export const doubtedOf = fact(
   'doubted',
   (file, [unit, cylinder]: readonly [LengthUnit, number]): ReadonlyMap<string, SlipQuestion> => {
     const { held } = allAsked(file, unit);

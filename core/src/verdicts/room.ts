@@ -154,6 +154,8 @@ export interface Room {
   /** What it needs from the engine's sheet. */
   readonly sheets?: readonly SheetPart[];
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
+  /** What its figures rest on and is long to work, thing by thing: worked before them where a screen may not be held. */
+  readonly ahead?: (file: JobFile, unit: LengthUnit) => readonly (() => unknown)[];
   /**
    * Whether an entry of a kind that several rooms write was this room's work: it says where the job has got to. Its own
    * kinds and places need not be named.

@@ -5,7 +5,6 @@ import { Link } from 'react-router';
 import { importerOf } from '@tribos/core/ground';
 import type { Tick } from '../frame/index.js';
 import type { JobContext } from '../job/index.js';
-import { EditJobSheet } from '../jobs/index.js';
 import { toggleGlance, useSettings } from '../kit/settings.js';
 import { stationName } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
@@ -13,6 +12,9 @@ import { CrankChip } from '../strip/index.js';
 import { PinSheet } from '../tricks/index.js';
 import { dayText, InLine, Kbd } from '../ui/index.js';
 
+const EditJobSheet = lazy(async () => ({
+  default: (await import('../jobs/EditJobSheet.js')).EditJobSheet,
+}));
 const PhoneCodeSheet = lazy(async () => ({
   default: (await import('../phone/PhoneCodeSheet.js')).PhoneCodeSheet,
 }));
@@ -161,7 +163,11 @@ function PapersMenu({
           {importedBy !== null && file('The file it came in', `/api/jobs/${job.id}/original`)}
         </MenuItems>
       </Menu>
-      {open === 'edit' && <EditJobSheet context={context} onClose={close} />}
+      {open === 'edit' && (
+        <Suspense fallback={null}>
+          <EditJobSheet context={context} onClose={close} />
+        </Suspense>
+      )}
       {open === 'pin' && (
         <PinSheet
           engineId={engine.id}

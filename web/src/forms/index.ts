@@ -5,6 +5,7 @@ export { blank, draftOf, valueOf, type Draft, type DraftRecord, type DraftTroubl
 export { figure, FormFields, type FormAsk, type FormAsks } from './FormFields.js';
 export { ROWS } from './rows.js';
 export { lengthOf, lengthOrNull, lengthText, numberOrNull } from './lengthField.js';
-export { FieldTrouble, useCheckedForm } from './useCheckedForm.js';
+export { FieldTrouble } from './fieldTrouble.js';
+export { useCheckedForm } from './useCheckedForm.js';
 export { contractTroubles, useContractForm } from './useContractForm.js';
 export { SaveQuestions, SaveTrouble, staleOf } from './SaveTrouble.js';

@@ -1,5 +1,5 @@
 import { formatLength, nm, parseReading, type LengthUnit, type Nanometres } from '@tribos/core/ground';
-import { FieldTrouble } from './useCheckedForm.js';
+import { FieldTrouble } from './fieldTrouble.js';
 
 /** What was typed in a length field, in nm. @throws FieldTrouble with the parser's sentence */
 export function lengthOf(field: string, text: string, unit: LengthUnit): Nanometres {

@@ -5,16 +5,7 @@ import {
   type FieldValues,
   type Resolver,
 } from 'react-hook-form';
-
-/** A field whose text could not be turned into what is sent. */
-export class FieldTrouble extends Error {
-  constructor(
-    readonly field: string,
-    message: string,
-  ) {
-    super(message);
-  }
-}
+import { FieldTrouble } from './fieldTrouble.js';
 
 /** What is wrong, by field; empty when all is well. */
 export type Troubles = Readonly<Record<string, string>>;

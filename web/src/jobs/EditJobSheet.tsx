@@ -12,15 +12,10 @@ import {
   type FormAsks,
 } from '../forms/index.js';
 import type { JobContext } from '../job/index.js';
+import { PLAN_NAMES } from './planNames.js';
 import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { Button, Sheet } from '../ui/index.js';
-
-export const PLAN_NAMES = {
-  quick: 'quick: 2 directions × 2 depths',
-  usual: 'usual: 2 directions × 3 depths',
-  full: 'full: 4 directions × 3 depths',
-} as const;
 
 interface Values {
   bench: string;

@@ -16,7 +16,7 @@ import { api } from '../kit/api.js';
 import { keys, queryClient } from '../kit/queries.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, Sheet } from '../ui/index.js';
-import { PLAN_NAMES } from './EditJobSheet.js';
+import { PLAN_NAMES } from './planNames.js';
 
 interface Values {
   engineId: string;

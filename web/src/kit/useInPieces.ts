@@ -21,7 +21,7 @@ const breathe = (): Promise<void> =>
  */
 export function useInPieces(
   key: string | null,
-  pieces: () => readonly (() => void)[],
+  pieces: () => readonly (() => unknown)[],
   known = false,
 ): boolean {
   const [done, setDone] = useState(known ? key : null);

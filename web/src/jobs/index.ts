@@ -1,1 +1,0 @@
-export { EditJobSheet } from './EditJobSheet.js';
