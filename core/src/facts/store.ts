@@ -59,9 +59,22 @@ export class Store implements Behind {
     let memo = keys.get(name);
     if (!memo) keys.set(name, (memo = { fact, key, frame: null, value: undefined, at: 0 }));
     if (memo.at === this.version) return memo;
-    if (!memo.frame || !this.stands(memo, memo.frame)) this.work(memo);
+    if (!memo.frame || !this.stands(memo.at, memo.frame)) this.work(memo);
     memo.at = this.version;
     return memo;
+  }
+
+  /** The job to be looked at from outside, and whether what was looked at stands. */
+  watched(outer: Frame | null): { readonly frame: Frame; readonly stands: () => boolean } {
+    const frame = new Frame(this, outer);
+    let at = this.version;
+    const stands = () => {
+      if (at === this.version) return true;
+      if (!this.stands(at, frame)) return false;
+      at = this.version;
+      return true;
+    };
+    return { frame, stands };
   }
 
   private work(memo: Memo): void {
@@ -72,9 +85,10 @@ export class Store implements Behind {
     memo.frame = frame;
   }
 
-  private stands(memo: Memo, { sources, facts, torn }: Frame): boolean {
+  /** Whether what was read at a version says the same now. */
+  private stands(since: number, { sources, facts, torn }: Frame): boolean {
     if (torn) return false;
-    for (const source of sources) if ((this.stamps.get(source) ?? 0) > memo.at) return false;
+    for (const source of sources) if ((this.stamps.get(source) ?? 0) > since) return false;
     for (const [of, value] of facts) if (this.memo(of.fact, of.key).value !== value) return false;
     return true;
   }

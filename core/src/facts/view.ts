@@ -29,12 +29,16 @@ export class Frame {
   readonly view: Whole;
   private watched: readonly AnyEntry[] | null = null;
 
-  constructor(private readonly store: Behind) {
+  /** @param outer reads what this one reads: it was handed its view */
+  constructor(
+    readonly store: Behind,
+    private readonly outer: Frame | null = null,
+  ) {
     this.view = new Proxy(store.job, {
       get: (_, name) => {
         if (name === FRAME) return this;
         if (name === LOG) return (this.watched ??= this.watch());
-        this.sources.add(name);
+        this.reads(name);
         return store.part(name);
       },
     });
@@ -42,32 +46,48 @@ export class Frame {
 
   fact(of: AnyFact, key: Key): unknown {
     const memo = this.store.memo(of, key);
-    if (!this.facts.has(memo)) this.facts.set(memo, memo.value);
-    else if (this.facts.get(memo) !== memo.value) this.torn = true;
+    this.hangsOn(memo, memo.value);
     return memo.value;
+  }
+
+  private hangsOn(memo: Known, value: unknown): void {
+    if (!this.facts.has(memo)) this.facts.set(memo, value);
+    else if (this.facts.get(memo) !== value) this.torn = true;
+    this.outer?.hangsOn(memo, value);
+  }
+
+  private reads(source: Source): void {
+    this.sources.add(source);
+    this.outer?.reads(source);
+  }
+
+  /** Hangs on everything that another one read, without reading it again. */
+  takesIn(other: Frame): void {
+    for (const source of other.sources) this.reads(source);
+    for (const [memo, value] of other.facts) this.hangsOn(memo, value);
   }
 
   private readonly ledger: Ledger = {
     all: (kinds) => {
-      for (const kind of kinds) this.sources.add(kindSource(kind));
+      for (const kind of kinds) this.reads(kindSource(kind));
       return this.store.index.all(kinds);
     },
     standing: (kinds) => {
-      for (const kind of kinds) this.sources.add(kindSource(kind));
+      for (const kind of kinds) this.reads(kindSource(kind));
       return this.store.index.standing(kinds);
     },
     entry: (id) => {
       const found = this.store.index.entry(id);
-      this.sources.add(found ? kindSource(found.kind) : idSource(id));
+      this.reads(found ? kindSource(found.kind) : idSource(id));
       return found;
     },
     // Where an entry stands moves only with the entry itself.
     at: (id) => {
       const at = this.store.index.at(id);
-      if (at < 0) this.sources.add(idSource(id));
+      if (at < 0) this.reads(idSource(id));
       return at;
     },
-    isBack: (entry) => (this.sources.add(kindSource(entry.kind)), this.store.index.isBack(entry)),
+    isBack: (entry) => (this.reads(kindSource(entry.kind)), this.store.index.isBack(entry)),
   };
 
   /** The log: asked by kind it is read by kind, walked it is read whole. */
@@ -76,13 +96,13 @@ export class Frame {
       get: (_, name) => {
         if (name === FRAME) return this;
         if (name === LEDGER) return this.ledger;
-        this.sources.add(LOG);
+        this.reads(LOG);
         const { log } = this.store.job;
         const value: unknown = Reflect.get(log, name);
         return typeof value === 'function' ? (value.bind(log) as unknown) : value;
       },
-      ownKeys: () => (this.sources.add(LOG), Reflect.ownKeys(this.store.job.log)),
-      has: (_, name) => (this.sources.add(LOG), Reflect.has(this.store.job.log, name)),
+      ownKeys: () => (this.reads(LOG), Reflect.ownKeys(this.store.job.log)),
+      has: (_, name) => (this.reads(LOG), Reflect.has(this.store.job.log, name)),
     });
   }
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { fact, follows, ofLog, storeOf } from '../../src/facts/index.js';
+import { fact, follows, ofLog, storeOf, watch } from '../../src/facts/index.js';
 import { ledgerOf, type AnyEntry } from '../../src/ledger/index.js';
 
 interface Job {
@@ -136,5 +136,49 @@ describe('a fact', () => {
     const read = then(first, { ...first, log: [...first.log, entry('size', { v: 1 })] });
     expect(strict(read)).toBe(1);
     expect(storeOf(read).worked).toBe(1);
+  });
+});
+
+describe('somebody who looks at a job', () => {
+  const total = counted('total', (j) => sizes(j).reduce((sum, v) => sum + v, 0));
+
+  it('is told whether what they looked at still says the same', () => {
+    const first = job([entry('size', { v: 3 })]);
+    const look = watch(first);
+    expect(total(look.view)).toBe(3);
+    const noted = then(first, { ...first, log: [...first.log, entry('note')], shop: 'two' });
+    expect(look.stands(noted)).toBe(true);
+    // A size that adds nothing: worked again, and the same.
+    const none = then(noted, { ...noted, log: [...noted.log, entry('size', { v: 0 })] });
+    expect(look.stands(none)).toBe(true);
+    const more = then(none, { ...none, log: [...none.log, entry('size', { v: 2 })] });
+    expect(look.stands(more)).toBe(false);
+    expect(look.stands(job([]))).toBe(false);
+  });
+
+  it('hangs on a part of the job, and sees what is read through it later', () => {
+    const first = job([], 10);
+    const look = watch(first);
+    expect(look.view.sheet.limit).toBe(10);
+    const sold = then(first, { ...first, shop: 'two' });
+    expect(look.stands(sold)).toBe(true);
+    // What it is asked in the end is the job as it is now.
+    expect(look.view.shop).toBe('two');
+    const renamed = then(sold, { ...sold, shop: 'three' });
+    expect(look.stands(renamed)).toBe(false);
+  });
+
+  it('hangs on what others look at whom they handed it on to, also where those need not look again', () => {
+    const first = job([entry('size', { v: 3 })]);
+    const outer = watch(first);
+    const inner = watch(outer.view);
+    expect(total(inner.view)).toBe(3);
+    const noted = then(first, { ...first, log: [...first.log, entry('note')] });
+    expect(outer.stands(noted)).toBe(true);
+    // The outer one looks anew for another reason, and the inner one stands.
+    const again = watch(noted);
+    expect(inner.stands(again.view)).toBe(true);
+    const more = then(noted, { ...noted, log: [...noted.log, entry('size', { v: 2 })] });
+    expect(again.stands(more)).toBe(false);
   });
 });

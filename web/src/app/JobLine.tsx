@@ -61,7 +61,7 @@ export function JobLine({
             from a file {importedBy} brought in
           </p>
         )}
-        <CrankChip file={context.file} station={station} />
+        <CrankChip jobId={job.id} station={station} />
       </InLine>
       <InLine part="hand">
         <PapersMenu context={context} station={station} beside={beside} />

@@ -2,6 +2,7 @@ import { HousePanels, useJob, useStationId, type JobContext } from '../job/index
 import { JobNotes, RunSheet, useSwipe, type Tick } from '../frame/index.js';
 import { stationName, stationPath } from '../kit/stationPath.js';
 import { ApiError } from '../kit/api.js';
+import { handOf, InHand } from '../kit/useFact.js';
 import { presses } from '../kit/useEvents.js';
 import { pressed } from '../phone/index.js';
 import { Tricks } from '../tricks/index.js';
@@ -11,7 +12,7 @@ import { Moved } from './Moved.js';
 import { PANELS } from './panels.js';
 import { STATIONS } from './stations.js';
 import { tickWord } from './tickWord.js';
-import { lazy, Suspense, useEffect, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { Outlet, useNavigate, useParams } from 'react-router';
 
 const ArrivalPage = lazy(async () => ({ default: (await import('../intake/index.js')).ArrivalPage }));
@@ -44,6 +45,8 @@ const ticksOf = ({ file, judgement }: JobContext): readonly Tick[] =>
 
 function Job({ context }: { context: JobContext }) {
   const { file } = context;
+  const [hand] = useState(() => handOf(file));
+  useLayoutEffect(() => hand.set(file), [hand, file]);
   const station = useStationId();
   const navigate = useNavigate();
   useEffect(() => presses.listen(pressed), []);
@@ -67,14 +70,16 @@ function Job({ context }: { context: JobContext }) {
     [file.job.id, file.engine.id, moved, station],
   );
   return (
-    <div className="flex min-h-0 flex-1 flex-col print:block short:flex-none" {...swipe}>
-      <JobLine context={context} station={station} beside={ticks.filter((t) => !t.needed)} />
-      <RunSheet ticks={ticks} here={station} />
-      <JobNotes.Provider value={notes}>
-        <HousePanels.Provider value={PANELS}>
-          <Outlet context={context} />
-        </HousePanels.Provider>
-      </JobNotes.Provider>
-    </div>
+    <InHand.Provider value={hand}>
+      <div className="flex min-h-0 flex-1 flex-col print:block short:flex-none" {...swipe}>
+        <JobLine context={context} station={station} beside={ticks.filter((t) => !t.needed)} />
+        <RunSheet ticks={ticks} here={station} />
+        <JobNotes.Provider value={notes}>
+          <HousePanels.Provider value={PANELS}>
+            <Outlet context={context} />
+          </HousePanels.Provider>
+        </JobNotes.Provider>
+      </div>
+    </InHand.Provider>
   );
 }

@@ -1,4 +1,3 @@
-import { memo } from 'react';
 import {
   directionName,
   findingText,
@@ -17,6 +16,7 @@ import { placesRead, placeFigure, borePlan } from '@tribos/core/readings';
 import { FindingMark } from './FindingMark.js';
 import { WearCanvas } from './WearCanvas.js';
 import { across, foldPort } from './foldPort.js';
+import { byFacts } from '../kit/byFacts.js';
 
 /** Every direction and depth of the full plan, whether this job's plan asks for it or not. */
 function grid(file: JobFile, cylinder: number): BorePlace[] {
@@ -31,7 +31,7 @@ function grid(file: JobFile, cylinder: number): BorePlace[] {
  * The wall over half a turn: depth down, direction across. Diameters are the same half a turn on, so half
  * shows everything. Stations carry their figures; the one being taken is brass.
  */
-export const WallMap = memo(function WallMap({
+export const WallMap = byFacts(function WallMap({
   file,
   cylinder,
   current,

@@ -1,11 +1,11 @@
 import { pistonMatch, pistonMatchSentences } from '@tribos/core/fit';
-import { useMemo } from 'react';
 import type { JobContext } from '../job/index.js';
+import { byFacts } from '../kit/byFacts.js';
 
 /** Which piston goes into which bore, where there is a choice. */
-export function PistonMatch({ context }: { context: JobContext }) {
+export const PistonMatch = byFacts(function PistonMatch({ context }: { context: JobContext }) {
   const { file, unit } = context;
-  const match = useMemo(() => pistonMatch(file), [file]);
+  const match = pistonMatch(file);
   if (!match) return null;
   return (
     <section className="mt-4">
@@ -24,4 +24,4 @@ export function PistonMatch({ context }: { context: JobContext }) {
       </ul>
     </section>
   );
-}
+});

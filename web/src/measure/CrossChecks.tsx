@@ -1,10 +1,10 @@
-import { memo } from 'react';
 import type { JobFile, LengthUnit } from '@tribos/core/ground';
 import { checksOf, crossCheckSentence } from '@tribos/core/fit';
 import { VerdictMark } from '../ui/index.js';
+import { byFacts } from '../kit/byFacts.js';
 
 /** Independent ways to the same figure, held against each other; those that do not agree first. */
-export const CrossChecks = memo(function CrossChecks({ file, unit }: { file: JobFile; unit: LengthUnit }) {
+export const CrossChecks = byFacts(function CrossChecks({ file, unit }: { file: JobFile; unit: LengthUnit }) {
   const checks = [...checksOf(file, unit)].sort((a, b) => Number(a.agrees) - Number(b.agrees));
   if (checks.length === 0) return null;
   return (

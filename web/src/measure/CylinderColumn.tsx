@@ -1,14 +1,15 @@
-import { memo, type ReactNode } from 'react';
+import { type ReactNode } from 'react';
 import { quantitiesOf, type JobFile, type LengthUnit, type Place, type Figure } from '@tribos/core/ground';
 import { WallMap } from '../bore/index.js';
 import { LimitStrip } from '../verdicts/index.js';
 import { PlaceRows } from './PlaceRows.js';
+import { byFacts } from '../kit/byFacts.js';
 
 /**
  * One cylinder: its wall, the places beside it, and a strip for every figure that is judged. Drawn anew only
  * when something of its own changed.
  */
-export const CylinderColumn = memo(function CylinderColumn({
+export const CylinderColumn = byFacts(function CylinderColumn({
   file,
   items,
   cylinder,

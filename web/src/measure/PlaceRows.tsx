@@ -1,10 +1,11 @@
-import { memo, useState } from 'react';
+import { useState } from 'react';
 import { bracketText, isGap, placeKey, type JobFile, type LengthUnit, type Place } from '@tribos/core/ground';
 import { placesRead, gapsRead, placeFigure } from '@tribos/core/readings';
 import { listedPlaces, underItsMap } from '../bar/index.js';
+import { byFacts } from '../kit/byFacts.js';
 
 /** Piston, leaves, land, ring and pin of one cylinder: what was read there, and the way to what was not. */
-export const PlaceRows = memo(function PlaceRows({
+export const PlaceRows = byFacts(function PlaceRows({
   file,
   cylinder,
   current,

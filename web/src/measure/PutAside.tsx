@@ -1,9 +1,9 @@
-import { memo } from 'react';
 import type { LengthUnit, JobFile } from '@tribos/core/ground';
 import { readingsOf, putAsideSentences } from '@tribos/core/readings';
+import { byFacts } from '../kit/byFacts.js';
 
 /** Readings that stay in the log and no longer count, and why. */
-export const PutAside = memo(function PutAside({ file, unit }: { file: JobFile; unit: LengthUnit }) {
+export const PutAside = byFacts(function PutAside({ file, unit }: { file: JobFile; unit: LengthUnit }) {
   const sentences = putAsideSentences(file, readingsOf(file, unit));
   if (sentences.length === 0) return null;
   return (

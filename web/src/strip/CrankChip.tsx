@@ -1,7 +1,8 @@
 import { Popover, PopoverButton, PopoverPanel } from '@headlessui/react';
+import { memo } from 'react';
 import { stationPath } from '../kit/stationPath.js';
+import { useFact } from '../kit/useFact.js';
 import { TextLink } from '../ui/index.js';
-import type { JobFile } from '@tribos/core/ground';
 import { openCrank, type LedgerLine } from '@tribos/core/strip';
 
 /** Where the crank is closed again: there the chip is loud. */
@@ -11,8 +12,8 @@ const said = (lines: readonly LedgerLine[]): string =>
   lines.map((l) => `${l.inside ? l.open : l.open - l.inTray} ${l.name}`).join(', ');
 
 /** In the line while anything has a way down to the crank; unfolds into what is inside and what lies loose near it. */
-export function CrankChip({ file, station }: { file: JobFile; station: string }) {
-  const { ways, inside, loose, closedInVain, later } = openCrank(file);
+export const CrankChip = memo(function CrankChip({ jobId, station }: { jobId: string; station: string }) {
+  const { ways, inside, loose, closedInVain, later } = useFact(openCrank);
   if (ways.length === 0 && later.length === 0 && closedInVain.length === 0) return null;
   const within = inside.reduce((sum, l) => sum + l.open, 0);
   const short =
@@ -35,10 +36,7 @@ export function CrankChip({ file, station }: { file: JobFile; station: string })
       </PopoverButton>
       <PopoverPanel className="absolute top-full left-0 z-50 grid w-96 gap-1 max-md:fixed max-md:inset-x-2 max-md:top-11 max-md:w-auto border border-rule border-t-4 border-t-brass bg-sheet p-3">
         <h2 className="sr-only">Open crank</h2>
-        <TextLink
-          to={stationPath(file.job.id, station === 'refit' ? 'refit' : 'strip')}
-          className="order-last"
-        >
+        <TextLink to={stationPath(jobId, station === 'refit' ? 'refit' : 'strip')} className="order-last">
           To its list
         </TextLink>
         {ways.length > 0 && (
@@ -69,4 +67,4 @@ export function CrankChip({ file, station }: { file: JobFile; station: string })
       </PopoverPanel>
     </Popover>
   );
-}
+});

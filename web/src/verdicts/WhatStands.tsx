@@ -1,4 +1,3 @@
-import { memo } from 'react';
 import {
   verdictSentence,
   type JobFile,
@@ -9,6 +8,7 @@ import {
 import type { Judgement } from '@tribos/core/house';
 import { useWorking } from '../bore/index.js';
 import { VerdictMark } from '../ui/index.js';
+import { byFacts } from '../kit/byFacts.js';
 
 /** So many of parts are shown one by one. */
 const MOST_QUIET = 6;
@@ -16,7 +16,7 @@ const MOST_QUIET = 6;
 const ORDER: Record<VerdictState, number> = { beyond: 0, undecided: 1, noLimit: 2, within: 3 };
 
 /** What is decided and what is not, the worst first. */
-export function WhatStands({
+export const WhatStands = byFacts(function WhatStands({
   file,
   judgement,
   unit,
@@ -59,9 +59,9 @@ export function WhatStands({
       )}
     </section>
   );
-}
+});
 
-const Verdict = memo(function Verdict({
+const Verdict = byFacts(function Verdict({
   file,
   item,
   unit,
