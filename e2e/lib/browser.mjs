@@ -123,11 +123,31 @@ export async function signIn(driver, base, email, password = 'demo-bench-77') {
   await driver.wait(until.elementLocated(By.css('nav[aria-label=Places]')), 10_000);
 }
 
+/** Waits inside the page until it shows a text: whoever asks again and again takes the time the page needs. */
+const APPEARS = `
+  const [text, within, done] = arguments;
+  const shown = () => document.body.innerText.replace(/[^\\S\\n]+/g, ' ').includes(text);
+  const end = (is) => (seen.disconnect(), clearTimeout(late), done(is));
+  let asked = false;
+  const look = () => {
+    asked = false;
+    if (shown()) end(true);
+  };
+  const seen = new MutationObserver(() => {
+    if (!asked) asked = Boolean(setTimeout(look, 30));
+  });
+  const late = setTimeout(() => end(shown()), within);
+  if (shown()) end(true);
+  else seen.observe(document.documentElement, { subtree: true, childList: true, characterData: true, attributes: true });`;
+
 /** Waits until the page shows a text. */
 export async function sees(driver, text, within = 10_000) {
-  await driver.wait(
-    async () => (await driver.findElement(By.css('body')).getText()).includes(text),
-    within,
-    `the page never showed “${text}”`,
-  );
+  const until = Date.now() + within;
+  // A page that is left while one waits says nothing: its next one is asked.
+  const appears = (ms) => driver.executeAsyncScript(APPEARS, text, ms).catch(() => false);
+  for (let left = within; left > 0; left = until - Date.now()) {
+    if (await appears(Math.min(left, 2_000))) return;
+    await driver.sleep(50);
+  }
+  if (!(await appears(1))) throw new Error(`the page never showed “${text}”`);
 }

@@ -7,6 +7,19 @@ const focusedName = `
   const label = e.labels?.[0]?.innerText ?? '';
   return (e.getAttribute('aria-label') ?? (label || e.innerText) ?? '').replace(/\\s+/gu, ' ').trim();`;
 
+/** How many Tabs on what begins with a name seems to be; 1 where nobody can tell. */
+const TABS_TO = `
+  const [name] = arguments;
+  const named = (e) =>
+    (e.getAttribute('aria-label') ?? ((e.labels?.[0]?.innerText ?? '') || e.innerText) ?? '').replace(/\\s+/gu, ' ').trim();
+  const within = document.querySelector('[role=dialog]') ?? document;
+  const all = [...within.querySelectorAll('a[href], button, input, select, textarea, [tabindex]')].filter(
+    (e) => e.tabIndex >= 0 && !e.disabled && !e.closest('[inert]') && e.checkVisibility({ visibilityProperty: true }),
+  );
+  const at = all.indexOf(document.activeElement);
+  const to = all.findIndex((e, i) => i > at && named(e).startsWith(name));
+  return to < 0 ? 1 : to - at;`;
+
 /** Somebody at the keyboard: keys and the Tab, nothing else. */
 export function keyboardOf(driver) {
   return {
@@ -15,7 +28,9 @@ export function keyboardOf(driver) {
     async to(name) {
       for (let steps = 0; steps < 160; steps += 1) {
         if ((await driver.executeScript(focusedName)).startsWith(name)) return;
-        await press(driver, Key.TAB);
+        // So many Tabs as it looks to be away, pressed one after another: where they lead to is seen.
+        const away = await driver.executeScript(TABS_TO, name);
+        await press(driver, ...Array(Math.max(1, away)).fill(Key.TAB));
       }
       throw new Error(`Tab never came to “${name}”`);
     },

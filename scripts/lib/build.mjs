@@ -34,6 +34,12 @@ const STEPS = [
     command: () => [packageFile('.', 'typescript', 'bin/tsc'), '-b'],
   },
   {
+    name: 'core as one module',
+    sources: ['core', 'package-lock.json', 'scripts/coreInOne.mjs'],
+    output: 'core/dist/one.mjs',
+    command: () => [join(ROOT, 'scripts/coreInOne.mjs')],
+  },
+  {
     name: 'screens',
     sources: ['core/src', 'contract/src', 'web', 'package-lock.json'],
     output: 'web/dist/index.html',

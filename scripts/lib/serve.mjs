@@ -4,9 +4,12 @@ import { BACKUPS, ERASED, FILES, ROOT, SIGNING_KEY } from './paths.mjs';
 import { Trouble } from './say.mjs';
 import { ensureSigningKey } from './signingKey.mjs';
 
+/** The core as one module, as it was built: read in a fifth of the time, on each thread. */
+const IN_ONE = '--conditions=in-one';
+
 /** Migrates the owner's database and loads what is asked for. */
 export function prepareDatabase(ownerUrl, flags = []) {
-  const result = spawnSync(process.execPath, [join(ROOT, 'server/dist/prepare.js'), ...flags], {
+  const result = spawnSync(process.execPath, [IN_ONE, join(ROOT, 'server/dist/prepare.js'), ...flags], {
     env: { ...process.env, OWNER_URL: ownerUrl },
     encoding: 'utf8',
   });
@@ -17,7 +20,7 @@ export function prepareDatabase(ownerUrl, flags = []) {
 
 /** Runs a part of the server that looks at a whole database. */
 function asking(part, ownerUrl, flags, what) {
-  const result = spawnSync(process.execPath, [join(ROOT, `server/dist/${part}.js`), ...flags], {
+  const result = spawnSync(process.execPath, [IN_ONE, join(ROOT, `server/dist/${part}.js`), ...flags], {
     env: {
       ...process.env,
       OWNER_URL: ownerUrl,
@@ -54,6 +57,7 @@ export const proveRecord = (ownerUrl, erased) =>
  */
 export function startServer({ databaseUrl, port, host = '127.0.0.1', onExit = () => undefined, env = {} }) {
   const child = fork(join(ROOT, 'server/dist/main.js'), {
+    execArgv: [IN_ONE],
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,

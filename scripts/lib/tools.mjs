@@ -91,25 +91,25 @@ export async function staticChecks(tell) {
 }
 
 /**
- * Makes one module of the core, for runs that load it a hundred times over.
+ * Makes one module of the core: what loads it, and loads it again on each of its threads, is there at once.
  * @param {string} [entry] @param {string} [out] folder it is put into
  * @returns {Promise<string>} its file
  */
-export async function coreInOne(entry = 'core/dist/index.js', out = CACHE) {
+export async function coreInOne(entry = 'core/dist/index.js', out = 'core/dist') {
   const { build } = await import('vite');
   const dir = join(ROOT, out);
   await build({
     configFile: false,
     logLevel: 'error',
     build: {
-      lib: { entry: join(ROOT, entry), formats: ['es'], fileName: () => 'core.mjs' },
+      lib: { entry: join(ROOT, entry), formats: ['es'], fileName: () => 'one.mjs' },
       outDir: dir,
       emptyOutDir: false,
       minify: false,
       target: 'es2023',
     },
   });
-  return join(dir, 'core.mjs');
+  return join(dir, 'one.mjs');
 }
 
 /** Jest for some of its projects; the figures of the run from its own report. */

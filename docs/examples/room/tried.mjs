@@ -9,7 +9,7 @@ import {
   reportOf,
   timelineOf,
   verdictSentence,
-} from './made/core.mjs';
+} from './made/one.mjs';
 
 /** A job of the house with the idler gear in it: tried by leaves, shimmed, told. */
 const job = JSON.parse(readFileSync(new URL('job.json', import.meta.url), 'utf8'));

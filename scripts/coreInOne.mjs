@@ -1,0 +1,4 @@
+#!/usr/bin/env node
+import { coreInOne } from './lib/tools.mjs';
+
+await coreInOne();
