@@ -121,6 +121,7 @@ function fill(
  * @param stock  how many shells of each colour there are; null for as many as are wanted
  * @returns null where the stock does not fill every bearing
  * @throws OutOfRange for more than 16 bearings or 12 colours
+ * @example chooseShells([3_030_000], [{ colour: 'blue', thickness: 1_500_000 }, { colour: 'black', thickness: 1_505_000 }], { low: 20_000, high: 40_000 }).pairs[0].clearance // 30000
  */
 export function chooseShells(
   rooms: readonly BearingRoom[],
@@ -170,6 +171,7 @@ export function chooseShells(
  * How many shells have to be bought to bring a row to a choice: those of it that are not in the engine already.
  * @param wanted colours of the choice, by index, two for each bearing
  * @param there  colours that are there, by index
+ * @example shellsToBuy([{ first: 0, second: 1, clearance: 25_000 }], [1, 0]).length // 0
  */
 export function shellsToBuy(wanted: readonly ShellPair[], there: readonly number[]): readonly number[] {
   const left = [...there];

@@ -3,6 +3,7 @@ import { spot, TWO_BY_TWO, type Measurand, type Thing } from '../measurands/inde
 import type { EngineSpec } from '../specs/index.js';
 import { BEARINGS_SHEET, type BearingRow, type Row } from './sheets.js';
 
+/** What the engine’s sheet says of a row of plain bearings; null where it has none, or nobody entered it. */
 export const rowOf = (engine: EngineSpec, of: Row): BearingRow | null =>
   BEARINGS_SHEET.of(engine)?.rows.find((r) => r.of === of) ?? null;
 

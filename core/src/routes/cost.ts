@@ -33,7 +33,10 @@ export interface Cost {
   readonly days: Days;
 }
 
-/** Outside work of a way; null where none leaves the shop. */
+/**
+ * Outside work of a way; null where none leaves the shop.
+ * @example outsideOf('bore') // 'bore'
+ */
 export const outsideOf = (route: RouteName): OutsideWork | null =>
   route === 'bore' || route === 'replate' || route === 'sleeve' || route === 'exchange' ? route : null;
 

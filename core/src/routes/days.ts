@@ -24,6 +24,7 @@ function drawn({ soonest, usual, latest }: LeadTime, uniform: number): number {
  * @param parts   lead times of what has to come first
  * @param outside lead times of work one after the other
  * @param minutes on the bench
+ * @example daysOf([{ soonest: 2, usual: 3, latest: 8 }], [], 120).median // 5
  */
 export function daysOf(parts: readonly LeadTime[], outside: readonly LeadTime[], minutes: number): Days {
   const { uniform } = xoshiro128ss(seedOf(JSON.stringify([parts, outside, minutes])));

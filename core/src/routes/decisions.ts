@@ -16,6 +16,7 @@ export const routeOf = (kit: Kit | null, at = 0): RouteName =>
  * one of standard size, a wall used again none.
  * @param at oversize the wall is at, nm; it may have come in at one
  * @returns what is wrong, or null
+ * @example decisionMisfit({ kits: [], wall: 'iron-sleeve' }, { route: 'hone', kitId: null }) // null
  */
 export function decisionMisfit(
   engine: Pick<EngineSpec, 'kits' | 'wall'>,

@@ -8,7 +8,10 @@ const TIE = 0.01;
 export const isEnough = (way: Way, enough: number): boolean =>
   way.feasible && way.odds.p !== null && way.odds.p >= enough && way.sure && canBeHad(way);
 
-/** A wall is bored anywhere; plating, a sleeve, another cylinder has to be got from somebody who is on file. */
+/**
+ * A wall is bored anywhere; plating, a sleeve, another cylinder has to be got from somebody who is on file.
+ * @example canBeHad({ route: 'reuse', cost: null }) // true
+ */
 export const canBeHad = ({ route, cost }: Way): boolean =>
   (route !== 'replate' && route !== 'sleeve' && route !== 'exchange') || (cost?.firm ?? null) !== null;
 

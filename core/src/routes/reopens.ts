@@ -10,7 +10,10 @@ const WORK_OF: Partial<Record<RouteName, WorkKind>> = {
   exchange: 'exchanged',
 };
 
-/** What a way opens again of what was measured, by the one table of work: its wall's, and its piston's where another goes in. */
+/**
+ * What a way opens again of what was measured, by the one table of work: its wall's, and its piston's where another goes in.
+ * @example reopensOf({ route: 'bore', kit: null })[0] // 'bore'
+ */
 export function reopensOf({ route, kit }: Pick<Way, 'route' | 'kit'>): readonly Reopened[] {
   const work = WORK_OF[route];
   return [

@@ -20,7 +20,10 @@ function openQuestion(kits: KitComparison, items: readonly Figure[]): string | n
     : null;
 }
 
-/** What findings have ended, whatever the sizes say; null where they have not. */
+/**
+ * What findings have ended, whatever the sizes say; null where they have not.
+ * @example endedSentence([]) // null
+ */
 export function endedSentence(figures: readonly Figure[]): string | null {
   const items = figures.filter((f) => cylinderOf(f) !== null);
   if (items.some((i) => i.finding?.what === 'crack')) return 'The cylinder is cracked: another cylinder.';

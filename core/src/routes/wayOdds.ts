@@ -47,7 +47,10 @@ export const UNLIKELY = 0.05;
 /** Figures of a cylinder that one propagation of its map draws together. */
 const ON_MAP: ReadonlySet<string> = new Set(['bore', 'bore.out-of-round', 'bore.taper', 'clearance']);
 
-/** Whether a figure is asked of what goes back as it is: rings are new, their gaps are not. */
+/**
+ * Whether a figure is asked of what goes back as it is: rings are new, their gaps are not.
+ * @example isKept({ feature: 'bore' }) // true
+ */
 export const isKept = ({ feature }: Figure): boolean =>
   ON_MAP.has(feature) || feature.startsWith('pin.') || feature.startsWith('ring.groove');
 
@@ -57,7 +60,10 @@ const isRing = ({ feature }: Figure): boolean => feature.startsWith('ring.gap');
 /** What governs a way: many sheets give a shape none of its own, and size and clearance bound it. */
 const HAS_TO_HAVE_LIMIT: ReadonlySet<string> = new Set(['bore', 'clearance']);
 
-/** What has to be kept of one cylinder and has no limit on file. */
+/**
+ * What has to be kept of one cylinder and has no limit on file.
+ * @example withoutLimit([]).length // 0
+ */
 export const withoutLimit = (figures: readonly Figure[]): readonly Figure[] =>
   figures.filter((f) => f.state === 'noLimit' && (HAS_TO_HAVE_LIMIT.has(f.feature) || isRing(f)));
 

@@ -18,7 +18,10 @@ import { endedSentence, mayBeSound, tooEarly } from './tooEarly.js';
 import type { Days } from './days.js';
 import { isReuse, type Way, type WayComparison } from './ways.js';
 
-/** `about 9 working days, 13 at the latest nine times in ten`. */
+/**
+ * `about 9 working days, 13 at the latest nine times in ten`.
+ * @example daysText({ median: 3, late: 8 }) // 'about 3 working days, 8 nine times in ten'
+ */
 export const daysText = ({ median, late }: Days): string =>
   late > median ? `about ${median} working days, ${late} nine times in ten` : `about ${median} working days`;
 

@@ -99,11 +99,18 @@ const capitalName = (route: RouteName, kit: Kit | null): string => {
   return name[route];
 };
 
-/** Largest of the standard bore that a larger kit is not: past it the engine is another one. */
+/** Over the standard bore, nm: past it a kit makes another engine of it. */
 const LARGER = 1_500_000;
+/**
+ * Whether a kit makes a larger engine, not one of its own size worn and bored.
+ * @example isLarger({ oversize: 250_000 }) // false
+ */
 export const isLarger = (kit: Kit | null): boolean => kit !== null && kit.oversize > LARGER;
 
-/** Whether a way leaves wall and piston as they came. */
+/**
+ * Whether a way leaves wall and piston as they came.
+ * @example isReuse('reuse') // true
+ */
 export const isReuse = (route: RouteName): route is 'whole' | 'reuse' | 'hone' =>
   route === 'whole' || route === 'reuse' || route === 'hone';
 

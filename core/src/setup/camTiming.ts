@@ -87,7 +87,10 @@ const part = (key: string, amplitude: number, kind: Component['kind']): Componen
   shape: 'normal',
 });
 
-/** Whether this engine’s sheet says anything of when its valves open. */
+/**
+ * Whether this engine’s sheet says anything of when its valves open.
+ * @example hasCamTiming({ limits: [] }) // false
+ */
 export const hasCamTiming = ({ limits }: Pick<EngineSpec, 'limits'>): boolean =>
   limits.some((l) => l.feature.startsWith('setup.cam.'));
 

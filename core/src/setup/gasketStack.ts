@@ -30,6 +30,7 @@ const MOST = 4;
  * @param fitted  thickness of what is between now, nm
  * @param stock   gaskets to choose from
  * @param limits  nm, with what is aimed at between them
+ * @example gasketStacks({ smaller: 2e5, mean: 2e5 }, 5e5, [{ name: '0.3', thickness: 3e5 }, { name: '0.8', thickness: 8e5 }], { low: 1e6, high: 1.3e6, target: 1.1e6 })[0].thickness // 1400000
  */
 export function gasketStacks(
   read: { readonly smaller: number; readonly mean: number },

@@ -64,6 +64,9 @@ export const VALVE_TRAIN = sheetPart(
   },
 );
 
-/** Whether clearance is set by a screw: then no shim is measured or chosen. */
+/**
+ * Whether clearance is set by a screw: then no shim is measured or chosen.
+ * @example hasScrews({ parts: {} }) // false
+ */
 export const hasScrews = ({ parts }: Pick<EngineSpec, 'parts'>): boolean =>
   VALVE_TRAIN.of({ parts } as EngineSpec)?.trains[0]?.set === 'screws';

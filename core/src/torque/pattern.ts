@@ -12,6 +12,7 @@ const SAME = 0.12;
  * as far across from the last as there is.
  * @param holes positions, in any one unit
  * @returns their numbers in order, each once
+ * @example patternOf([{ at: 0, x: 0, y: 0 }, { at: 1, x: 10, y: 0 }, { at: 2, x: 10, y: 10 }, { at: 3, x: 0, y: 10 }]) // [0, 2, 1, 3]
  */
 export function patternOf(holes: readonly At[]): readonly number[] {
   if (holes.length === 0) return [];

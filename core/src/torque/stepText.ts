@@ -4,7 +4,10 @@ import type { GroupState } from './run.js';
 import { settingOf, type TorqueWrench } from './torqueEntries.js';
 import type { TorqueStep } from './torqueSheet.js';
 
-/** A step as it is read out: what the wrench is set to, in its own unit. */
+/**
+ * A step as it is read out: what the wrench is set to, in its own unit.
+ * @example stepText({ by: 'torque', value: 20 }, { adapter: null, unit: 'lbf·ft' }) // '14.8 lbf·ft'
+ */
 export function stepText(step: TorqueStep, wrench: Pick<TorqueWrench, 'adapter' | 'unit'> | null): string {
   if (step.by === 'snug') return 'snug, by hand';
   if (step.by === 'angle') return `${step.value}° on`;
@@ -13,11 +16,17 @@ export function stepText(step: TorqueStep, wrench: Pick<TorqueWrench, 'adapter' 
   return `${Number(convert('torque', setting, 'N·m', unit).toFixed(1))} ${unit}`;
 }
 
-/** Its steps as the sheet has them, at the bolt. */
+/**
+ * Its steps as the sheet has them, at the bolt.
+ * @example stepsText({ group: { steps: [{ by: 'torque', value: 20 }, { by: 'angle', value: 90 }] } }) // '20 N·m, then 90° on'
+ */
 export const stepsText = ({ group }: Pick<GroupState, 'group'>): string =>
   group.steps.map((s) => stepText(s, null)).join(', then ');
 
-/** When a group is tightened again; null where its sheet does not want it, or it is not tight yet. */
+/**
+ * When a group is tightened again; null where its sheet does not want it, or it is not tight yet.
+ * @example laterText({ done: false, due: null, group: { again: 2 } }) // null
+ */
 export const laterText = ({ group, done, due }: GroupState): string | null =>
   !done || group.again === null
     ? null

@@ -98,7 +98,10 @@ export function settingOf(torque: number, adapter: TorqueWrench['adapter']): num
 /** A click further from what is wanted than this part of it is none. */
 const CLICK = 0.04;
 
-/** Why a click of a wrench on the line does not count; null where it does. */
+/**
+ * Why a click of a wrench on the line does not count; null where it does.
+ * @example clickOff(30, 40, null) // 'It clicked at 30 N·m and 40 are wanted: this bolt once more.'
+ */
 export function clickOff(clicked: number, torque: number, adapter: TorqueWrench['adapter']): string | null {
   const setting = settingOf(torque, adapter);
   if (setting === null || Math.abs(clicked - setting) <= CLICK * setting) return null;

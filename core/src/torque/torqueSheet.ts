@@ -34,7 +34,10 @@ export const TORQUE_STEP = object({
 });
 export type TorqueStep = Of<typeof TORQUE_STEP>;
 
-/** Whether two steps bring a bolt to the same. */
+/**
+ * Whether two steps bring a bolt to the same.
+ * @example sameStep({ by: 'torque', value: 20 }, { by: 'angle', value: 20 }) // false
+ */
 export const sameStep = (a: TorqueStep, b: TorqueStep): boolean => a.by === b.by && a.value === b.value;
 
 const GROUP = object({

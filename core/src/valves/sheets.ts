@@ -23,5 +23,8 @@ export const VALVES_SHEET = sheetPart(
   },
 );
 
-/** The cams of an engine, as its sheet has them; null where it has none. */
+/**
+ * The cams of an engine, as its sheet has them; null where it has none.
+ * @example camsOf({ parts: {} }) // null
+ */
 export const camsOf = (engine: Pick<EngineSpec, 'parts'>) => VALVES_SHEET.of(engine)?.cams[0] ?? null;
