@@ -1,5 +1,6 @@
 import { list, number, object, oneOf, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE } from '../specs/index.js';
+import { fluidLine } from './fluidLine.js';
 
 const FLUID = object({
   what: oneOf('engine oil', 'gear oil', 'coolant', 'fuel', 'two-stroke mix', 'fork or shock oil', 'grease'),
@@ -22,6 +23,7 @@ export const FLUIDS = sheetPart(
   { fluids: list(FLUID, 0, 20) },
   {
     title: 'Fluids',
+    lines: [fluidLine],
     words: {
       fluids: 'fluids',
       what: 'what',

@@ -5,6 +5,7 @@ export * from './inPieces.js';
 export * from './judgeJob.js';
 export * from './measures.js';
 export * from './migrate.js';
+export * from './pageLine.js';
 export * from './parts.js';
 export * from './readJobFile.js';
 export * from './report.js';

@@ -4,6 +4,7 @@ import { GAPPED_RINGS, workOf, type GappedRing } from '../cylinder/index.js';
 import { boolean, list, number, object, oneOf, orNull, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE } from '../specs/index.js';
 import type { Clocked } from './clock.js';
+import { packLine } from './packLine.js';
 
 /** Forms of a ring's section; rings that fill a wedge are judged by their own sheet alone. */
 export const SECTIONS = {
@@ -69,6 +70,7 @@ export const RING_PACKS = sheetPart(
   { packs: list(PACK, 0, 20) },
   {
     title: 'Rings',
+    lines: [packLine],
     ofMaker: ({ packs }, maker) => {
       const own = packs.filter((p) => p.piston === maker);
       return own.length === 0 ? null : { packs: own };

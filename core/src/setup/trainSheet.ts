@@ -1,6 +1,7 @@
 import { integer, list, measured, number, object, oneOf, orNull, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
+import { trainLine } from './trainLine.js';
 
 const length = measured('length', integer<Nanometres>(0, 500_000_000));
 
@@ -23,6 +24,7 @@ export const CRANK_TRAIN = sheetPart(
   { trains: list(TRAIN, 0, 1) },
   {
     title: 'Crank and chamber',
+    lines: [trainLine],
     words: {
       trains: 'crank, rod and chamber',
       throw: 'throw of the crank',

@@ -1,6 +1,7 @@
 import { integer, list, measured, object, oneOf, text, type Of } from '../shape/index.js';
 import type { Nanometres } from '../units/index.js';
 import { sheetPart } from './sheetPart.js';
+import { gasketLine } from './gasketLine.js';
 import { SOURCE } from './sourceShape.js';
 
 const thickness = measured('length', integer<Nanometres>(1, 20_000_000));
@@ -23,6 +24,7 @@ export const GASKETS = sheetPart(
   { gaskets: list(GASKET, 0, 60) },
   {
     title: 'Gaskets',
+    lines: [gasketLine],
     words: {
       gaskets: 'gaskets, each thickness by itself',
       thickness: 'thickness once clamped',

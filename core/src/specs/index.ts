@@ -13,6 +13,7 @@ export * from './limit.js';
 export * from './limitShape.js';
 export * from './limitTroubles.js';
 export * from './material.js';
+export * from './partLine.js';
 export * from './portLine.js';
 export * from './ports.js';
 export * from './retyped.js';

@@ -2,6 +2,7 @@ import { integer, list, number, object, oneOf, orNull, text, type Of } from '../
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import { BOLT_MAPS, THREADS, type BoltHole, type BoltMap } from '../strip/index.js';
 import { patternOf } from './pattern.js';
+import { torqueLine } from './torqueLine.js';
 
 /** What is on a thread when its figure is meant. */
 export const CONDITIONS = {
@@ -68,6 +69,7 @@ export const TORQUE_PLAN = sheetPart(
   { groups: list(GROUP, 0, 30) },
   {
     title: 'Torque',
+    lines: [torqueLine],
     words: {
       groups: 'groups, in the order they are tightened',
       'groups.key': 'short name',
