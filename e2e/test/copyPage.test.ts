@@ -78,4 +78,62 @@ describe('a page of a manual', () => {
       ['crank.end-float', 'new', 80_000, 800_000, '3', null],
     ]);
   }, 60_000);
+
+  it('fills the parts of the sheet its lines are of, and asks before one takes the place of another', async () => {
+    const engines = (await api(driver(), 'GET', '/engines')).body as { id: string; model: string }[];
+    const { id } = engines.find((e) => e.model === '212 Y')!;
+    await at.visit(`/engines/${id}?copy=page`, 'Copy a page');
+    const document = await driver().wait(
+      until.elementLocated(By.xpath('//*[@id=//label[normalize-space()="Document"]/@for]')),
+      5_000,
+    );
+    await document.sendKeys(Key.chord(Key.CONTROL, 'a'), 'Leaflet 9', Key.TAB, '4');
+    const page = await driver().findElement(By.css('textarea'));
+    const lines = [
+      'crown nuts 5 x 22 N·m in 12, 22 oiled',
+      'base gasket .45, .65 metal',
+      'M5 lid bolts 6 x 5 N·m',
+      'rings: top 1.2 barrel; arrow to the moon',
+    ];
+    await page.sendKeys(Key.chord(Key.CONTROL, 'a'), lines.join('\n'));
+    await sees(driver(), 'crown nuts 5 x 22 N·m in 12, 22 oiled');
+    await sees(driver(), 'Is that for dry threads, oiled, paste, thread lock?');
+    await sees(driver(), 'Where is “the moon” on this engine?');
+    expect(await violations(driver())).toEqual([]);
+    await page.sendKeys(Key.chord(Key.CONTROL, Key.ENTER));
+    await sees(driver(), '2 lines are kept. 2 are not settled yet and stay here.');
+    expect(await page.getAttribute('value')).toBe(`${lines[2]}\n${lines[3]}`);
+    // The same group again: it is asked before it takes the place of the one on file.
+    await page.sendKeys(Key.chord(Key.CONTROL, 'a'), `${lines[2]} dry\ncrown nuts 5 x 24 N·m oiled`);
+    await sees(driver(), 'it takes the place of what stands there');
+    await page.sendKeys(' !');
+    await sees(driver(), 'Stands as printed.');
+    await page.sendKeys(Key.chord(Key.CONTROL, Key.ENTER));
+    await driver().wait(
+      async () => (await driver().findElements(By.css('textarea'))).length === 0,
+      10_000,
+      'the page never closed',
+    );
+    const { parts } = (await api(driver(), 'GET', `/engines/${id}`)).body.spec as {
+      parts: Record<
+        string,
+        Record<string, { name: string; source: { document: string; checkedBy: null } }[]>
+      >;
+    };
+    const ours = (part: string, list: string) =>
+      parts[part]![list]!.filter((of) => of.source.document === 'Leaflet 9');
+    expect(ours('gaskets', 'gaskets')).toMatchObject([
+      { where: 'base', thickness: 450_000, made: 'metal', source: { page: '4', checkedBy: null } },
+      { where: 'base', thickness: 650_000 },
+    ]);
+    expect(ours('torque-plan', 'groups')).toMatchObject([
+      {
+        name: 'crown nuts',
+        holes: [1, 2, 3, 4, 5],
+        condition: 'oiled',
+        steps: [{ by: 'torque', value: 24 }],
+      },
+      { name: 'M5 lid bolts', clamps: 'cover', condition: 'dry', steps: [{ by: 'torque', value: 5 }] },
+    ]);
+  }, 60_000);
 });

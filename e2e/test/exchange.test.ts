@@ -80,7 +80,12 @@ it('a gauge is retired and taken back into use, by keyboard reach and in the lis
   await (await button('Back into use')).click();
   await button('Study my repeatability');
   await at.visit('/gauges', gauge.name);
-  expect(await driver.findElement(By.css('main')).getText()).not.toContain('not offered any more');
+  // What the device kept of the list stands there until the server has answered.
+  await driver.wait(
+    async () => !(await driver.findElement(By.css('main')).getText()).includes('not offered any more'),
+    10_000,
+    'it was offered no more',
+  );
 });
 
 it('says that it is the database that is away, keeps what is typed, and sends it when it is back', async () => {

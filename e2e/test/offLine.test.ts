@@ -71,7 +71,11 @@ describe('when the line is down', () => {
       await take(other.driver, '77.021');
       await stationOf(at.world, other).logged(id, 1);
     });
+    // What the device saw last stands there first: the line is back a moment later.
+    await at.browser.offline(true);
     await at.station.open(id);
+    await at.station.isWhere('left · 15 mm · thrust');
+    await at.browser.offline(false);
     await at.station.isWhere('left · 15 mm · pin');
     await sees(driver, 'The job went on meanwhile: it is left · 15 mm · pin now.');
     // From here on only a hand moves it: a reading taken elsewhere does not.

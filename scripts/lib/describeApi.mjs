@@ -115,7 +115,8 @@ const renamed = (value) =>
       : typeof value === 'object' && value !== null
         ? Object.fromEntries(
             Object.entries(value)
-              .filter(([, v]) => v !== undefined)
+              // A symbol is nobody's field, and called otherwise each time.
+              .filter(([k, v]) => v !== undefined && !k.startsWith('__@'))
               .map(([k, v]) => [
                 k,
                 k === '$ref'

@@ -7,6 +7,7 @@ import {
   type PageContext,
   type PartLine,
 } from '../specs/index.js';
+import type { LengthUnit } from '../units/index.js';
 import type { PackRing, RingPack, RingSection } from './pack.js';
 
 interface Packs {
@@ -76,10 +77,10 @@ function ringOf(ring: GappedRing, height: number | null, words: string): ReadRin
   };
 }
 
-const ringText = ({ ring, height, section, face, mark }: PackRing): string =>
+const ringText = ({ ring, height, section, face, mark }: PackRing, unit: LengthUnit): string =>
   [
     ring,
-    ...(height === null ? [] : [`${printedLength(height)} mm`]),
+    ...(height === null ? [] : [printedLength(height, unit)]),
     SAID[section],
     ...(face === '' ? [] : [face]),
     ...(mark === null ? [] : [`mark ${mark} up`]),
@@ -137,12 +138,12 @@ export const packLine: PartLine<Packs> = {
     return {
       ok: true,
       says: `rings: ${[
-        ...own.map((r) => ringText(r.ring)),
+        ...own.map((r) => ringText(r.ring, page.unit)),
         ...(oil
           ? [
               [
                 'oil',
-                ...(oil.ring.height === null ? [] : [`${printedLength(oil.ring.height)} mm`]),
+                ...(oil.ring.height === null ? [] : [printedLength(oil.ring.height, page.unit)]),
                 'three-piece',
                 ...(oil.ring.face === '' ? [] : [oil.ring.face]),
               ].join(' '),

@@ -22,6 +22,7 @@ const LENGTHS: ReadonlySet<string> = new Set(['rod', 'throw', 'offset']);
 /** Crank, rod and chamber as one line: `rod 122, crank 34.8` · `chamber 38.5 ml`. The throw is half the stroke where nothing is said. */
 export const trainLine: PartLine<Trains> = {
   like: 'rod 122, crank 34.8',
+  adds: true,
   read(line, { unit, engine }) {
     if (!BEGINS.test(line)) return null;
     const told: { -readonly [K in keyof CrankTrainSheet]?: number } = {};
@@ -46,9 +47,9 @@ export const trainLine: PartLine<Trains> = {
     return {
       ok: true,
       says: [
-        ...(told.rod === undefined ? [] : [`rod ${printedLength(told.rod)} mm`]),
-        ...(told.throw === undefined ? [] : [`crank ${printedLength(told.throw)} mm`]),
-        ...(told.offset === undefined ? [] : [`pin offset ${printedLength(told.offset)} mm`]),
+        ...(told.rod === undefined ? [] : [`rod ${printedLength(told.rod, unit)}`]),
+        ...(told.throw === undefined ? [] : [`crank ${printedLength(told.throw, unit)}`]),
+        ...(told.offset === undefined ? [] : [`pin offset ${printedLength(told.offset, unit)}`]),
         ...volumes,
       ].join(', '),
       notes: told.throw === undefined && !on ? ['The throw is taken as half the stroke.'] : [],
@@ -57,7 +58,7 @@ export const trainLine: PartLine<Trains> = {
           ? [
               {
                 code: 'throw',
-                sentence: `A throw of ${printedLength(crank)} mm is not half of the stroke on file. Which of the two is it?`,
+                sentence: `A throw of ${printedLength(crank, unit)} is not half of the stroke on file. Which of the two is it?`,
               },
             ]
           : []),

@@ -36,7 +36,7 @@ export const gasketLine: PartLine<Gaskets> = {
     const odd = thick.find((t) => t! < 50_000 || t! > 3_000_000);
     return {
       ok: true,
-      says: `${where} gasket ${thick.map((t) => printedLength(t!)).join(', ')} mm ${made}`,
+      says: `${where} gasket ${thick.map((t) => printedLength(t!, unit)).join(', ')} ${made}`,
       notes: said
         ? []
         : [`Taken as ${made}, as they usually are there: say metal, fibre or rubber where it is not.`],
@@ -46,12 +46,12 @@ export const gasketLine: PartLine<Gaskets> = {
           : [
               {
                 code: 'unusual',
-                sentence: `A gasket of ${printedLength(odd!)} mm is hardly ever there: has a point slipped, or is it the other unit?`,
+                sentence: `A gasket of ${printedLength(odd!, unit)} is hardly ever there: has a point slipped, or is it the other unit?`,
               },
             ],
       into: (before, source) => {
         const fresh = thick.map((thickness): Gasket => ({
-          name: `${where} gasket ${printedLength(thickness!)} mm`,
+          name: `${where} gasket ${printedLength(thickness!, unit)}`,
           where,
           thickness: thickness!,
           made,

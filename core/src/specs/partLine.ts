@@ -31,6 +31,8 @@ export type PartLineRead<T = unknown> =
 export interface PartLine<T = unknown> {
   /** What it is of, and one as a page prints it: shown where one is asked for. */
   readonly like: string;
+  /** It adds to what stands there rather than taking its place. */
+  readonly adds?: true;
   /** @returns null where the line is of something else */
   read(line: string, page: PageContext): PartLineRead<T> | null;
 }
@@ -54,8 +56,20 @@ export function lineLength(text: string, unit: string | undefined, page: LengthU
   return read.ok ? read.value : null;
 }
 
-/** A length as a line of this house prints it: millimetres, all its digits. */
-export const printedLength = (nm: number): string => String(Number((nm / 1e6).toFixed(6)));
+const trimmed = (value: number, digits: number): string => String(Number(value.toFixed(digits)));
+
+/**
+ * A length as a line of this house prints it, in the reader's unit with all its digits; one that no inch says to the
+ * nanometre stands in millimetres.
+ * @example printedLength(304800, 'in') // '0.012 in'
+ * @example printedLength(300000, 'in') // '0.3 mm'
+ */
+export function printedLength(nm: number, unit: LengthUnit): string {
+  const inches = trimmed(nm / 25_400_000, 5);
+  return unit === 'in' && Math.round(Number(inches) * 25_400_000) === nm
+    ? `${inches} in`
+    : `${trimmed(nm / 1_000_000, 6)} mm`;
+}
 
 /** A short name for something of a sheet, that no other of its kind has. */
 export function shortName(name: string, taken: readonly string[]): string {

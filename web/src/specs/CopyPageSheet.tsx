@@ -4,15 +4,14 @@ import { type LimitBody, type EngineView } from '@tribos/contract';
 import {
   FEATURES,
   featuresLike,
-  readSheetLine,
   type EngineSpec,
   type LengthUnit,
   type SheetLimit,
-  type SheetLine,
   type Source,
   sheetTableLines,
   wholeLimitText,
 } from '@tribos/core/ground';
+import { PAGE_LINES, readPageLine, type PageLine } from '@tribos/core/house';
 import { api, ApiError } from '../kit/api.js';
 import { useSettings } from '../kit/settings.js';
 import { keys, queryClient } from '../kit/queries.js';
@@ -33,26 +32,31 @@ interface Line {
   readonly text: string;
   /** It stands as it is printed, whatever is asked about it. */
   readonly stands: boolean;
-  readonly read: SheetLine;
+  readonly line: PageLine;
 }
 
 /** A mark at the end of a line: looked at again, it stands as printed. */
 const STANDS = /!\s*$/u;
 
 /** Lines of a page, each read against those above it. */
-function linesOf(text: string, engine: EngineSpec, unit: LengthUnit, party: string): Line[] {
+function linesOf(text: string, engine: EngineSpec, unit: LengthUnit, source: Source): Line[] {
+  const { party } = source;
   const others: SheetLimit[] = engine.limits.filter((l) => l.source.party === party);
+  let parts = engine.parts ?? {};
   return text.split('\n').flatMap((raw, at) => {
     if (raw.trim() === '') return [];
     const stands = STANDS.test(raw);
-    const line = raw.replace(STANDS, '').trim();
-    const read = readSheetLine(line, { unit, bore: engine.bore, others });
-    if (read.ok) others.push(...read.limits);
-    return [{ at, text: line, stands, read }];
+    const text = raw.replace(STANDS, '').trim();
+    const line = readPageLine(text, { unit, party, engine: { ...engine, parts } }, others);
+    if (line.of === 'limits' && line.read.ok) others.push(...line.read.limits);
+    if (line.of === 'part' && line.read.ok)
+      parts = { ...parts, [line.part.name]: line.read.into(parts[line.part.name] ?? null, source) };
+    return [{ at, text, stands, line }];
   });
 }
 
-const isReady = (line: Line): boolean => line.read.ok && (line.stands || line.read.questions.length === 0);
+const isReady = ({ line: { read }, stands }: Line): boolean =>
+  read.ok && (stands || read.questions.length === 0);
 
 const limitWords = (limit: SheetLimit, unit: LengthUnit): string =>
   `${limit.state === 'new' ? 'new' : 'service'} ${wholeLimitText(limit, unit)}`;
@@ -83,16 +87,13 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
   const [saving, setSaving] = useState(false);
   const [trouble, setTrouble] = useState('');
   const [kept, setKept] = useState(0);
-  const lines = useMemo(
-    () => linesOf(text, engine, source.unit, source.party),
-    [text, engine, source.unit, source.party],
-  );
+  const lines = useMemo(() => linesOf(text, engine, source.unit, sourceOf(source)), [text, engine, source]);
   const type = (next: string): void => {
     setText(next);
     sessionStorage.setItem(place, next);
   };
   const last = text.split('\n').at(-1) ?? '';
-  const completions = /\d/u.test(last) ? [] : featuresLike(last).slice(0, 4);
+  const completions = completionsOf(last);
   const open = lines.filter((l) => !isReady(l)).length;
   const said = source.document.trim() !== '' && source.party.trim() !== '';
   /** A table is read like what is typed: every row is a line, seen before it is kept. */
@@ -149,11 +150,7 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
       >
         <Whose source={source} onChange={setSource} />
         <Page text={text} onType={type} onTable={(t) => void addTable(t)} onKeep={() => void keep()} />
-        {completions.length > 0 && (
-          <p className="text-small text-soft">
-            {completions.map((f) => FEATURES[f].name.toLowerCase()).join(' · ')}
-          </p>
-        )}
+        {completions.length > 0 && <p className="text-small text-soft">{completions.join(' · ')}</p>}
         <Understood lines={lines} unit={source.unit} />
         <Trouble className="font-semibold">{trouble}</Trouble>
         <p className="flex flex-wrap items-center gap-3">
@@ -179,18 +176,55 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
   );
 }
 
-/** Keeps the limits a line says. */
+/** Where a figure comes from, as the sheet keeps it; who typed it the server knows. */
+const sourceOf = ({ sourceType, party, document, page, revision }: PageSource): Source => ({
+  type: sourceType,
+  party: party.trim(),
+  document: document.trim(),
+  page: page.trim(),
+  revision: revision.trim(),
+  enteredBy: '',
+  checkedBy: null,
+});
+
+/** What the line that is typed may become. */
+function completionsOf(line: string): readonly string[] {
+  const begun = line.trim().toLowerCase();
+  if (begun === '') return PAGE_LINES;
+  if (/\d/u.test(begun)) return [];
+  return [
+    ...PAGE_LINES.filter((l) => l.toLowerCase().startsWith(begun)),
+    ...featuresLike(line)
+      .slice(0, 4)
+      .map((f) => FEATURES[f].name.toLowerCase()),
+  ];
+}
+
+/** Puts what a line says into its part of the sheet, as that stands now. */
+async function keepPart(engineId: string, { line }: Line, source: PageSource): Promise<void> {
+  if (line.of !== 'part' || !line.read.ok) return;
+  const { name } = line.part;
+  const now = await api.get<EngineView>(`/engines/${engineId}`);
+  await api.put<EngineView>(`/engines/${engineId}/parts/${name}`, {
+    version: now.partVersions[name] ?? 0,
+    body: line.read.into(now.spec.parts?.[name] ?? null, sourceOf(source)),
+  });
+}
+
+/** Keeps what a line says. */
 async function keepLine(
   engineId: string,
-  line: Line,
+  of: Line,
   source: PageSource,
   idOf: (of: string) => string,
 ): Promise<void> {
+  const { line, text } = of;
+  if (line.of === 'part') return keepPart(engineId, of, source);
   if (!line.read.ok) return;
   for (const limit of line.read.limits)
     await api.post<EngineView>(`/engines/${engineId}/limits`, {
       ...limit,
-      id: idOf(`${line.text}:${limit.feature}:${limit.state}`),
+      id: idOf(`${text}:${limit.feature}:${limit.state}`),
       sourceType: source.sourceType,
       party: source.party.trim(),
       document: source.document.trim(),
@@ -223,6 +257,17 @@ function Whose({ source, onChange }: { source: PageSource; onChange: (to: PageSo
   );
 }
 
+/** What a line is of, and what it says. */
+function meant({ line }: Line, unit: LengthUnit): { readonly of: string; readonly says: string } | null {
+  if (!line.read.ok) return null;
+  if (line.of === 'part') return { of: line.part.title, says: line.read.says };
+  const { limits } = line.read;
+  return {
+    of: [...new Set(limits.map((l) => FEATURES[l.feature].name))].join(', '),
+    says: [...new Set(limits.map((l) => limitWords(l, unit)))].join('; '),
+  };
+}
+
 /** What each line means, and what is asked of it. */
 function Understood({ lines, unit }: { lines: readonly Line[]; unit: PageSource['unit'] }) {
   return (
@@ -232,40 +277,44 @@ function Understood({ lines, unit }: { lines: readonly Line[]; unit: PageSource[
           key={line.at}
           className="grid gap-x-3 border-b border-rule py-1 sm:grid-cols-[12rem_minmax(0,1fr)]"
         >
-          {line.read.ok ? (
-            <>
-              <span className="font-semibold">
-                {[...new Set(line.read.limits.map((l) => FEATURES[l.feature].name))].join(', ')}
-              </span>
-              <span>
-                <span className="figure">
-                  {[...new Set(line.read.limits.map((l) => limitWords(l, unit)))].join('; ')}
-                </span>
-                {line.read.notes.map((n) => (
-                  <span key={n} className="block text-small text-soft">
-                    {n}
-                  </span>
-                ))}
-                {line.read.questions.map((q) => (
-                  <span
-                    key={q.sentence}
-                    className={`block text-small ${line.stands ? 'text-soft' : 'font-semibold text-undecided'}`}
-                  >
-                    {q.sentence}
-                    {line.stands && ' Stands as printed.'}
-                  </span>
-                ))}
-              </span>
-            </>
-          ) : (
-            <>
-              <span className="figure truncate">{line.text}</span>
-              <span className="font-semibold text-beyond">{line.read.sentence}</span>
-            </>
-          )}
+          <OneLine line={line} unit={unit} />
         </li>
       ))}
     </ul>
+  );
+}
+
+function OneLine({ line, unit }: { line: Line; unit: PageSource['unit'] }) {
+  const { read } = line.line;
+  const is = meant(line, unit);
+  if (!read.ok || !is)
+    return (
+      <>
+        <span className="figure truncate">{line.text}</span>
+        <span className="font-semibold text-beyond">{read.ok ? '' : read.sentence}</span>
+      </>
+    );
+  return (
+    <>
+      <span className="font-semibold">{is.of}</span>
+      <span>
+        <span className="figure">{is.says}</span>
+        {read.notes.map((n) => (
+          <span key={n} className="block text-small text-soft">
+            {n}
+          </span>
+        ))}
+        {read.questions.map((q) => (
+          <span
+            key={q.sentence}
+            className={`block text-small ${line.stands ? 'text-soft' : 'font-semibold text-undecided'}`}
+          >
+            {q.sentence}
+            {line.stands && ' Stands as printed.'}
+          </span>
+        ))}
+      </span>
+    </>
   );
 }
 
@@ -288,7 +337,9 @@ function Page({
         rows={8}
         spellCheck={false}
         value={text}
-        placeholder={'bore 77.000-77.012, limit 77.105\nring gap top .2-.32 (.6)'}
+        placeholder={
+          'bore 77.000-77.012, limit 77.105\nring gap top .2-.32 (.6)\nhead nuts 4 x 38 N·m in 20, 38 oiled'
+        }
         onChange={(e) => onType(e.target.value)}
         onPaste={(e) => {
           const pasted = e.clipboardData.getData('text');
