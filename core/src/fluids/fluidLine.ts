@@ -78,7 +78,7 @@ export const fluidLine: PartLine<Fluids> = {
         ? [
             {
               code: 'us-or-imperial',
-              sentence: `A ${bare} is one thing in a US manual and another in a British one: put us or imp before it. Left as it is, US.`,
+              sentence: `“${bare}” means one thing in a US manual and another in a British one: put us or imp before it. Left as it is, US.`,
             },
           ]
         : [],
