@@ -93,7 +93,7 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
     sessionStorage.setItem(place, next);
   };
   const last = text.split('\n').at(-1) ?? '';
-  const completions = completionsOf(last);
+  const completions = text.trim() === '' ? PAGE_LINES : completionsOf(last);
   const open = lines.filter((l) => !isReady(l)).length;
   const said = source.document.trim() !== '' && source.party.trim() !== '';
   /** A table is read like what is typed: every row is a line, seen before it is kept. */
@@ -150,7 +150,13 @@ export function CopyPageSheet({ engine, onClose }: { engine: EngineSpec; onClose
       >
         <Whose source={source} onChange={setSource} />
         <Page text={text} onType={type} onTable={(t) => void addTable(t)} onKeep={() => void keep()} />
-        {completions.length > 0 && <p className="text-small text-soft">{completions.join(' · ')}</p>}
+        {completions.length > 0 && (
+          <ul className="text-small text-soft">
+            {completions.map((c) => (
+              <li key={c}>{c}</li>
+            ))}
+          </ul>
+        )}
         <Understood lines={lines} unit={source.unit} />
         <Trouble className="font-semibold">{trouble}</Trouble>
         <p className="flex flex-wrap items-center gap-3">
@@ -190,8 +196,7 @@ const sourceOf = ({ sourceType, party, document, page, revision }: PageSource): 
 /** What the line that is typed may become. */
 function completionsOf(line: string): readonly string[] {
   const begun = line.trim().toLowerCase();
-  if (begun === '') return PAGE_LINES;
-  if (/\d/u.test(begun)) return [];
+  if (begun === '' || /\d/u.test(begun)) return [];
   return [
     ...PAGE_LINES.filter((l) => l.toLowerCase().startsWith(begun)),
     ...featuresLike(line)
