@@ -1,7 +1,7 @@
 import { beforeLog, beforeVerdicts, SEEN, SEEN_BEFORE } from '../before/index.js';
 import { findingsOf } from '../bore/index.js';
 import { debrisOf, inspected, DEBRIS_TABLE, CAUGHT } from '../inspect/index.js';
-import type { JobFile } from '../job/index.js';
+import { wholeWords, type JobFile } from '../job/index.js';
 import { FINDINGS, PART_FINDINGS } from '../cylinder/index.js';
 import { capital } from '../verdicts/index.js';
 
@@ -33,12 +33,24 @@ const SAID: readonly (readonly [what: string, answer: RegExp, key: string])[] = 
 ];
 
 const COMPLAINT: readonly (readonly [RegExp, string])[] = [
-  [/seiz|locked|nipped/iu, 'complaint:seized'],
-  [/overheat|boil|hot/iu, 'complaint:hot'],
-  [/under|ford|water|drown|silt|mud/iu, 'complaint:drowned'],
-  [/jet|lean|new exhaust|new filter|mixture/iu, 'complaint:jetting'],
-  [/stood|years|rust/iu, 'complaint:stood'],
-  [/smok|oil/iu, 'complaint:oil'],
+  [wholeWords('seiz*', 'locked', 'nipped'), 'complaint:seized'],
+  [wholeWords('overheat*', 'boil*', 'hot'), 'complaint:hot'],
+  [
+    wholeWords(
+      'went under',
+      'under ?water',
+      'ford*',
+      'water(?! pump)',
+      'drown*',
+      'submerged',
+      'silt*',
+      'mud*',
+    ),
+    'complaint:drowned',
+  ],
+  [wholeWords('jets?', '(?:re)?jett*', 'lean', 'new exhaust', 'new filter', 'mixture'), 'complaint:jetting'],
+  [wholeWords('stood', 'years', 'rust*'), 'complaint:stood'],
+  [wholeWords('smok*', 'oil*'), 'complaint:oil'],
 ];
 
 /** Which way a mark lies on a wall: exhaust side, or another. */

@@ -1,3 +1,4 @@
+import { wholeWords } from '../job/index.js';
 import type { EngineSpec } from '../specs/index.js';
 
 /** Something a complaint often turns out to be. */
@@ -17,17 +18,10 @@ interface Entry extends Likely {
   readonly strokes?: 2 | 4;
 }
 
-/** Words of a complaint, whole ones: `hot` is not in `shot`, nor `lean` in `clean`. A star stands for any ending. */
-const said = (...words: readonly string[]): RegExp =>
-  new RegExp(
-    `(?<![\\p{L}])(?:${words.map((w) => w.replaceAll('*', '\\p{L}*')).join('|')})(?![\\p{L}])`,
-    'iu',
-  );
-
 const ENTRIES: readonly Entry[] = [
   {
     key: 'seizure',
-    words: said('seiz*', 'locked', 'stuck', 'won.?t turn', 'will not turn', 'nipped'),
+    words: wholeWords('seiz*', 'locked', 'stuck', 'won.?t turn', 'will not turn', 'nipped'),
     finding: 'Piston seized in its bore',
     adds: 'Full plan of the bores, piston and rings; the cause before anything goes together',
     deeper: false,
@@ -35,7 +29,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'seizure-below',
-    words: said('seiz*', 'locked', 'knock*', 'rattl*', 'rumbl*'),
+    words: wholeWords('seiz*', 'locked', 'knock*', 'rattl*', 'rumbl*'),
     finding: 'Big end or main bearing worn or dry',
     adds: 'Crank out: play, run-out, bearings, seals',
     deeper: true,
@@ -44,7 +38,7 @@ const ENTRIES: readonly Entry[] = [
   {
     key: 'air-leak',
     strokes: 2,
-    words: said('lean', 'revs', 'hangs', 'hanging', 'scream*', 'seiz*', 'bogs?', 'bogging', 'surg*'),
+    words: wholeWords('lean', 'revs', 'hangs', 'hanging', 'scream*', 'seiz*', 'bogs?', 'bogging', 'surg*'),
     finding: 'Air drawn in at a seal, boot or joint',
     adds: 'Crankcase leak test before it is stripped; seals and boots',
     deeper: false,
@@ -53,7 +47,7 @@ const ENTRIES: readonly Entry[] = [
   {
     key: 'oil-smoke',
     strokes: 4,
-    words: said('smok*', 'burn*.{0,8}oil', 'oil.{0,11}(?:use|burn|consum|gone)*', 'blue'),
+    words: wholeWords('smok*', 'burn*.{0,8}oil', 'oil.{0,11}(?:use|burn|consum|gone)*', 'blue'),
     finding: 'Oil rings or valve seals worn',
     adds: 'Rings and gaps, stems and guides, seals',
     deeper: false,
@@ -61,7 +55,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'low-power',
-    words: said(
+    words: wholeWords(
       'power',
       'weak',
       'slow',
@@ -79,7 +73,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'piston-slap',
-    words: said('slaps?', 'slapping', 'clatter*', 'ticks?', 'ticking', 'noisy', 'noises?'),
+    words: wholeWords('slaps?', 'slapping', 'clatter*', 'ticks?', 'ticking', 'noisy', 'noises?'),
     finding: 'Clearance worn, or the pin',
     adds: 'Bores, pistons and pins; the next oversize may be wanted',
     deeper: false,
@@ -87,7 +81,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'overheat',
-    words: said('hot', 'heat*', 'overheat*', 'boil*', 'coolant', 'head gasket', 'water in'),
+    words: wholeWords('hot', 'heat*', 'overheat*', 'boil*', 'coolant', 'head gasket', 'water in'),
     finding: 'Head or deck warped, gasket gone, or the cooling itself',
     adds: 'Flatness of head and deck, pump and hoses; the bore may have moved',
     deeper: false,
@@ -95,7 +89,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'water',
-    words: said(
+    words: wholeWords(
       'drown*',
       'submerged',
       'sunk',
@@ -114,7 +108,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'stood',
-    words: said('stood', 'sat', 'years', 'barn', 'old fuel', 'storage', 'not run', 'outside', 'winter'),
+    words: wholeWords('stood', 'sat', 'years', 'barn', 'old fuel', 'storage', 'not run', 'outside', 'winter'),
     finding: 'Rust on the wall, rings stuck, seals hard',
     adds: 'Bores looked at before anything is ordered; all seals and rubber',
     deeper: false,
@@ -122,7 +116,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'metal',
-    words: said('metal*', 'glitter*', 'shavings', 'chips', 'debris'),
+    words: wholeWords('metal*', 'glitter*', 'shavings', 'chips', 'debris'),
     finding: 'A bearing or gear is going',
     adds: 'Bottom end open: what the metal is says where it came from',
     deeper: true,
@@ -130,7 +124,17 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'shift',
-    words: said('gears?', 'gearbox', 'shift*', 'jumps', 'jumping', 'clutch', 'slips?', 'slipping', 'neutral'),
+    words: wholeWords(
+      'gears?',
+      'gearbox',
+      'shift*',
+      'jumps',
+      'jumping',
+      'clutch',
+      'slips?',
+      'slipping',
+      'neutral',
+    ),
     finding: 'Forks, dogs or clutch worn',
     adds: 'Gearbox and clutch measured; the cases have to be split for the gears',
     deeper: true,

@@ -13,3 +13,4 @@ export * from './places.js';
 export * from './topLeftOn.js';
 export * from './shopUnit.js';
 export * from './wallSize.js';
+export * from './wholeWords.js';

@@ -127,6 +127,26 @@ describe('why it failed', () => {
     expect(newFacts(drowned).map((f) => f.key)).toEqual(['complaint:drowned']);
   });
 
+  it.each<[string, string[]]>([
+    ['Went under at the ford', ['drowned']],
+    ['cleaned and put back, a shot of thunder, cannot afford another', []],
+    ['leans out since the new exhaust', ['jetting']],
+    ['rejetted last winter, boils over and smokes', ['hot', 'jetting', 'oil']],
+    ['the water pump drips', []],
+    ['submerged in silty water, rusty since', ['drowned', 'stood']],
+    ['spoiled the jet ski race', ['jetting']],
+    ['bogs in the mud', ['drowned']],
+    ['burns oil, hot after years', ['hot', 'stood', 'oil']],
+  ])('“%s” is heard by whole words', (complaint, keys) => {
+    const file = begun().file();
+    const facts = candidates({ ...file, job: { ...file.job, complaint } }).flatMap((c) => [
+      ...c.for,
+      ...c.against,
+    ]);
+    const heard = new Set(facts.map((f) => f.key).filter((k) => k.startsWith('complaint:')));
+    expect([...heard].sort()).toEqual(keys.map((k) => `complaint:${k}`).sort());
+  });
+
   it('is told and reported with its evidence and what has to be put right', () => {
     const book = begun();
     book.keep(DEBRIS, { from: 'air-box', what: 'grit', amount: 'flakes', text: '' });
