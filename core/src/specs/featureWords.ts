@@ -20,11 +20,15 @@ export function featureNamed(text: string): FeatureKey | null {
   return NAMES.find(([name]) => name === words)?.[1] ?? null;
 }
 
+/** That a figure is of both is said of those that share a name; without it they are meant as well. */
+const BOTH = /\b(?:both|all)\b(?: (?:rings|valves|sides))?/gu;
+
 /** Every feature a sheet's words mean: one as a rule, several where sheets print one figure for all of them. */
 export function featuresNamed(text: string): readonly FeatureKey[] {
   const words = wordsOf(text);
   const one = featureNamed(words);
-  return one ? [one] : FEATURE_KEYS.filter((f) => featureInfo(f).together?.includes(words));
+  const shared = wordsOf(words.replace(BOTH, ' '));
+  return one ? [one] : FEATURE_KEYS.filter((f) => featureInfo(f).together?.includes(shared));
 }
 
 /**

@@ -49,6 +49,20 @@ describe('a page of a manual', () => {
     ['Piston to wall: 34-48 um', [['clearance', 'new', 34_000, 48_000]]],
     ['piston clearance 1.4 - 2.2 thou', [['clearance', 'new', 35_560, 55_880]]],
     ['ring gap top .2-.32 (.6)', both('ring.gap.top', 200_000, 320_000, 600_000)],
+    [
+      'ring gap both .2-.3 (.6)',
+      [
+        ...both('ring.gap.top', 200_000, 300_000, 600_000),
+        ...both('ring.gap.second', 200_000, 300_000, 600_000),
+      ],
+    ],
+    [
+      'Valve clearance, both: 0.10-0.15',
+      [
+        ['setup.valve.intake', 'new', 100_000, 150_000],
+        ['setup.valve.exhaust', 'new', 100_000, 150_000],
+      ],
+    ],
     ['second ring gap 0.30 to 0.45; service 0.75', both('ring.gap.second', 300_000, 450_000, 750_000)],
     ['rail gap 0.20-0.70', [['ring.gap.rail', 'new', 200_000, 700_000]]],
     ['rail gap .0115 in min', [['ring.gap.rail', 'new', 292_100, null]]],
