@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { parseFigure, type JobFile } from '@tribos/core/ground';
+import { parseFigure, sourceLine, type JobFile } from '@tribos/core/ground';
 import { FLUID_FILLED, fluidName, refitState } from '@tribos/core/refit';
 import { newEntry, useSend } from '../job/index.js';
 import { TakeBack } from './TakeBack.js';
@@ -71,7 +71,7 @@ function FluidRow({
         {fluid.bleed && `; air out: ${fluid.bleed}`}
       </p>
       <p className="text-small text-soft">
-        {fluid.source.document}, {fluid.source.page}
+        {sourceLine(fluid.source)}
         {filled && `; ${filled.amount > 0 ? `${filled.amount} cm³ went in, ` : ''}${filled.by}`}
       </p>
       {mayDo && !filled && (

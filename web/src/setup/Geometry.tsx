@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { nm, parseReading, withUnit, type JobFile, type LengthUnit } from '@tribos/core/ground';
+import { nm, parseReading, sourceLine, withUnit, type JobFile, type LengthUnit } from '@tribos/core/ground';
 import { CRANK_TRAIN, geometryOf, pistonBelowTop, strokeOf, wheelAt } from '@tribos/core/setup';
 import { TextField } from '../ui/index.js';
 import { lengthIn } from '../forms/index.js';
@@ -54,8 +54,7 @@ export function Geometry({ file, unit }: { file: JobFile; unit: LengthUnit }) {
       <Converter train={train} unit={unit} />
       <p className="mt-1 text-small text-soft">
         Crank {text(train.throw)}, rod {text(train.rod)}
-        {train.offset > 0 && `, pin set off ${text(train.offset)}`}; {train.source.document},{' '}
-        {train.source.page}
+        {train.offset > 0 && `, pin set off ${text(train.offset)}`}; {sourceLine(train.source)}
       </p>
     </section>
   );

@@ -7,6 +7,7 @@ import {
   stepsText,
   type GroupState,
 } from '@tribos/core/torque';
+import { sourceLine } from '@tribos/core/ground';
 import { useLineState } from '../gaugeLine/index.js';
 import { Button, dayText, TextField } from '../ui/index.js';
 import type { Torque } from './useTorque.js';
@@ -75,8 +76,12 @@ function Group({ group: g, here }: { group: GroupState; here: boolean }) {
       <p className="figure text-small">{stepsText(g)}</p>
       <p className="text-small text-soft">
         {g.order.length} bolts, threads {CONDITIONS[g.group.condition]}, order{' '}
-        {g.group.numbered === 'maker' ? 'by the maker’s numbers' : 'from where they sit'};{' '}
-        {g.group.source.document}, {g.group.source.page}
+        {g.group.numbered === 'maker'
+          ? 'by the maker’s numbers'
+          : g.map
+            ? 'from where they sit'
+            : 'as they are listed'}
+        ; {sourceLine(g.group.source)}
       </p>
       {g.again && <p className="text-small text-undecided">Begun anew: {g.again}.</p>}
       {[...g.odd.entries()].map(([h, o]) => (
