@@ -275,8 +275,16 @@ describe('evidence', () => {
     );
     await driver().findElement(By.css('input[type=file][accept="image/*"]')).sendKeys(path);
     await settled(id, (f) => assemblyRun(f).now?.pictured != null, 'the photo');
-    const photos = (await api(driver(), 'GET', `/jobs/${id}/photos`)).body as { id: string }[];
-    expect(photos.map((p) => p.id)).toEqual([assemblyRun(await fileOf(id)).now!.pictured!.photo]);
+    const { photo } = assemblyRun(await fileOf(id)).now!.pictured!;
+    // The file goes up on its own way, before its entry or after it.
+    await driver().wait(
+      async () => {
+        const photos = (await api(driver(), 'GET', `/jobs/${id}/photos`)).body as { id: string }[];
+        return photos.length === 1 && photos[0]!.id === photo;
+      },
+      20_000,
+      'the photo never came up',
+    );
     await press(driver(), Key.SPACE);
     await settled(id, (f) => assemblyRun(f).now?.step.key !== 'cams', 'the step');
   }, 120_000);
