@@ -24,9 +24,11 @@ const UNITS: readonly (readonly [RegExp, number, number?])[] = [
   [/^(?:quarts?|qt\.?)$/iu, 946.353, 1136.52],
 ];
 const AMOUNT = new RegExp(
-  String.raw`(us |imp(?:erial)?\.? )?(${FIGURE})\s*(us |imp(?:erial)?\.? )?((?:l|lit(?:re|er)s?|ml|cc|cm3|cm³|cl|(?:fl\.? ?)?oz\.?|pints?|pt\.?|quarts?|qt\.?))(?![a-z])`,
+  String.raw`(us |imp(?:erial)?\.? )?(${FIGURE})\s*(us |imp(?:erial)?\.? )?((?:l|lit(?:re|er)s?|ml|cc|cm3|cm³|cl|(?:fl\.? ?)?oz\.?|pints?|pt\.?|quarts?|qt\.?))(?![a-z/])`,
   'iu',
 );
+/** Written as a grade or a mixture is. */
+const GRADE = /^(?:\d{1,2}w-?\d{1,3}|sae\s?\d{1,3}|api\b|ja[so]*\b|1\s?:\s?\d{2,3}|\d{2,3}\s?:\s?1)\b/iu;
 const NAMED = /^(level|bleed|only for|for)\b[:\s]+(.*)$/iu;
 
 /**
@@ -61,6 +63,8 @@ export const fluidLine: PartLine<Fluids> = {
     const cm3 = amount ? Number((plainFigure(amount[2]!) * one).toPrecision(6)) : 0;
     if (cm3 > 20_000) return unreadLine(`${what}: more than 20 litres is no filling of these engines.`);
     const grade = [first.replace(AMOUNT, '').trim(), ...grades].filter(Boolean).join(', ');
+    // Of the oil, and no filling: a clearance, a pump, a ring.
+    if (!amount && told.level === '' && grade !== '' && !GRADE.test(grade)) return null;
     if (!amount && grade === '' && told.level === '')
       return unreadLine(`${what}: how much, of which grade, up to where? Like ${fluidLine.like}.`);
     const fluid = { what, of: told.of, grade, amount: cm3, level: told.level, bleed: told.bleed };

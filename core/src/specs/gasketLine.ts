@@ -11,6 +11,8 @@ const MADE: readonly (readonly [RegExp, Gasket['made']])[] = [
   [/\b(?:fibre|fiber|paper|cork)\b/iu, 'fibre'],
   [/\b(?:rubber|o-?ring)\b/iu, 'rubber'],
 ];
+const KNOWN =
+  /\b(?:metal|steel|copper|mls|alumini?um|fibre|fiber|paper|cork|rubber|o-?ring|mm|in|inch|thick|clamped|and|or)\b/giu;
 const EACH = new RegExp(String.raw`(${FIGURE})\s*(mm|in\b|inch|["″])?`, 'giu');
 
 /**
@@ -24,6 +26,8 @@ export const gasketLine: PartLine<Gaskets> = {
     if (!found) return null;
     const where = found[1]!.toLowerCase() as Gasket['where'];
     const rest = found[2]!;
+    // Anything else said of it is a limit: the flatness of its face.
+    if (/\p{L}/u.test(rest.replace(KNOWN, ' '))) return null;
     const figures = [...rest.matchAll(EACH)];
     if (figures.length === 0)
       return unreadLine(`${where} gasket: how thick is it once clamped? Like base gasket 0.3, 0.5.`);

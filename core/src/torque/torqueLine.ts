@@ -8,11 +8,11 @@ interface Plan {
 
 const UNITS: readonly (readonly [RegExp, string])[] = [
   [/^n[·.*\s]?m$/iu, 'N·m'],
-  [/^(?:lbf?|pounds?)[·.*\s-]*(?:ft|foot)|^ft[·.*\s-]*lbf?/iu, 'lbf·ft'],
-  [/^(?:lbf?|pounds?)[·.*\s-]*in|^in[·.*\s-]*lbf?/iu, 'lbf·in'],
+  [/^(?:lbf?s?|pounds?)[·.*\s-]*(?:ft|foot)|^ft[·.*\s-]*lbf?/iu, 'lbf·ft'],
+  [/^(?:lbf?s?|pounds?)[·.*\s-]*in|^in[·.*\s-]*lbf?/iu, 'lbf·in'],
   [/^kgf?[·.*\s-]*m$|^m[·.*\s-]*kgf?$/iu, 'kgf·m'],
 ];
-const UNIT = String.raw`(?:n[·.*\s]?m|(?:lbf?|pounds?)[·.*\s-]*(?:ft|foot|in)|(?:ft|in)[·.*\s-]*lbf?|kgf?[·.*\s-]*m|m[·.*\s-]*kgf?)\b\.?`;
+const UNIT = String.raw`(?:n[·.*\s]?m|(?:lbf?s?|pounds?)[·.*\s-]*(?:ft|foot|in)|(?:ft|in)[·.*\s-]*lbf?s?s?|kgf?[·.*\s-]*m|m[·.*\s-]*kgf?)\b\.?`;
 const LINE = new RegExp(String.raw`^(.*?)[:\s]+(?:(\d{1,2})\s*[x×]\s*)?(${FIGURE})\s*(${UNIT})(.*)$`, 'iu');
 const ANGLE = new RegExp(String.raw`(?:\+|plus|then|and)?\s*(${FIGURE})\s*(?:°|deg(?:rees)?\b)`, 'giu');
 /** A torque of a pass, not an angle. */
@@ -42,8 +42,8 @@ const CLAMPED: readonly (readonly [RegExp, Clamps])[] = [
   [/\bcylinder|barrel|\bbase\b/iu, 'cylinder'],
 ];
 
-const unitOf = (text: string): string =>
-  UNITS.find(([words]) => words.test(text.trim().replace(/\.$/u, '')))?.[1] ?? 'N·m';
+const unitOf = (text: string): string | null =>
+  UNITS.find(([words]) => words.test(text.trim().replace(/\.$/u, '')))?.[1] ?? null;
 /** Kept as the sheet's own digits allow, and no binary dust. */
 const newtonMetres = (text: string, unit: string): number =>
   Number(toBase('torque', plainFigure(text), unit).toPrecision(6));
@@ -71,6 +71,8 @@ export const torqueLine: PartLine<Plan> = {
     const count = Number(times ?? 1);
     if (count < 1) return unreadLine(`${name}: how many are there? Like 4 x 38 N·m.`);
     const unit = unitOf(printed!);
+    // Never another unit for want of knowing this one.
+    if (unit === null) return unreadLine(`${name}: “${printed}” is no unit of torque this house knows.`);
     const full = newtonMetres(last!, unit);
     const inSteps = IN_STEPS.exec(rest!)?.[1]?.match(new RegExp(FIGURE, 'gu')) ?? [last!];
     const passes = inSteps.map((s) => newtonMetres(s, unit));

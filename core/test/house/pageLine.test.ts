@@ -169,6 +169,21 @@ describe('a line of a page', () => {
       expect(read(line)).toMatchObject({ of: 'limits', read: { ok: true } });
   });
 
+  it.each([
+    'oil clearance main .020-.044',
+    'oil ring side clearance .02-.06',
+    'oil pump tip clearance 0.15 (0.20)',
+    'head gasket face flatness 0.05',
+    'oil pump delivery 2 l/min',
+  ])('%s is never swallowed by a part of the sheet', (line) => {
+    expect(read(line).of).toBe('limits');
+  });
+
+  it('takes a torque in the unit it is printed in, or not at all', () => {
+    expect(first('drain plug 15 ft-lbs dry')).toMatchObject({ steps: [{ value: 20.3373 }] });
+    expect(first('cover bolts 4 x 88 in-lbs dry')).toMatchObject({ steps: [{ value: 9.94266 }] });
+  });
+
   it('takes the place of what the same line said before, and leaves all else', () => {
     const line = read('base gasket 0.3 metal') as Extract<PageLine, { of: 'part' }>;
     const other = read('base gasket 0.3, 0.5') as Extract<PageLine, { of: 'part' }>;
