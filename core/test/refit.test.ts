@@ -111,10 +111,19 @@ describe('before the first start', () => {
     expect(refitState(dry.file()).fluids[1]!.filled).toBeNull();
   });
 
+  it('one fluid on file is not taken for all: another it does not run without is asked for by name', () => {
+    const wet = { ...engine, cooling: 'liquid' as const };
+    const all = structuredClone(engine.parts) as { fluids: { fluids: { what: string }[] } };
+    const oil = { ...all, fluids: { fluids: all.fluids.fluids.filter((f) => f.what !== 'coolant') } };
+    expect(notYetStarted(new Book({ ...wet, parts: oil }).file(), []).join(' ')).toContain(
+      'not on file here: coolant',
+    );
+  });
+
   it('an engine of which no fluid is on file is not started dry for want of it', () => {
     const bare = { ...engine, parts: TWIN.parts };
     const book = new Book(bare);
-    expect(notYetStarted(book.file(), []).join(' ')).toContain('of which none is on file');
+    expect(notYetStarted(book.file(), []).join(' ')).toContain('not on file here: engine oil');
     expect(book.try(REFIT_SEEN, { check: 'fluids', answer: 'one is not filled' })).toContain('not started');
     for (const c of refitChecks(bare))
       book.keep(REFIT_SEEN, { check: c.key, answer: c.answers.find((a) => a.why === '')!.text });

@@ -69,7 +69,7 @@ describe.each(engines.map((e) => [e.model, e] as const))('%s', (_, engine) => {
   it('has a crank whose throw gives its stroke, and a list to go together by', () => {
     const [train] = CRANK_TRAIN.of(engine)!.trains;
     expect(strokeOf({ throw: train!.throw, rod: train!.rod, offset: train!.offset })).toBeCloseTo(
-      engine.stroke,
+      engine.stroke!,
       0,
     );
     for (const list of listsFor(engine)) expect(list.flatMap((s) => s.steps).length).toBeGreaterThan(15);

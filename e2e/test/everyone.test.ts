@@ -69,7 +69,7 @@ describe('what every screen owes everybody', () => {
       ['/jobs/:job/decide', 'Recommended'],
       ['/jobs/:job/hand-over', 'Cautions'],
       ['/engines', 'Add an engine'],
-      ['/engines/new', '0° points to'],
+      ['/engines/new', 'This much is enough to begin'],
       ['/engines/:engine', 'Add a limit'],
       ['/engines/:engine?add=bore', 'Which state'],
       ['/engines/:engine?kit=new', 'Add a piston or kit'],

@@ -78,12 +78,18 @@ async function copyPage(
 /** An invented saw, in inches, in no demo. */
 async function copyEngine(at: House): Promise<string> {
   const { driver, visit, form } = at;
-  await visit('/engines/new', '0° points to');
+  await visit('/engines/new', 'This much is enough to begin');
   await form.fill('Maker', 'Orlo');
   await form.fill('Model', 'Vixen 180');
-  await form.choose('In what', 'chainsaw');
-  await form.choose('Strokes', 'two');
+  await form.choose('In what', 'chainsaw, two-stroke');
   await form.fill('Bore,', '2.2050');
+  expect(await violations(driver)).toEqual([]);
+  await form.enter('Model');
+  await sees(driver, 'Copy a page');
+  const [engine] = (await api(driver, 'GET', '/engines')).body as { id: string }[];
+  const { id } = engine!;
+  // Everything else that is known of it is typed on.
+  await visit(`/engines/${id}/edit`, '0° points to');
   await form.fill('Stroke,', '2.0000');
   await form.choose('Wall of the bore', 'nickel');
   await form.fill('0° points to', 'exhaust');
@@ -98,9 +104,7 @@ async function copyEngine(at: House): Promise<string> {
   expect(await wall.getAttribute('aria-label')).toContain('transfer left 1.15 to 1.95, 235° to 305°');
   expect(await violations(driver)).toEqual([]);
   await form.enter('Model');
-  await sees(driver, 'Copy a page');
-  const [engine] = (await api(driver, 'GET', '/engines')).body as { id: string }[];
-  const { id } = engine!;
+  await sees(driver, 'Add a limit');
   await copyPage(
     at,
     id,

@@ -68,6 +68,7 @@ const ALL = [
   '0025-next',
   '0026-held',
   '0027-rooms',
+  '0028-known',
 ];
 
 describe('migrating', () => {

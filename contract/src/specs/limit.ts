@@ -49,7 +49,7 @@ export interface EngineRow {
   readonly strokes: 2 | 4;
   readonly wall: EngineSpec['wall'];
   readonly bore: number;
-  readonly stroke: number;
+  readonly stroke: number | null;
   readonly cylinders: number;
   readonly limits: number;
   readonly unchecked: number;

@@ -19,8 +19,8 @@ export interface ProofRemedy {
   readonly part: 'set-up' | 'torque' | null;
   /** Where a gauge goes for it. */
   readonly at: Place | null;
-  /** It is a matter of the engine's sheet: nothing on file can be held against anything. */
-  readonly sheet: boolean;
+  /** What of the engine's sheet is wanted for it, by the key of the want; null where it is no matter of the sheet. */
+  readonly sheet: string | null;
 }
 
 /** Why a step is not done yet, and where to go for it; nowhere where only words help. */
@@ -33,9 +33,10 @@ const at = (station: string, part: ProofRemedy['part'] = null, place: Place | nu
   station,
   part,
   at: place,
-  sheet: false,
+  sheet: null,
 });
-const ON_SHEET: ProofRemedy = { station: 'measure', part: null, at: null, sheet: true };
+/** Nothing on file can be held against anything: it is typed where the step waits. */
+const onSheet = (sheet: string): ProofRemedy => ({ station: 'top', part: null, at: null, sheet });
 
 /** What of a figure keeps a step waiting: everything but within, and a limit nobody has put on file. */
 const speaksAgainst = (f: Figure): boolean =>
@@ -115,8 +116,8 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
       !hasLimit(of, (x) => x.startsWith('ring.gap')) &&
         (of.cylinder === null || !packOf(of.file, of.cylinder))
         ? {
-            why: 'No ring gap is on file to prove one by: enter it on the sheet, or write down by what figure the gaps were set.',
-            go: ON_SHEET,
+            why: 'No ring gap is on file to prove one by: type it, or write down by what figure the gaps were set.',
+            go: onSheet('ring-gap'),
           }
         : { why: 'No ring gap of this cylinder is proved yet: Prepare.', go: at('prepare') },
       at('prepare'),
@@ -127,8 +128,8 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
       : packOf(file, c)
         ? { why: 'The gaps are not set to their angles yet: the ring clock, at Prepare.', go: at('prepare') }
         : {
-            why: 'No ring sheet is on file to set the gaps by: enter it on the sheet, or write down how the gaps lie.',
-            go: ON_SHEET,
+            why: 'No ring sheet is on file to set the gaps by: type it, or write down how the gaps lie.',
+            go: onSheet('rings'),
           },
   squish: (of) =>
     hasLimit(of, (x) => x === 'setup.squish' || x === 'setup.deck')
@@ -139,8 +140,8 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
           at('top', 'set-up'),
         )
       : {
-          why: 'No limit for deck or squish is on file: enter it on the sheet, or write down what was read.',
-          go: ON_SHEET,
+          why: 'No limit for deck or squish is on file: type it, or write down what was read.',
+          go: onSheet('squish'),
         },
   contact: ({ file, figures, unit }) => {
     const why = notClear(file, figures, unit);
@@ -194,8 +195,8 @@ function tight(file: JobFile, clamps: 'head' | 'cylinder'): Waits | null {
   // Nothing on file is no proof: how it is tightened is written down instead.
   if (groups.length === 0)
     return {
-      why: `No torque plan is on file for what holds the ${clamps} down: enter it on the sheet, or write down how it is tightened.`,
-      go: ON_SHEET,
+      why: `No torque plan is on file for what holds the ${clamps} down: type it, or write down how it is tightened.`,
+      go: onSheet(`torque:${clamps}`),
     };
   const open = groups.find((g) => !g.done);
   return open ? { why: `Tighten ${open.group.name} first: Torque, beside.`, go: at('top', 'torque') } : null;

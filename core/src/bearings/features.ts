@@ -21,6 +21,7 @@ export const bearingsFeatures = features({
     also: ['main housing', 'main bearing bore', 'crankcase bore'],
   }),
   'crank.pin': feature('Crankpin', 'engine', 'seizure', 'wear', {
+    least: true,
     also: ['crank pin diameter', 'rod journal', 'big end journal', 'crankpin', 'crankpin diameter'],
   }),
   'crank.pin-oval': feature('Crankpin out-of-round', 'engine', 'wear', 'cosmetic', {

@@ -1,6 +1,7 @@
 import { integer, list, measured, object, oneOf, text, type Of } from '../shape/index.js';
 import { sheetPart, SOURCE } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
+import { bearingsLine } from './bearingsLine.js';
 
 const length = measured('length', integer<Nanometres>(0, 1_000_000_000));
 const CODED = object({ code: text(12), low: length, high: length });
@@ -28,6 +29,7 @@ export const BEARINGS_SHEET = sheetPart(
   { rows: list(ROW, 0, 4) },
   {
     title: 'Plain bearings',
+    lines: [bearingsLine],
     words: {
       rows: 'rows of bearings',
       of: 'which row',

@@ -30,4 +30,8 @@ export const beforeFeatures = features({
     dimension: 'share',
     also: ['leakdown', 'cylinder leakage', 'leak down percent'],
   }),
+  'plug.gap': feature('Spark plug gap', 'engine', 'wear', 'wear', {
+    also: ['plug gap', 'spark gap', 'electrode gap'],
+    usual: [0.3, 1.6],
+  }),
 });

@@ -1,7 +1,7 @@
 import { askOf, type Ask, type Figure, type Heavy } from '../verdicts/index.js';
 import { takenIn, findings, isOfCylinder, scoresOf } from '../cylinder/index.js';
 import type { LengthUnit } from '../units/index.js';
-import { fact, topLeftOn, type JobFile } from '../job/index.js';
+import { fact, jobKind, topLeftOn, type JobFile } from '../job/index.js';
 import { readingsOn } from '../readings/index.js';
 import { boreState, type BoreState } from './boreState.js';
 import type { MapProblem } from './mapProblem.js';
@@ -62,6 +62,6 @@ export function perBore(
   return (file, { unit }) =>
     file.engine.cylinders.flatMap((_, at) =>
       // Left on, nobody sees them; what was read of one all the same is judged.
-      topLeftOn(file) && !isRead(file, at) ? [] : figures(file, [unit, at]),
+      jobKind(file) === 'ring-set' || (topLeftOn(file) && !isRead(file, at)) ? [] : figures(file, [unit, at]),
     );
 }

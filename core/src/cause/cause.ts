@@ -1,5 +1,5 @@
 import { entryKind, Refused, type EntryOf } from '../ledger/index.js';
-import { fact, partStates, type JobFile } from '../job/index.js';
+import { fact, jobKind, partStates, type JobFile } from '../job/index.js';
 import { list, oneOf, text } from '../shape/index.js';
 import { inspectBegun } from '../inspect/index.js';
 import { stripPlan } from '../strip/index.js';
@@ -70,10 +70,11 @@ const speaks = (f: Fact, said: CauseEntry): boolean =>
 /** Whether a cause has to be named before anything goes together. */
 export const causeAsked = (file: JobFile): boolean => {
   const { chosen } = stripPlan(file);
+  // Off season nothing failed: a cause is asked for where something did all the same.
+  const isRefresh = jobKind(file) === 'refresh';
   return (
-    chosen?.purpose === 'rebuild' ||
+    (!isRefresh && (chosen?.purpose === 'rebuild' || inspectBegun(file))) ||
     file.job.seized ||
-    inspectBegun(file) ||
     [...partStates(file).values()].some((s) => s.ended !== null)
   );
 };

@@ -110,9 +110,28 @@ const TABLE = {
       'part:clutch:taper-fretted',
       'part:crank:keyway',
       'part:crank:taper-fretted',
+      'complaint:key',
     ],
     against: [],
     then: 'Taper blued and bearing all round, nut torqued; a new key only places the wheel.',
+  },
+  'big-end': {
+    name: 'big end worn out',
+    for: ['noise:knock', 'complaint:knock', 'part:rod:*', 'part:shells:copper', 'part:shells:overlay'],
+    against: ['oil:none'],
+    then: 'Rod, pin and bearing judged together and renewed together; what feeds them with oil proved first.',
+  },
+  bearing: {
+    name: 'a bearing broken up',
+    for: [
+      'noise:rumble',
+      'complaint:bearing',
+      'part:main-bearings:*',
+      'part:shaft-bearing:*',
+      'debris:ferrous',
+    ],
+    against: [],
+    then: 'Its seat in the case looked at, every passage washed of it, and why it broke up said: age, water, a race that turned.',
   },
   foreign: {
     name: 'something fell in',

@@ -30,6 +30,7 @@ const SAID: readonly (readonly [what: string, answer: RegExp, key: string])[] = 
   ['coolant', /clean/u, 'coolant:sound'],
   ['noise', /deep knock/u, 'noise:knock'],
   ['noise', /does not turn/u, 'noise:locked'],
+  ['noise', /rumble|whine/u, 'noise:rumble'],
 ];
 
 const COMPLAINT: readonly (readonly [RegExp, string])[] = [
@@ -51,6 +52,19 @@ const COMPLAINT: readonly (readonly [RegExp, string])[] = [
   [wholeWords('jets?', '(?:re)?jett*', 'lean', 'new exhaust', 'new filter', 'mixture'), 'complaint:jetting'],
   [wholeWords('stood', 'years', 'rust*'), 'complaint:stood'],
   [wholeWords('smok*', 'oil*'), 'complaint:oil'],
+  // The key of the flywheel, not of the lock: lost, sheared, or named with what it holds.
+  [
+    wholeWords(
+      'woodruff',
+      '(?:lost|sheared|missing|broken) key',
+      'key (?:is |was |has )?(?:lost|sheared|gone|missing|broke*)',
+      'flywheel (?:is |was |came )?(?:loose|off)',
+      'loose flywheel',
+    ),
+    'complaint:key',
+  ],
+  [wholeWords('knock*', 'big ends?', 'con ?rod', 'rod bearing'), 'complaint:knock'],
+  [wholeWords('bearings?(?! in mind)', 'rumbl*', 'whin*'), 'complaint:bearing'],
 ];
 
 /** Which way a mark lies on a wall: exhaust side, or another. */

@@ -3,6 +3,7 @@ import { feature, features } from '../features/index.js';
 /** What figures of the clutch are called, what breaking their limits does, what is said about them. */
 export const clutchFeatures = features({
   'clutch.plate': feature('Friction plate', 'engine', 'wear', 'wear', {
+    least: true,
     also: [
       'friction disc thickness',
       'clutch friction plate',
@@ -12,6 +13,7 @@ export const clutchFeatures = features({
     ],
   }),
   'clutch.pack': feature('Clutch pack', 'engine', 'wear', 'wear', {
+    least: true,
     also: ['clutch stack height', 'plate stack', 'clutch pack height'],
   }),
   'clutch.warp': feature('Clutch plate warp', 'engine', 'wear', 'cosmetic', {

@@ -10,6 +10,7 @@ import { integer, list, measured, object, text, type Of } from '../shape/index.j
 import { variantFacts, type JobFile } from '../job/index.js';
 import { applies, sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
+import { clutchLine } from './clutchLine.js';
 
 const VERSION = object(
   {
@@ -37,6 +38,7 @@ export const CLUTCH_SHEET = sheetPart(
   { versions: list(VERSION, 0, 8) },
   {
     title: 'Clutch pack',
+    lines: [clutchLine],
     words: {
       versions: 'versions of the pack',
       code: 'only with this code; empty for all',

@@ -1,4 +1,4 @@
-import type { Wall } from '../specs/index.js';
+import type { EngineWall } from '../specs/index.js';
 import { ledgerOf, type AnyEntry } from '../ledger/index.js';
 import { FINDING, type FindingEntry, type FindingKind } from './finding.js';
 import { WORK_DONE } from './workDone.js';
@@ -64,11 +64,12 @@ export type FindingSays = 'beyond' | 'undecided' | null;
  * fingernail catches, end it whatever the sizes say. A mark in a coating whose depth nobody knows leaves it
  * undecided. On iron a score is not the end: the bar may take it out.
  */
-export function findingSays(f: Pick<FindingEntry, 'what' | 'deep' | 'nail'>, wall: Wall): FindingSays {
+export function findingSays(f: Pick<FindingEntry, 'what' | 'deep' | 'nail'>, wall: EngineWall): FindingSays {
   if (f.what === 'crack') return 'beyond';
   if (wall === 'iron-sleeve') return null;
   if (f.what === 'flaking' || f.what === 'bare') return 'beyond';
   if (!HAS_DEPTH.has(f.what) || f.nail === 'slides') return null;
-  if (f.nail === 'catches') return 'beyond';
-  return f.deep === null ? 'undecided' : f.deep > FELT ? 'beyond' : null;
+  if (f.nail === 'catches') return wall === 'unknown' ? 'undecided' : 'beyond';
+  if (f.deep === null) return 'undecided';
+  return f.deep > FELT ? (wall === 'unknown' ? 'undecided' : 'beyond') : null;
 }

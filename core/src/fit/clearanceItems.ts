@@ -130,7 +130,7 @@ export function clearanceItems(
               {
                 kind: 'text' as const,
                 label: 'leaves',
-                text: 'a leaf bridges the curve: the clearance is up to 0.025 mm more than the leaf says',
+                text: 'a leaf bridges the curve: the clearance is up to 0.025 mm (0.001 in) more than the leaf says',
               },
             ]
           : []),

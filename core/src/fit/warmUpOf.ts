@@ -30,7 +30,7 @@ export interface WarmUpView {
 /**
  * Why a clearance is what it is: the build of one cylinder and one at the maker's minimum, warmed up gently
  * and harshly by the same model. Only the difference between the two means anything.
- * @returns null without a measured bore and piston or a minimum on file
+ * @returns null without a measured bore and piston, a minimum on file, or where nobody said what the wall is and how it is cooled
  */
 export function warmUpOf(file: JobFile, cylinder: number): WarmUpView | null {
   const bore = boresOf(file, 'mm')[cylinder];
@@ -45,7 +45,9 @@ export function warmUpOf(file: JobFile, cylinder: number): WarmUpView | null {
     kit?.maker ?? file.job.fitted.piston,
   );
   const minimum = least.status === 'governed' ? least.limit.low : null;
+  const { wall, proposed } = file.engine;
   if (!bore?.survey || !piston || minimum === null) return null;
+  if (wall === 'unknown' || proposed?.includes('cooling')) return null;
   const size = bore.survey.smallest.of.value;
   const build: WarmUpBuild = {
     bore: size,

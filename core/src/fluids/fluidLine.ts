@@ -10,7 +10,7 @@ const NAMES: readonly (readonly [RegExp, Fluid['what']])[] = [
   [/^(?:gear|gearbox|transmission) oil\b/iu, 'gear oil'],
   [/^(?:coolant|antifreeze)\b/iu, 'coolant'],
   [/^(?:two-stroke mix|mix(?:ture)?|premix)\b/iu, 'two-stroke mix'],
-  [/^(?:fork|shock) oil\b/iu, 'fork or shock oil'],
+  [/^(?:fork|shock)(?: or shock)? oil\b/iu, 'fork or shock oil'],
   [/^(?:fuel|petrol|gasoline)\b/iu, 'fuel'],
   [/^grease\b/iu, 'grease'],
 ];
@@ -67,12 +67,14 @@ export const fluidLine: PartLine<Fluids> = {
     if (!amount && told.level === '' && grade !== '' && !GRADE.test(grade)) return null;
     if (!amount && grade === '' && told.level === '')
       return unreadLine(`${what}: how much, of which grade, up to where? Like ${fluidLine.like}.`);
+    const printed =
+      amount && !/^(?:ml|cc|cm3|cm³)$/iu.test(bare) ? `${whose}${plainFigure(amount[2]!)} ${bare}` : '';
     const fluid = { what, of: told.of, grade, amount: cm3, level: told.level, bleed: told.bleed };
     const ambiguous = imperial !== undefined && whose === '';
     return {
       ok: true,
       says: [
-        `${what}${cm3 > 0 ? ` ${cm3} cm³` : ''}${grade === '' ? '' : ` ${grade}`}`,
+        `${what}${cm3 > 0 ? ` ${printed === '' ? `${cm3} cm³` : printed}` : ''}${grade === '' ? '' : ` ${grade}`}`,
         ...(told.level === '' ? [] : [`level: ${told.level}`]),
         ...(told.bleed === '' ? [] : [`bleed: ${told.bleed}`]),
         ...(told.of === '' ? [] : [`for: ${told.of}`]),
@@ -89,7 +91,7 @@ export const fluidLine: PartLine<Fluids> = {
       into: (before, source) => ({
         fluids: [
           ...(before?.fluids ?? []).filter((f) => f.what !== what || f.of !== told.of),
-          { ...fluid, source },
+          { ...fluid, ...(printed === '' ? {} : { printed }), source },
         ],
       }),
     };

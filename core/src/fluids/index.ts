@@ -1,2 +1,3 @@
 export * from './room.js';
 export * from './sheets.js';
+export * from './wants.js';

@@ -1,4 +1,4 @@
-import { EXPANSION, type Material } from '../specs/index.js';
+import { EXPANSION, expansionWithin, type Material } from '../specs/index.js';
 import type { Component } from './estimate.js';
 
 // Taken once: in the loops below looking them up each time is most of the time.
@@ -67,7 +67,7 @@ export function toTwenty(
   const components = [
     component('bench', value * (alphaGauge - alphaPart) * uBench),
     component(`part:${key}`, -value * alphaPart * uApart),
-    component(`alpha:${material}`, (-value * partAway * (0.1 * alphaPart)) / ROOT3),
+    component(`alpha:${material}`, (-value * partAway * (expansionWithin(material) * alphaPart)) / ROOT3),
     component('alpha:gauge', (value * gaugeAway * (0.1 * alphaGauge)) / ROOT3),
   ].filter((c) => c.amplitude !== 0);
   return { value, components };

@@ -1,5 +1,6 @@
 import { cylinder, entryKind, Refused } from '../ledger/index.js';
 import { onCylinder } from '../cylinder/index.js';
+import { neverDone, type EngineWall } from '../specs/index.js';
 import { integer, number, oneOf, orNull, ref, text } from '../shape/index.js';
 
 /** What a wall is finished with. */
@@ -11,8 +12,9 @@ export const HONING_TOOLS = {
 export type HoningTool = keyof typeof HONING_TOOLS;
 
 /** What may be done to a wall, and why what may not be. */
-export function mayHone(wall: 'iron-sleeve' | 'plated' | 'chrome', tool: HoningTool): string | null {
+export function mayHone(wall: EngineWall, tool: HoningTool): string | null {
   if (wall === 'chrome') return 'Hard chrome is never honed or brushed: it is cleaned, and judged as it is.';
+  if (wall === 'unknown' && tool !== 'brush') return neverDone(wall, 'hone');
   if (wall === 'plated' && tool === 'stones')
     return 'Never stones in plating: the layer is thinner than a stone’s cut and harder than the stone.';
   return null;

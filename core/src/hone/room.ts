@@ -1,6 +1,7 @@
 import { ledgerOf } from '../ledger/index.js';
 import { topLeftOn } from '../job/index.js';
 
+import { wallWant } from '../routes/index.js';
 import { whoOf } from '../specs/index.js';
 import { printedDay, type Room } from '../verdicts/index.js';
 import { HATCH, HONING_TOOLS } from './hatchEntry.js';
@@ -11,6 +12,7 @@ export const hone: Room = {
   station: 'prepare',
   entries: [HATCH],
   needless: topLeftOn,
+  wants: wallWant,
   tell: (entry, file) =>
     HATCH.is(entry)
       ? `${file.engine.cylinders.length === 1 ? '' : `${file.engine.cylinders[entry.cylinder]} `}wall finished with ${HONING_TOOLS[entry.tool]}${entry.angle === null ? '' : `, ${entry.angle}°`}`

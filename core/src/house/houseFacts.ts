@@ -1,5 +1,5 @@
 import { combineVerdicts, type Overall } from '../gauges/index.js';
-import { fact, type JobFile } from '../job/index.js';
+import { wantsStation, fact, type JobFile } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import {
   askOf,
@@ -114,8 +114,13 @@ function factsOfRooms(rooms: readonly Room[]) {
     (r) => r.parts && ((file, unit) => r.parts!(file, figures(file, unit))),
   );
 
+  // What a job of its kind does not need is not asked for; what was read of it all the same is judged.
   const all = fact('every figure', (file, unit: LengthUnit): readonly Figure[] =>
-    figuresOf.flatMap((r) => r.of(file, unit)),
+    figuresOf.flatMap(({ room, of }) =>
+      wantsStation(file, room.station)
+        ? of(file, unit)
+        : of(file, unit).filter((f) => f.because !== 'unread'),
+    ),
   );
   const ofCylinder = fact('figures of a cylinder', (file, [unit, at]: readonly [LengthUnit, number]) =>
     all(file, unit).filter((f) => cylinderOf(f) === at),
@@ -133,7 +138,10 @@ function factsOfRooms(rooms: readonly Room[]) {
     ...file.engine.cylinders.flatMap((_, at) => ofCylinder(file, [unit, at])),
     ...all(file, unit).filter((f) => cylinderOf(f) === null),
   ]);
-  const steps = fact('steps', (file): readonly Step[] => stepsOf.flatMap((r) => r.of(file)));
+  // What a job of its kind does not need is not left undone.
+  const steps = fact('steps', (file): readonly Step[] =>
+    stepsOf.flatMap((r) => (wantsStation(file, r.room.station) ? r.of(file) : [])),
+  );
   const blockers = fact('blockers', (file): readonly Blocker[] => blockersOf.flatMap((r) => r.of(file)));
 
   const mark = fact('mark', (file, [unit, station]: readonly [LengthUnit, string]): StationMark | null => {
@@ -143,7 +151,9 @@ function factsOfRooms(rooms: readonly Room[]) {
       .flatMap((r) => r.of(file))
       .filter((s) => s.excused === null);
     const waits = here(blockersOf).flatMap((r) => r.of(file));
-    const needed = !rooms.filter((r) => r.station === station).every((r) => r.needless?.(file) ?? false);
+    const needed =
+      wantsStation(file, station) &&
+      !rooms.filter((r) => r.station === station).every((r) => r.needless?.(file) ?? false);
     // Nothing is judged there, and nothing is begun: its tick says nothing yet.
     if (needed && todo.length + waits.length === 0 && here(figuresOf).length === 0) return null;
     return {

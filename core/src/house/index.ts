@@ -14,3 +14,4 @@ export * from './specFile.js';
 export * from './timeline.js';
 export type { LeftOpen, Whereabouts } from './whereabouts.js';
 export * from './summed.js';
+export * from './wants.js';

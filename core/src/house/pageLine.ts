@@ -1,5 +1,11 @@
 import {
+  ENGINE_LIKES,
+  KIT_LIKE,
+  readEngineLine,
+  readKitLine,
   readSheetLine,
+  type EngineLine,
+  type KitLine,
   type PageContext,
   type PartLineRead,
   type SheetLimit,
@@ -9,15 +15,21 @@ import {
 } from '../specs/index.js';
 import { HOUSE, sheetsOf } from './house.js';
 
-/** What one line of a page says: limits, or something of a part of the sheet; or why it is not understood. */
+/** What one line of a page says: limits, a piston, the engine itself, or something of a part of the sheet; or why it is not understood. */
 export type PageLine =
   | { readonly of: 'limits'; readonly read: SheetLine }
+  | { readonly of: 'engine'; readonly read: EngineLine }
+  | { readonly of: 'kit'; readonly read: KitLine }
   | { readonly of: 'part'; readonly part: SheetPart; readonly read: PartLineRead };
 
 const PARTS = sheetsOf(HOUSE);
 
 /** Lines a page may hold besides limits, as one prints them. */
-export const PAGE_LINES: readonly string[] = PARTS.flatMap((p) => (p.lines ?? []).map((l) => l.like));
+export const PAGE_LINES: readonly string[] = [
+  ...PARTS.flatMap((p) => (p.lines ?? []).map((l) => l.like)),
+  KIT_LIKE,
+  ...ENGINE_LIKES,
+];
 
 const SOURCE_TO_BE: Source = {
   type: 'engine-maker',
@@ -57,6 +69,10 @@ export function readPageLine(text: string, page: PageContext, others: readonly S
       const read = kind.read(line, page);
       if (read) return { of: 'part', part, read: kind.adds ? read : askedAgain(read, part, page) };
     }
+  const itself = readEngineLine(line, page);
+  if (itself) return { of: 'engine', read: itself };
+  const kit = readKitLine(line, page);
+  if (kit) return { of: 'kit', read: kit };
   return {
     of: 'limits',
     read: readSheetLine(line, { unit: page.unit, bore: page.engine.bore, others }),

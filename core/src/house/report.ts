@@ -1,9 +1,10 @@
 import type { SpreadOf } from '../bore/index.js';
-import type { JobFile } from '../job/index.js';
-import type { LengthUnit } from '../units/index.js';
+import { jobKind, JOB_KINDS, topLeftOn, type JobFile } from '../job/index.js';
+import { withUnit, type LengthUnit } from '../units/index.js';
 import { printedDay, verdictSentence, type Block, type Room, type Section } from '../verdicts/index.js';
 import { HOUSE } from './house.js';
 import { factsOf } from './houseFacts.js';
+import { typedInHand } from './inHand.js';
 import { judged, judgeJob } from './judgeJob.js';
 
 /** What stands on every report, whatever rooms wrote it. */
@@ -23,7 +24,7 @@ const list = (key: string, title: string, items: readonly string[], none: string
   blocks: [items.length > 0 ? { kind: 'list', items } : { kind: 'text', text: none }],
 });
 
-function jobSection(file: JobFile): Section {
+function jobSection(file: JobFile, unit: LengthUnit): Section {
   const { job, engine } = file;
   const rows = [
     ['customer', job.customer],
@@ -31,7 +32,15 @@ function jobSection(file: JobFile): Section {
     ['engine number', job.engineNumber],
     ['hours or distance', job.use],
     ['complaint', job.complaint],
-    ['engine', `${engine.maker} ${engine.model}, ${engine.cylinders.length} × ${engine.bore / 1e6} mm`],
+    [
+      'engine',
+      `${engine.maker} ${engine.model}, ${engine.cylinders.length} × ${unit === 'mm' ? `${engine.bore / 1e6} mm` : withUnit(engine.bore, { unit, step: 1_000 })}`,
+    ],
+    [
+      'kind of job',
+      jobKind(file) === 'rebuild' ? '' : `${JOB_KINDS[jobKind(file)].name}: ${JOB_KINDS[jobKind(file)].says}`,
+    ],
+    ['bores', topLeftOn(file) ? 'not opened: they stay as they are' : ''],
     ['promised', job.promised === null ? '' : printedDay(job.promised)],
   ].filter((r): r is [string, string] => r[1] !== '');
   const block: Block = { kind: 'table', heads: [], rows };
@@ -51,6 +60,14 @@ function partsSection(file: JobFile, unit: LengthUnit, rooms: readonly Room[]): 
           blocks: [{ kind: 'table', heads: ['how many', 'part', 'why'], rows }],
         },
       ];
+}
+
+/** What rests on no page on file: said, so that nobody takes it for the sheet's. */
+function inHandSection({ engine }: JobFile, unit: LengthUnit, rooms: readonly Room[]): Section[] {
+  const typed = typedInHand(engine, unit, rooms);
+  return typed.length === 0
+    ? []
+    : [list('in-hand', 'By the manual in hand, from no page on file', typed, '')];
 }
 
 /**
@@ -80,7 +97,7 @@ export function reportOf(
     title: `${file.job.machine}, job ${String(file.job.number).padStart(4, '0')}`,
     subtitle: `Report so far, ${file.shop.name}`,
     sections: [
-      jobSection(file),
+      jobSection(file, unit),
       ...factsOf(rooms).reports(file, unit),
       ...partsSection(file, unit, rooms),
       list(
@@ -95,6 +112,7 @@ export function reportOf(
         [...said(unread), ...open.map((s) => s.sentence(unit)), ...blockers.map((b) => b.sentence(unit))],
         'Everything asked for so far is done.',
       ),
+      ...inHandSection(file, unit, rooms),
       list('cautions', 'Cautions', [FIRST_CAUTION, ...rooms.flatMap((r) => r.cautions ?? [])], ''),
     ],
   };

@@ -1,4 +1,4 @@
-import { fact, standingDecision } from '../job/index.js';
+import { fact, standingDecision, wantsStation } from '../job/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { RUN, URGENCIES, type Action, type Offer, type Room } from '../verdicts/index.js';
 import type { HouseFacts } from './houseFacts.js';
@@ -93,7 +93,12 @@ export function whereaboutsOf(rooms: readonly Room[], { offers, blocks }: HouseF
   return fact('whereabouts', (file, unit: LengthUnit): Whereabouts => {
     const last = written(file);
     const from = last === null ? 0 : run.indexOf(last.station);
-    const order = lookIn(run, from, standingDecision(file) !== null);
+    const wanted = (station: string): boolean => wantsStation(file, station);
+    const isDecided = standingDecision(file) !== null;
+    // With nothing to decide, what was passed over is a count as well; but for what is read, which all that follows rests on.
+    const order = (wanted('decide') ? lookIn(run, from, isDecided) : [...run.slice(from), 'measure']).filter(
+      wanted,
+    );
     const there = (station: string): Action | null => {
       const action = at(file, [unit, station]);
       return action && { ...action, sentence: (u) => sentence(file, [u, station])! };
@@ -113,6 +118,7 @@ export function whereaboutsOf(rooms: readonly Room[], { offers, blocks }: HouseF
       next: (first && { ...first, sentence: (u) => blockerSays(file, u)! }) ?? asked(own) ?? REST,
       at: there,
       leftOpen: run.slice(0, Math.max(0, run.indexOf(reached))).flatMap((station) => {
+        if (!wanted(station)) return [];
         const words = left.flatMap((l) => (l.station === station ? (l.of(file) ?? []) : []));
         return words.length === 0 ? [] : [{ station, words: words.join(', ') }];
       }),

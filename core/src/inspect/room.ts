@@ -6,12 +6,15 @@ import {
   PART_WORKS,
   SEVERITIES,
 } from '../cylinder/index.js';
-import type { JobFile } from '../job/index.js';
+import { jobKind, type JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
 import { CAUTIONS, stripPlan } from '../strip/index.js';
 import { withUnit } from '../units/index.js';
 import {
   capital,
+  cylinderOf,
+  partOf,
+  type Figure,
   printedDay,
   verdictSentence,
   type Action,
@@ -29,14 +32,34 @@ import { partFigures, pinFigures, pinPlaces, pinsAsked } from './figures.js';
 import { cleanedWays, debrisOf, inspectBegun, inspected, notLookedAt } from './inspected.js';
 import { CAUGHT, DISPOSITIONS, INSPECT_KINDS } from './inspectEntries.js';
 import { fittedInVain } from './mayNotFit.js';
-import { NAMED_PARTS, partNamed } from './partList.js';
+import { NAMED_PARTS, partNamed, type EnginePart } from './partList.js';
 import { inspectParts } from './parts.js';
 import { tellInspect } from './tell.js';
 
 const table = (heads: readonly string[], rows: readonly (readonly string[])[]): Block[] =>
   rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
 
-function report(file: JobFile, ask: Ask): Section[] {
+/** Kinds of part that lie in a cylinder, by the figures that measure them. */
+const MEASURED_BY: Readonly<Record<string, RegExp>> = {
+  cylinder: /^bore/u,
+  piston: /^(?:clearance|piston)/u,
+  rings: /^ring\./u,
+};
+
+/** Parts that go back as they are and of which nothing was read. */
+const onSight = (file: JobFile, figures: readonly Figure[]): readonly string[] => {
+  const read = figures.filter((f) => f.value !== null || f.bracket !== null);
+  const isRead = ({ key, kind, cylinder }: EnginePart): boolean =>
+    read.some(
+      (f) =>
+        partOf(f) === key || (cylinderOf(f) === cylinder && MEASURED_BY[kind.kind]?.test(f.feature) === true),
+    );
+  return inspected(file)
+    .filter((i) => i.is === 'reuse' && !i.part.kind.always && !isRead(i.part))
+    .map((i) => i.part.name);
+};
+
+function report(file: JobFile, figures: readonly Figure[], ask: Ask): Section[] {
   if (!inspectBegun(file) && inspected(file).every((i) => i.state.findings.length === 0)) return [];
   const rows = inspected(file)
     .filter((i) => !i.part.kind.always && (i.is !== null || i.state.findings.length > 0))
@@ -62,11 +85,20 @@ function report(file: JobFile, ask: Ask): Section[] {
     CAUGHT[d.from],
     DEBRIS_TABLE[d.what].points,
   ]);
+  const unread = jobKind(file) === 'refresh' ? onSight(file, figures) : [];
   return [
     {
       key: 'parts-found',
       title: 'What was found',
       blocks: [
+        ...(unread.length === 0
+          ? []
+          : [
+              {
+                kind: 'text' as const,
+                text: `Used again on sight, not measured: ${unread.join(', ')}.`,
+              },
+            ]),
         ...table(['part', 'becomes', 'found', 'by'], rows),
         ...table(
           ['taken apart by itself', 'now', 'set to'],
@@ -203,6 +235,6 @@ export const inspect: Room = {
     },
   ],
   tell: tellInspect,
-  report: (file, _found, ask) => report(file, ask),
+  report: (file, { figures }, ask) => report(file, figures, ask),
   cautions: [CAUTIONS.solvents, CAUTIONS.air, CAUTIONS.gaskets],
 };

@@ -29,7 +29,7 @@ const ENTRIES: readonly Entry[] = [
   },
   {
     key: 'seizure-below',
-    words: wholeWords('seiz*', 'locked', 'knock*', 'rattl*', 'rumbl*'),
+    words: wholeWords('seiz*', 'locked', 'knock*', 'rattl*', 'rumbl*', 'whin*', 'bearings?', 'big ends?'),
     finding: 'Big end or main bearing worn or dry',
     adds: 'Crank out: play, run-out, bearings, seals',
     deeper: true,
@@ -52,6 +52,21 @@ const ENTRIES: readonly Entry[] = [
     adds: 'Rings and gaps, stems and guides, seals',
     deeper: false,
     look: 'leak-down: heard at the filler or at the exhaust',
+  },
+  {
+    key: 'loose-key',
+    words: wholeWords(
+      'woodruff',
+      '(?:lost|sheared|missing|broken) key',
+      'key (?:is |was |has )?(?:lost|sheared|gone|missing|broke*)',
+      'loose flywheel',
+      'flywheel (?:is |was |came )?(?:loose|off)',
+      'kicks? back',
+    ),
+    finding: 'Key sheared or lost, the wheel loose on its taper',
+    adds: 'Flywheel off: taper, keyway and crank end looked at, the key renewed',
+    deeper: false,
+    look: 'timing off although it sparks',
   },
   {
     key: 'low-power',

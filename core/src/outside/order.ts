@@ -1,3 +1,4 @@
+import { engineWallShape } from '../specs/index.js';
 import { OUTSIDE_WORK_KEYS, type JobFile } from '../job/index.js';
 import { cylinder } from '../ledger/index.js';
 import {
@@ -31,7 +32,7 @@ const orderShape = object({
   job: text(20),
   machine: text(300),
   what: oneOf(...OUTSIDE_WORK_KEYS),
-  wall: oneOf('iron-sleeve', 'plated', 'chrome'),
+  wall: engineWallShape,
   unit: oneOf('mm', 'in'),
   lines: list(
     object({

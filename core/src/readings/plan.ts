@@ -1,4 +1,4 @@
-import { pistonAsked, topLeftOn, type JobFile, type PlanName } from '../job/index.js';
+import { pistonAsked, jobKind, wallsAsked, type JobFile, type PlanName } from '../job/index.js';
 import { placeKey, type AnyPlace } from '../ledger/index.js';
 import type { BorePlace, PistonPlace, SizePlace } from '../cylinder/index.js';
 import { halfTurn, isBlocked, thrustAngle, type EngineSpec } from '../specs/index.js';
@@ -67,12 +67,26 @@ export function walk(
   ];
 }
 
+/** Where a rule that goes by the bore wants it read, in a job that sizes rings alone. */
+function ringSetWalk(file: JobFile): SizePlace[] {
+  const { engine, job } = file;
+  const goesByBore = engine.limits.some((l) => l.feature.endsWith('.factor') || l.rows !== undefined);
+  if (jobKind(file) !== 'ring-set' || !goesByBore) return [];
+  return engine.cylinders.flatMap((_, i) =>
+    borePlan(engine, job.plan, i)
+      .filter((p) => !p.blocked && p.station.depth === engine.depths.top)
+      .map((p) => p.station),
+  );
+}
+
 /**
  * The walk of a job with the pistons that are asked for; empty where its top is left on.
  * @param all the cylinders even then
  */
 export const walkOf = (file: JobFile, all = false): SizePlace[] =>
-  topLeftOn(file) && !all ? [] : walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
+  !wallsAsked(file) && !all
+    ? ringSetWalk(file)
+    : walk(file.engine, file.job.plan, (i) => pistonAsked(file, i)?.id ?? null);
 
 /** Next unread station of the walk after a given one, wrapping round; null when all are read. */
 export function nextPlace<P extends AnyPlace>(

@@ -6,11 +6,13 @@ import { doubtedOf, readingsOf } from './standingReadings.js';
 import { walkOf } from './plan.js';
 import { readingsReport } from './report.js';
 import { tellReading } from './tell.js';
+import { placeWants } from './wants.js';
 
 /** Gauges, places and what was read there. */
 export const readings: Room = {
   name: 'readings',
   station: 'measure',
+  wants: placeWants,
   entries: [...LOG_KINDS.measured, ...LOG_KINDS.found, ...LOG_KINDS.done],
   steps: (file) =>
     openSteps(file.log, file.engine.cylinders.length).map(({ work, what }) => ({

@@ -1,4 +1,5 @@
-import { FLUIDS } from '../fluids/index.js';
+import { jobKind, type JobFile } from '../job/index.js';
+import { fluidsMissing } from '../fluids/index.js';
 import { hasNot, type EngineSpec } from '../specs/index.js';
 
 /** Something that goes back on besides what is counted, and how it may be found. */
@@ -20,20 +21,35 @@ export const HELD = 'held, pressure and vacuum, by the test beside';
 
 const NONE = ['this engine has none'] as const;
 
-/** What is looked at before an engine of this kind may run: cables, pumps, ignition, washers, hoses, seals. */
+/** What is not looked at on an engine without its machine, and what is only there. */
+const OF_THE_MACHINE: ReadonlySet<string> = new Set(['cables', 'fuel', 'fluids', 'oil-pump', 'hoses']);
+const OF_THE_BARE: ReadonlySet<string> = new Set(['closed']);
+
+/** What is looked at in a job of its kind before it is started, or goes back as it is. */
+export const checksFor = (file: JobFile): readonly RefitCheck[] => {
+  const isBare = jobKind(file) === 'bare-engine';
+  return refitChecks(file.engine).filter((c) => !(isBare ? OF_THE_MACHINE : OF_THE_BARE).has(c.key));
+};
+
+/** What may be looked at on an engine of this kind: cables, pumps, ignition, washers, hoses, seals; and before it travels bare. */
 export function refitChecks(engine: EngineSpec): readonly RefitCheck[] {
   const { strokes, kind, cooling } = engine;
   const saw = kind === 'chainsaw';
+  const missing = fluidsMissing(engine);
   return [
-    // Nothing on file is no reason to start it dry.
-    ...((FLUIDS.of(engine)?.fluids ?? []).length === 0
+    // What is not on file is no reason to start it dry, also where another fluid is.
+    ...(missing.length > 0
       ? [
-          check('fluids', 'Oil, coolant and fuel, of which none is on file here', [
+          check('fluids', `Not on file here: ${missing.join(', ')}`, [
             ['each at its mark, by the manual of this variant'],
             ['one is not filled', 'It is not started without: fill it by its manual first.'],
           ]),
         ]
       : []),
+    check('closed', 'Oiled and closed for the way', [
+      ['bores oiled, every opening closed'],
+      ['an opening is left open', 'Dirt and water get in on the way: close it now.'],
+    ]),
     check('intake', 'Manifolds and boots', [
       ['tight all round, no crack seen when bent'],
       ['one is cracked or loose', 'It draws air and leans the engine out: a new one goes on before it runs.'],

@@ -2,7 +2,7 @@ import { standingIn, type AnyEntry } from '../ledger/index.js';
 import { assemblyRun, generalFor, unprovedSteps } from '../assembly/index.js';
 import { FLUIDS, type Fluid } from '../fluids/index.js';
 import { fittedInVain } from '../inspect/index.js';
-import { fact, type JobFile } from '../job/index.js';
+import { fact, jobKindInfo, type JobFile } from '../job/index.js';
 import {
   backwards,
   effectiveSteps,
@@ -15,7 +15,7 @@ import {
 import { torqueRun } from '../torque/index.js';
 import type { LengthUnit } from '../units/index.js';
 import { type Figure } from '../verdicts/index.js';
-import { HELD, refitChecks, type RefitCheck } from './checks.js';
+import { HELD, checksFor, type RefitCheck } from './checks.js';
 import { lastOpened } from './lastOpened.js';
 import { leakNotProved } from './leakProof.js';
 import {
@@ -45,7 +45,7 @@ export const refitState = fact('refitState', (file): RefitState => {
   const seen = REFIT_SEEN.since(file.log, since);
   const filled = FLUID_FILLED.since(file.log, since);
   return {
-    checks: refitChecks(file.engine).map((check) => ({
+    checks: checksFor(file).map((check) => ({
       check,
       seen: seen.findLast((s) => s.check === check.key) ?? null,
     })),
@@ -130,7 +130,10 @@ export function notYetStarted(
     ...tight.groups
       .filter((g) => !g.done && (tight.begun || wereOff(file).maps.has(g.group.map)))
       .map((g) => `Not tightened: ${g.group.name}.`),
-    ...fluids.filter((f) => f.filled === null).map((f) => `Not filled: ${f.fluid.what}, ${f.fluid.grade}.`),
+    // What is not started here goes back without its fluids: oiled and closed.
+    ...fluids
+      .filter((f) => f.filled === null && !jobKindInfo(file).notStarted)
+      .map((f) => `Not filled: ${f.fluid.what}, ${f.fluid.grade}.`),
     ...(checks.some((c) => c.seen?.answer === HELD) ? [leakNotProved(file)].filter((w) => w !== null) : []),
     ...(checks.some((c) => c.seen === null)
       ? [

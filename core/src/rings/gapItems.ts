@@ -1,6 +1,6 @@
 import { gapsOn } from '../readings/index.js';
 import { calibrationOverdue, instrumentOf, type LeafBracket } from '../gauges/index.js';
-import { standingDecision, fittedPiston, wallOf, type JobFile } from '../job/index.js';
+import { jobKind, standingDecision, fittedPiston, wallOf, type JobFile } from '../job/index.js';
 import { GAPPED_RINGS, RING_NAMES, type GappedRing, type LeafEntry } from '../cylinder/index.js';
 import { takenAt } from '../ledger/index.js';
 
@@ -26,6 +26,8 @@ import { ringHistory } from './ringLog.js';
  * there.
  */
 export function isPreparing(file: JobFile, cylinder: number): boolean {
+  // A ring set is sized to the bore as it is: nothing is decided of it here.
+  if (jobKind(file) === 'ring-set') return true;
   const decision = standingDecision(file);
   return (
     decision !== null &&

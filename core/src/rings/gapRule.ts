@@ -98,14 +98,17 @@ function byDisplacement(
 export function gapEnds(
   limit: Limit,
   bore: { readonly mean: Nanometres | null; readonly u: number },
-  stroke: number,
+  stroke: number | null,
   hundredths = 100,
 ): GapEnds {
   const { mean, u } = bore;
   switch (ruleKind(limit)) {
     case 'displacement':
       return {
-        low: mean === null ? null : leastGap(byDisplacement(limit, { mean, u }, stroke), null, hundredths),
+        low:
+          mean === null || stroke === null
+            ? null
+            : leastGap(byDisplacement(limit, { mean, u }, stroke), null, hundredths),
         high: limit.high === null ? null : nm(Math.floor(limit.high)),
       };
     case 'factor':

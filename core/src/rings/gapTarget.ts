@@ -89,14 +89,20 @@ function rulesFor(file: JobFile, cylinder: number, ring: GappedRing, side: 'max'
   };
 }
 
+/** Whether a rule hangs on a displacement nobody can say. */
+const asksForStroke = (limit: Limit, stroke: number | null): boolean =>
+  stroke === null && ruleKind(limit) === 'displacement';
+
 /** The rule that asks for most of several that all have to be kept; one that wants a bore nobody read comes first. */
 function strictest(
   { found, else: otherwise }: Rules,
   bore: BoreAtGap,
-  stroke: number,
+  stroke: number | null,
   side: 'max' | 'min',
 ): Governing {
-  const unread = found.find((r) => asksForBore(r.limit) && bore.mean === null);
+  const unread = found.find(
+    (r) => (asksForBore(r.limit) && bore.mean === null) || asksForStroke(r.limit, stroke),
+  );
   const asks = (r: Governed): number => {
     const { low, high } = gapEnds(r.limit, bore, stroke);
     return side === 'min' ? (low ?? 0) : -(high ?? 0);
@@ -177,7 +183,11 @@ function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget 
     bore,
     low: ends.low,
     high: most,
-    min: needsBore ? needed(why(shopUnit(file))) : inThisBore(min, { low: ends.low, high: null }, feature),
+    min: needsBore
+      ? needed(why(shopUnit(file)))
+      : rule !== null && asksForStroke(rule, stroke)
+        ? needed('The gap hangs on the displacement, and the stroke is not on file: type it.')
+        : inThisBore(min, { low: ends.low, high: null }, feature),
     max:
       most === null
         ? max.status === 'governed'
@@ -192,7 +202,7 @@ function targetOf(file: JobFile, cylinder: number, ring: GappedRing): GapTarget 
       const times = hundredths === 100 ? '' : ` × ${hundredths / 100}`;
       const d = withUnit(bore.mean, { unit, step: 1_000, extra: 0 });
       if (ruleKind(rule) === 'factor') return `${d} × ${rule.low! / 10_000}${times}`;
-      if (ruleKind(rule) === 'displacement')
+      if (ruleKind(rule) === 'displacement' && stroke !== null)
         return `${d} × ${withUnit(stroke, { unit, step: 100_000 })} stroke: ${displacement(bore.mean, stroke).toFixed(1)} cm³${times}`;
       return times ? `the top ring’s${times}` : null;
     },

@@ -1,7 +1,7 @@
 import type { JobFile } from '../job/index.js';
 import { isDoneOn, workOf, type LeafEntry } from '../cylinder/index.js';
 import { takenAt } from '../ledger/index.js';
-import { EXPANSION, wallMaterial } from '../specs/index.js';
+import { EXPANSION, expansionWithin, wallMaterial } from '../specs/index.js';
 
 const { PI, hypot, sqrt } = Math;
 
@@ -28,7 +28,8 @@ export interface GapWarmth {
  */
 export function gapWarmth({ engine, job }: Pick<JobFile, 'engine' | 'job'>, bore: number): GapWarmth {
   const { celsius, measured, sameBench, cylinder } = job.thermal;
-  const wall = EXPANSION[wallMaterial(engine.wall)] * 1e-6;
+  const material = wallMaterial(engine.wall);
+  const wall = EXPANSION[material] * 1e-6;
   const ring = RING_IRON * 1e-6;
   const away = (cylinder ?? celsius) - 20;
   const round = PI * bore;
@@ -41,7 +42,7 @@ export function gapWarmth({ engine, job }: Pick<JobFile, 'engine' | 'job'>, bore
       hypot(
         (wall - ring) * uBench,
         wall * uApart,
-        (0.1 * wall * away) / ROOT3,
+        (expansionWithin(material) * wall * away) / ROOT3,
         (0.1 * ring * (celsius - 20)) / ROOT3,
       ),
   };

@@ -1,4 +1,4 @@
-import { fact, pistonAsked, pistonSince, type JobFile } from '../job/index.js';
+import { fact, jobKind, pistonAsked, pistonSince, type JobFile } from '../job/index.js';
 import { placesOn, borePlan, pistonPlace, reopeningWork } from '../readings/index.js';
 import { ledgerOf, placeKey } from '../ledger/index.js';
 import {
@@ -204,6 +204,8 @@ function steps(file: JobFile, cylinder: number, spoilt: boolean, tight: boolean)
         step('clock', clock?.id ?? null, () => `Set the${who} ring gaps to their clock.`),
       ]
     : [];
+  // A ring set is held against the bore where its gap is checked, and nothing else of the engine.
+  if (jobKind(file) === 'ring-set') return ringSteps.filter((s) => s.key !== 'clock');
   return [
     sizeOf(
       'piston',

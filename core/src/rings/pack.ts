@@ -116,10 +116,10 @@ export const ringsRenewed = (file: JobFile, cylinder: number): boolean =>
   fittedPiston(file, cylinder).renewed || ringsPut(file, cylinder) !== null;
 
 /** Another piston of which nobody wrote down whose it is: nobody's figures govern its rings. */
-const UNNAMED = 'An unnamed maker';
+export const UNNAMED = 'An unnamed maker';
 
 /** Whose piston the rings of a cylinder run on. */
-const pistonMaker = (file: JobFile, cylinder: number): string => {
+export const pistonMaker = (file: JobFile, cylinder: number): string => {
   const { kit, renewed } = fittedPiston(file, cylinder);
   if (kit) return kit.maker;
   return renewed ? UNNAMED : (file.job.fitted.piston ?? file.engine.maker);

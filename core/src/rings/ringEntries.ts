@@ -2,7 +2,7 @@ import { angle, cylinder, entryKind, OffSheet, Refused, size, type EntryOf } fro
 import { GAPPED_RINGS, onCylinder, RING_NAMES, type GappedRing } from '../cylinder/index.js';
 import { object, oneOf, orNull, text } from '../shape/index.js';
 import { CLEAR_OF_PORT, windowNear, type EngineSpec } from '../specs/index.js';
-import { nm } from '../units/index.js';
+import { nm, withUnit } from '../units/index.js';
 import { capital } from '../verdicts/index.js';
 import { CLOCK_TEMPLATES, clockTroubles, CLOCKED_NAMES, type Clock, type ClockTemplate } from './clock.js';
 import { clockMeant } from './clockMeant.js';
@@ -49,7 +49,7 @@ export function cardTrouble(
       path: of.section !== sent.section && sent.section !== null ? '/section' : '/height',
       sentence: other
         ? `That is the ${RING_NAMES[other.ring]} by its sheet, not the ${name}: tops and seconds get swapped.`
-        : `The sheet has the ${name} ${SECTIONS[of.section]}${of.height === null ? '' : `, ${of.height / 1e6} mm high`}: this is another ring.`,
+        : `The sheet has the ${name} ${SECTIONS[of.section]}${of.height === null ? '' : `, ${of.height / 1e6} mm (${withUnit(of.height, { unit: 'in', step: 1_000 })}) high`}: this is another ring.`,
     };
   }
   return of.mark !== null && sent.mark !== 'up'

@@ -26,6 +26,7 @@ import { clockOf, ringHistory } from './ringLog.js';
 import { ringWork } from './ringNext.js';
 import { ringSentence } from './ringSentence.js';
 import { tellRings } from './tell.js';
+import { ringWants } from './wants.js';
 
 /** What the rings ask for. */
 export type RingAction = Action & { readonly kind: 'prepare'; readonly cylinder: number };
@@ -147,6 +148,7 @@ export const rings: Room = {
   entries: [...LOG_KINDS.filed, RING_CARD, RING_STEP, RING_CLOCK, FREE_SLIDE],
   places: [RING_GROOVE],
   sheets: [RING_PACKS],
+  wants: ringWants,
   // A ring in its bore, and what is done to wall and piston in the shop.
   takes: {
     kinds: [LEAF.kind, WORK_DONE.kind],

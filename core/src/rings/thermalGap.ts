@@ -1,4 +1,4 @@
-import { EXPANSION, type Wall, wallMaterial } from '../specs/index.js';
+import { EXPANSION, type EngineWall, wallMaterial } from '../specs/index.js';
 import { RING_IRON } from './gapWarmth.js';
 
 const { PI } = Math;
@@ -30,5 +30,5 @@ export const RING_WARM_UP: Record<
  * @returns nm, negative where the gap closes
  * @example Math.round(gapChange(79e6, 'iron-sleeve', { ring: 200, wall: 130 }) / 1000) // -216
  */
-export const gapChange = (bore: number, wall: Wall, { ring, wall: of }: RingWarmth): number =>
+export const gapChange = (bore: number, wall: EngineWall, { ring, wall: of }: RingWarmth): number =>
   PI * bore * 1e-6 * (EXPANSION[wallMaterial(wall)] * of - RING_IRON * ring);

@@ -23,3 +23,4 @@ export * from './wayOdds.js';
 export * from './ways.js';
 export * from './waySentences.js';
 export * from './waySheets.js';
+export * from './wants.js';

@@ -6,6 +6,7 @@ import { partsOfWay } from './cost.js';
 import { routesReport } from './report.js';
 import { SIDE_WEAR } from './sideWear.js';
 import { ROUTE_LABOUR, ROUTE_PARTS } from './waySheets.js';
+import { wayWants } from './wants.js';
 
 /** The way out: which kit, which work, and what it waits for. */
 export const routes: Room = {
@@ -14,6 +15,7 @@ export const routes: Room = {
   decides: true,
   entries: [SIDE_WEAR],
   sheets: [ROUTE_PARTS, ROUTE_LABOUR],
+  wants: wayWants,
   // What goes with the way decided on; nothing of it while nobody has decided.
   parts: (file) => {
     const decision = standingDecision(file);

@@ -75,7 +75,9 @@ const CROSS = Math.PI / 4;
 
 function displacementOf(file: JobFile, bore: number): Displacement | null {
   const { engine } = file;
-  const volume = (d: number) => (CROSS * d * d * engine.stroke * engine.cylinders.length) / 1e21;
+  const { stroke } = engine;
+  if (stroke === null) return null;
+  const volume = (d: number) => (CROSS * d * d * stroke * engine.cylinders.length) / 1e21;
   return bore <= engine.bore
     ? null
     : {

@@ -17,6 +17,7 @@ import { SHIM_IN, SHIMS_THERE } from './shimEntries.js';
 import { shimsIn } from './shimsNow.js';
 import { tell } from './tell.js';
 import { CRANK_TRAIN, VALVE_TRAIN } from './trainSheet.js';
+import { setupWants } from './wants.js';
 
 const isOwn = (f: Figure): boolean =>
   f.subject.of === 'part' && f.feature !== 'finding' && f.subject.thing.startsWith('setup.');
@@ -34,6 +35,7 @@ export const setup: MeasuringRoom = {
   station: 'top',
   measuring: { title: 'Set-up', measures: SETUP_MEASURES },
   sheets: [GASKETS, SHIMS, CRANK_TRAIN, VALVE_TRAIN],
+  wants: setupWants,
   entries: [STACK_LAID, BUILD_SAID, CAM_TIMED, SHIM_IN, SHIMS_THERE],
   places: SETUP_MEASURES.map(measurandPlace),
   figures: (file: JobFile) => [

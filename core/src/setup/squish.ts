@@ -79,7 +79,7 @@ export function squishOf(file: JobFile, thing: Thing): BothEnds {
     trouble,
     finding:
       apart > APART
-        ? 'The ends are more than 0.10 mm apart: head, deck or rod is not square. Look before going on.'
+        ? 'The ends are more than 0.10 mm (0.004 in) apart: head, deck or rod is not square. Look before going on.'
         : null,
   };
 }

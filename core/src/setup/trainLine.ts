@@ -38,8 +38,10 @@ export const trainLine: PartLine<Trains> = {
     const on = engine.parts?.['crank-train'] as Trains | undefined;
     const rod = told.rod ?? on?.trains[0]?.rod;
     if (rod === undefined) return unreadLine('The rod first, eye to eye: rod 122, chamber 38.5 ml.');
-    const crank = told.throw ?? on?.trains[0]?.throw ?? engine.stroke / 2;
-    const half = engine.stroke / 2;
+    const half = engine.stroke === null ? null : engine.stroke / 2;
+    const crank = told.throw ?? on?.trains[0]?.throw ?? half;
+    if (crank === null)
+      return unreadLine('The throw of the crank too, half of the stroke: rod 122, crank 34.8.');
     const volumes = [
       ...(told.burette === undefined ? [] : [`chamber ${told.burette} ml`]),
       ...(told.dome === undefined ? [] : [`dome ${told.dome} ml`]),
@@ -54,7 +56,7 @@ export const trainLine: PartLine<Trains> = {
       ].join(', '),
       notes: told.throw === undefined && !on ? ['The throw is taken as half the stroke.'] : [],
       questions: [
-        ...(Math.abs(crank - half) > half * 0.02
+        ...(half !== null && Math.abs(crank - half) > half * 0.02
           ? [
               {
                 code: 'throw',
@@ -76,7 +78,7 @@ export const trainLine: PartLine<Trains> = {
         return {
           trains: [
             {
-              throw: nm(told.throw ?? was?.throw ?? engine.stroke / 2),
+              throw: nm(told.throw ?? was?.throw ?? crank),
               rod: nm(told.rod ?? was?.rod ?? rod),
               offset: nm(told.offset ?? was?.offset ?? 0),
               burette: told.burette ?? was?.burette ?? null,

@@ -2,6 +2,7 @@ import { integer, list, measured, number, object, oneOf, orNull, type Of } from 
 import { sheetPart, SOURCE, type EngineSpec } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
 import { trainLine } from './trainLine.js';
+import { valveGearLine } from './valveGearLine.js';
 
 const length = measured('length', integer<Nanometres>(0, 500_000_000));
 
@@ -54,6 +55,7 @@ export const VALVE_TRAIN = sheetPart(
   { trains: list(VALVE_DRIVE, 0, 1) },
   {
     title: 'Valve train',
+    lines: [valveGearLine],
     words: {
       trains: 'valve train',
       lift: 'lift at which timing is read',

@@ -1,4 +1,4 @@
-import type { Wall } from './limit.js';
+import type { EngineWall } from './limit.js';
 
 export interface Construction {
   readonly name: string;
@@ -9,7 +9,7 @@ export interface Construction {
 }
 
 /** What may be done to a wall at all, whatever the readings say. */
-export const CONSTRUCTION: Record<Wall, Construction> = {
+export const CONSTRUCTION: Record<EngineWall, Construction> = {
   'iron-sleeve': {
     name: 'cast-iron or steel sleeve',
     may: ['hone', 'bore to a listed oversize', 're-sleeve'],
@@ -34,11 +34,21 @@ export const CONSTRUCTION: Record<Wall, Construction> = {
     never: ['any hone'],
     boring: false,
   },
+  unknown: {
+    name: 'a wall nobody has said what it is',
+    may: ['clean with a nylon brush', 'measure'],
+    never: ['hone, bore, plate or sleeve before it is known what it is'],
+    boring: false,
+  },
 };
 
 /** When a plated bore may not be reused at all. */
 export const PLATED_NO_REUSE =
   'Flaking, a groove a fingernail catches or bare aluminium: no reuse of a plated bore.';
+
+/** Why nothing is taken off a wall yet. */
+const WALL_UNKNOWN =
+  'What this wall is, nobody has said yet: a magnet holds on an iron sleeve and slides off plating on aluminium. The manual says it.';
 
 /** Work on a wall that its construction may forbid. */
 export type WallWork = 'bore' | 'hone' | 'replate' | 'sleeve';
@@ -48,7 +58,8 @@ export type WallWork = 'bore' | 'hone' | 'replate' | 'sleeve';
  * what is written down as done.
  * @returns null where it may be
  */
-export function neverDone(wall: Wall, work: WallWork): string | null {
+export function neverDone(wall: EngineWall, work: WallWork): string | null {
+  if (wall === 'unknown') return WALL_UNKNOWN;
   const { boring, name } = CONSTRUCTION[wall];
   if (work === 'hone' && !boring)
     return `A bore with ${name} is never honed to size: clean it${wall === 'plated' ? ' with a nylon brush' : ', or ease the piston'}.`;

@@ -1,5 +1,5 @@
 import type { Nanometres } from '../units/index.js';
-import type { Limit, Wall } from './limit.js';
+import type { EngineWall, Limit } from './limit.js';
 import type { Material } from './material.js';
 
 /** A window in the wall. Angles clockwise seen from above, degrees; depths from the deck. */
@@ -36,6 +36,9 @@ export interface Kit {
 
 export type EngineKind = 'motorcycle' | 'atv' | 'snowmobile' | 'watercraft' | 'chainsaw';
 
+/** Facts of an engine that may stand as a proposal. */
+export type ProposedFact = 'depths' | 'wall-depth' | 'pin-axis' | 'zero' | 'cooling' | 'cylinders';
+
 export interface EngineSpec {
   readonly id: string;
   readonly maker: string;
@@ -45,8 +48,9 @@ export interface EngineSpec {
   /** Names of the cylinders in the shop's words, in order: ['left', 'right']. */
   readonly cylinders: readonly string[];
   readonly bore: Nanometres;
-  readonly stroke: Nanometres;
-  readonly wall: Wall;
+  /** Null while nobody has typed it: whatever hangs on it asks for it. */
+  readonly stroke: Nanometres | null;
+  readonly wall: EngineWall;
   /** What 0° points to, seen from above: 'exhaust', 'front', 'flywheel side'. */
   readonly zeroAt: string;
   /** Direction of the pin; the thrust axis is perpendicular to it. Default 90°. */
@@ -61,12 +65,14 @@ export interface EngineSpec {
   readonly cooling: 'liquid' | 'air';
   readonly year: number | null;
   readonly code: string | null;
+  /** What stands here as a proposal from the bore, and nobody has said yet; absent where all of it was. */
+  readonly proposed?: readonly ProposedFact[];
   readonly limits: readonly Limit[];
   readonly kits: readonly Kit[];
   /** What rooms need from this engine's sheet, by the name of the part; absent where nothing was entered. */
   readonly parts?: Readonly<Record<string, unknown>>;
 }
 
-/** The material whose expansion the wall follows: the sleeve, or the cylinder under the plating. */
-export const wallMaterial = (wall: Wall): Material =>
-  wall === 'iron-sleeve' ? 'grey-iron' : 'aluminium-cylinder';
+/** The material whose expansion the wall follows: the sleeve, or the cylinder under the plating; either while nobody knows. */
+export const wallMaterial = (wall: EngineWall): Material =>
+  wall === 'iron-sleeve' ? 'grey-iron' : wall === 'unknown' ? 'iron-or-aluminium' : 'aluminium-cylinder';

@@ -10,11 +10,14 @@ import {
   orNull,
   size,
   title,
+  type Shape,
 } from '../shape/index.js';
 import { EXPANSION, type Material } from './material.js';
-import { wallShape } from './limitShape.js';
+import { engineWallShape } from './limitShape.js';
 
-export const materialShape = oneOf(...(Object.keys(EXPANSION) as Material[]));
+export const materialShape = oneOf(
+  ...(Object.keys(EXPANSION) as Material[]).filter((m) => m !== 'iron-or-aluminium'),
+) as Shape<Material>;
 
 export const kitShape = object({
   id,
@@ -36,24 +39,27 @@ export const portShape = object({
 });
 
 /** An engine as its file holds it, without limits, kits and what rooms need of it. */
-export const engineFactsShape = object({
-  id,
-  maker: title,
-  model: title,
-  kind: oneOf('motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'),
-  strokes: oneOf(2, 4),
-  cylinders: list(title, 1, 12),
-  bore: integer(5_000_000, 500_000_000),
-  stroke: integer(5_000_000, 500_000_000),
-  wall: wallShape,
-  zeroAt: name,
-  pinAxisDeg: angle,
-  depths: object({ top: size, mid: size, low: size }),
-  wallDepth: size,
-  ports: list(portShape, 0, 40),
-  sleeveOuter: orNull(size),
-  pin: orNull(size),
-  cooling: oneOf('liquid', 'air'),
-  year: orNull(integer(1900, 2200)),
-  code: orNull(name),
-});
+export const engineFactsShape = object(
+  {
+    id,
+    maker: title,
+    model: title,
+    kind: oneOf('motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'),
+    strokes: oneOf(2, 4),
+    cylinders: list(title, 1, 12),
+    bore: integer(5_000_000, 500_000_000),
+    stroke: orNull(integer(5_000_000, 500_000_000)),
+    wall: engineWallShape,
+    zeroAt: name,
+    pinAxisDeg: angle,
+    depths: object({ top: size, mid: size, low: size }),
+    wallDepth: size,
+    ports: list(portShape, 0, 40),
+    sleeveOuter: orNull(size),
+    pin: orNull(size),
+    cooling: oneOf('liquid', 'air'),
+    year: orNull(integer(1900, 2200)),
+    code: orNull(name),
+  },
+  { proposed: list(oneOf('depths', 'wall-depth', 'pin-axis', 'zero', 'cooling', 'cylinders'), 0, 6) },
+);

@@ -40,3 +40,20 @@ export function featuresLike(text: string): readonly FeatureKey[] {
   if (words === '') return [];
   return [...new Set(NAMES.filter(([name]) => name.startsWith(words)).map(([, feature]) => feature))];
 }
+
+/**
+ * Features whose name shares most words with what is typed, where a name is none of this house: near misses.
+ * @returns none where not half of what was typed is found in any name
+ */
+export function featuresNear(text: string): readonly FeatureKey[] {
+  const typed = new Set(wordsOf(text).split(' ').filter(Boolean));
+  const shared = NAMES.map(([name, feature]) => {
+    const words = name.split(' ');
+    return { feature, of: words.filter((w) => typed.has(w)).length, more: words.length };
+  });
+  const most = Math.max(0, ...shared.map((s) => s.of));
+  if (most === 0 || most * 2 < typed.size) return [];
+  const best = shared.filter((s) => s.of === most);
+  const least = Math.min(...best.map((s) => s.more));
+  return [...new Set(best.filter((s) => s.more === least).map((s) => s.feature))];
+}

@@ -8,7 +8,7 @@ import {
   type Conditions,
   type Limit,
   type LimitState,
-  type Wall,
+  type EngineWall,
 } from './limit.js';
 import { atSerial } from './serial.js';
 import { whoOf, type Signed } from './signed.js';
@@ -17,7 +17,7 @@ import { aimOf } from './target.js';
 /** What is known of the engine on the bench; a condition on something unknown cannot be decided. */
 export interface EngineFacts {
   readonly maker: string;
-  readonly wall: Wall;
+  readonly wall: EngineWall;
   readonly year?: number | null;
   /** Number stamped on the engine; empty where nobody looked. */
   readonly serial?: string;
@@ -74,7 +74,7 @@ export function applies(conditions: Conditions, engine: EngineFacts): 'yes' | 'n
   if (conditions.serialTo !== undefined)
     checks.push(atSerial(engine.serial ?? '', conditions.serialTo, 'to'));
   if (conditions.code !== undefined) say(engine.code != null, engine.code === conditions.code);
-  if (conditions.wall !== undefined) say(true, engine.wall === conditions.wall);
+  if (conditions.wall !== undefined) say(engine.wall !== 'unknown', engine.wall === conditions.wall);
   if (conditions.use !== undefined) say(engine.use != null, engine.use === conditions.use);
   if (conditions.build)
     for (const part of BUILD_PARTS) {

@@ -1,3 +1,4 @@
+import { isInHand } from './inHand.js';
 import type { FeatureKey } from './feature.js';
 
 /** `new`: what a renewed or resized surface must meet. `service`: how far a reused one may wear. */
@@ -69,6 +70,9 @@ export const MAKERS_BUILD: Build = {
 /** What the bore's running surface is made of; it decides what may be done to it at all. */
 export type Wall = 'iron-sleeve' | 'plated' | 'chrome';
 
+/** The wall of an engine: as it is known, or that nobody has said it yet. */
+export type EngineWall = Wall | 'unknown';
+
 /** Units documents print limits in. */
 export const LIMIT_UNITS = ['mm', 'in', 'kPa', 'bar', 'psi', 'bar/min', '×', '%', '°'] as const;
 export type LimitUnit = (typeof LIMIT_UNITS)[number];
@@ -96,5 +100,7 @@ export interface Limit {
 /** The one way a source is named beside a figure. @example sourceLine({ document: 'Varrow manual', page: '4-12', checkedBy: 'Ines' }) // 'Varrow manual, p. 4-12, checked' */
 export function sourceLine(source: Source): string {
   const page = source.page ? `, p. ${source.page}` : '';
-  return `${source.document}${page}, ${trustOf(source)}`;
+  return isInHand(source)
+    ? `${source.document}, no page on file`
+    : `${source.document}${page}, ${trustOf(source)}`;
 }

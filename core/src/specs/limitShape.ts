@@ -5,6 +5,7 @@ import { LIMIT_UNITS, type Limit } from './limit.js';
 import { SOURCE } from './sourceShape.js';
 
 export const wallShape = oneOf('iron-sleeve', 'plated', 'chrome');
+export const engineWallShape = oneOf('iron-sleeve', 'plated', 'chrome', 'unknown');
 export const limitStateShape = oneOf('new', 'service');
 export const featureShape: Shape<FeatureKey> = oneOf(...FEATURE_KEYS);
 

@@ -1,7 +1,7 @@
 import { parseReading, type LengthUnit, type Nanometres } from '../units/index.js';
 import type { EngineSpec } from './engine.js';
 import type { Source } from './limit.js';
-import type { SheetQuestion } from './sheetLine.js';
+import type { SheetLimit, SheetQuestion } from './sheetLine.js';
 
 /** What a line of a page is read against. */
 export interface PageContext {
@@ -22,6 +22,8 @@ export type PartLineRead<T = unknown> =
       readonly says: string;
       /** What to look at again in the document; it may stand as it is printed. */
       readonly questions: readonly SheetQuestion[];
+      /** Limits the line gives besides: of the plates whose number it says. */
+      readonly limits?: readonly SheetLimit[];
       /** What was taken to be so although the line does not say it. */
       readonly notes: readonly string[];
     }

@@ -1,8 +1,9 @@
 import { nm, parseReading, toBase, type LengthUnit } from '../units/index.js';
 import { entryGuards } from './entryGuards.js';
 import { FEATURES, type FeatureKey } from './feature.js';
-import { featuresLike, featuresNamed, wordsOf } from './featureWords.js';
-import type { Limit, LimitState } from './limit.js';
+import { featuresLike, featuresNamed, featuresNear, wordsOf } from './featureWords.js';
+import type { Limit } from './limit.js';
+import { cutShort, figuresOf, FIRST_FIGURE, piecesOf, unitIn, type Figures } from './sheetPieces.js';
 import { isUsual } from './usualSize.js';
 
 /** A limit as one line of a sheet gives it, in base units. */
@@ -39,64 +40,6 @@ const unread = (sentence: string): never => {
   throw new Unread(sentence);
 };
 
-const NUMBER = String.raw`[-−]?(?:\d+(?:[.,]\d+)?|[.,]\d+)`;
-const UNIT = String.raw`mm|inch(?:es)?|in\.?|["″]|thou|µm|um|kpa|bar\/min|bar|psi|%`;
-const FIRST_FIGURE = new RegExp(
-  String.raw`(?:^|\s)(?:(?:max\.?|min\.?|limit|service|new|std)\s|[<>≤≥(]|${NUMBER}\s*(?:[-–—±]|to\b|${UNIT}|[,;(x×·*]|$|\s))`,
-  'iu',
-);
-
-interface Figures {
-  readonly low: string | null;
-  readonly high: string | null;
-  /** Half-width about `low`, where a target with a tolerance is printed. */
-  readonly plusMinus?: string;
-  readonly up?: string;
-  readonly down?: string;
-}
-
-/** One figure, range, bound or target as it is printed; null where it is none of these. */
-function figuresOf(text: string): Figures | null {
-  const t = text.trim().replace(/−/gu, '-');
-  const N = `(${NUMBER})`;
-  const match = (re: string) => new RegExp(`^${re}$`, 'iu').exec(t);
-  const dev = match(String.raw`${N}\s*\+\s*${N}\s*(?:\/|\s)\s*-\s*${N}`);
-  if (dev) return { low: dev[1]!, high: dev[1]!, up: dev[2]!, down: dev[3]! };
-  const about = match(String.raw`${N}\s*(?:±|\+\/-|\+-)\s*${N}`);
-  if (about) return { low: about[1]!, high: about[1]!, plusMinus: about[2]! };
-  const range = match(String.raw`${N}\s*(?:-|–|—|to|\.{2,3})\s*${N}`);
-  if (range) return { low: range[1]!, high: range[2]! };
-  const most =
-    match(String.raw`(?:max\.?|maximum|up to|less than|<|≤|<=)\s*${N}`) ??
-    match(String.raw`${N}\s*(?:max\.?|maximum|or less)`);
-  if (most) return { low: null, high: most[1]! };
-  const least =
-    match(String.raw`(?:min\.?|minimum|at least|more than|over|>|≥|>=)\s*${N}`) ??
-    match(String.raw`${N}\s*(?:min\.?|minimum|or more)`);
-  if (least) return { low: least[1]!, high: null };
-  const one = match(N);
-  return one ? { low: one[1]!, high: one[1]! } : null;
-}
-
-const decimals = (text: string): number => (/[.,](\d+)$/u.exec(text)?.[1] ?? '').length;
-
-/** Whether one of two figures looks cut short beside the other; `.2-.32` is how many sheets print. */
-const cutShort = (low: string, high: string): boolean => {
-  const [fewer, more] = [decimals(low), decimals(high)].sort((a, b) => a - b) as [number, number];
-  return fewer !== more && (fewer > 1 || Math.max(...[low, high].map((t) => t.length)) > 5);
-};
-
-/** Units of a piece, taken out of it. */
-function unitIn(text: string): { readonly rest: string; readonly unit: string | null } {
-  const found = new RegExp(String.raw`(?<![a-z])(${UNIT})(?![a-z])`, 'iu').exec(text);
-  return found
-    ? {
-        rest: text.replace(new RegExp(String.raw`(?<![a-z])(?:${UNIT})(?![a-z])`, 'giu'), ' ').trim(),
-        unit: found[1]!.toLowerCase(),
-      }
-    : { rest: text.trim(), unit: null };
-}
-
 const lengthUnit = (unit: string | null, fallback: LengthUnit): LengthUnit | 'thou' | 'um' =>
   unit === null
     ? fallback
@@ -109,6 +52,15 @@ const lengthUnit = (unit: string | null, fallback: LengthUnit): LengthUnit | 'th
           : 'in';
 
 type Convert = (text: string) => number;
+
+/** Units sheets print what is no length in, as they are typed; the first where a line says none. */
+const OWN_UNITS: Readonly<Record<string, Readonly<Record<string, Limit['unit']>>>> = {
+  factor: { '': '×' },
+  pressure: { bar: 'bar', kpa: 'kPa', psi: 'psi' },
+  'pressure-rate': { 'bar/min': 'bar/min' },
+  share: { '%': '%' },
+  angle: { '°': '°' },
+};
 
 /** A figure of a feature in its base unit, by the unit it is printed in. */
 function converter(
@@ -134,18 +86,11 @@ function converter(
       },
     };
   }
-  const printed: Limit['unit'] =
-    dimension === 'factor'
-      ? '×'
-      : dimension === 'pressure-rate'
-        ? 'bar/min'
-        : dimension === 'share'
-          ? '%'
-          : unit === 'kpa'
-            ? 'kPa'
-            : unit === 'psi'
-              ? 'psi'
-              : 'bar';
+  const own = OWN_UNITS[dimension] ?? {};
+  const printed = unit === null ? Object.values(own)[0] : own[unit.replace(/^deg.*/u, '°')];
+  // Never another unit for want of this one being of it.
+  if (printed === undefined)
+    return unread(`${FEATURES[feature].name} is not given in ${unit ?? 'figures alone'}.`);
   return { printed, of: (text) => Number(toBase(dimension, plain(text), printed).toPrecision(12)) };
 }
 
@@ -162,49 +107,6 @@ function endsOf(figures: Figures, of: Convert): { low: number | null; high: numb
   if (figures.up !== undefined && figures.down !== undefined)
     return { low: low! - of(figures.down), high: high! + of(figures.up) };
   return { low, high };
-}
-
-interface Piece {
-  readonly text: string;
-  /** What the words before it, or the brackets about it, make of it. */
-  readonly state: LimitState | null;
-  readonly bracketed: boolean;
-  /** What to aim at inside the range before it. */
-  readonly aims: boolean;
-}
-
-/** The figures of a line, apart: new, service, and what stands in brackets. */
-function piecesOf(text: string): Piece[] {
-  const pieces: Piece[] = [];
-  const worded = (part: string, bracketed: boolean): void => {
-    const words =
-      /^\s*(?:(wear limit|service limit|service|limit|wear|standard|std\.?|new|target|aim(?: at)?))\b\.?:?\s*(.*)$/iu.exec(
-        part,
-      );
-    const named = words?.[1]?.toLowerCase();
-    const aims = named !== undefined && /^(?:target|aim)/u.test(named);
-    const state =
-      named === undefined || aims ? null : /^(?:standard|std|new)/u.test(named) ? 'new' : 'service';
-    const rest = (words ? words[2]! : part).trim();
-    if (rest !== '') pieces.push({ text: rest, state, bracketed, aims });
-  };
-  let open = text;
-  for (
-    let found = /\(([^()]*)\)|\[([^[\]]*)\]/u.exec(open);
-    found;
-    found = /\(([^()]*)\)|\[([^[\]]*)\]/u.exec(open)
-  ) {
-    const before = open.slice(0, found.index);
-    before
-      .split(/[;]|,\s+|,(?=\s*[a-z])|\s(?=(?:wear limit|service limit|service|limit|target|aim)\b)/iu)
-      .forEach((p) => worded(p, false));
-    worded(found[1] ?? found[2] ?? '', true);
-    open = open.slice(found.index + found[0].length);
-  }
-  open
-    .split(/[;]|,\s+|,(?=\s*[a-z])|\s(?=(?:wear limit|service limit|service|limit|target|aim)\b)/iu)
-    .forEach((p) => worded(p, false));
-  return pieces;
 }
 
 /** Tolerance of a figure printed twice: half of the coarser last digit each way, nm. */
@@ -230,7 +132,10 @@ export function readSheetLine(text: string, context: SheetContext): SheetLine {
 
 /** What a name nobody knows could have been. */
 function unknown(name: string): string {
-  const like = featuresLike(name).map((f) => FEATURES[f].name.toLowerCase());
+  const begun = featuresLike(name);
+  const like = (begun.length > 0 && begun.length < 6 ? begun : featuresNear(name)).map((f) =>
+    FEATURES[f].name.toLowerCase(),
+  );
   return like.length > 0 && like.length < 6
     ? `“${name}” could be ${like.join(', ')}: say which.`
     : `“${name}” is nothing this house knows a limit of.`;
@@ -242,6 +147,8 @@ function readLine(text: string, context: SheetContext) {
   const name = start ? line.slice(0, start.index) : line;
   if (!start) return unread(`There is no figure in “${line}”.`);
   if (name.trim() === '') return unread('Say first what it is of: bore, clearance, ring gap top …');
+  if (HOT.test(line))
+    return unread('Clearances here are those of a cold engine: which figure does the page give cold?');
   // A bow is half of the needle’s travel: it is entered as one, and doubled there.
   const bow = /\bbow\b/iu.test(name);
   const factor = /\b(factor)\b|[x×*·]\s*(?:bore|d\b)/iu.test(line) || PER_BORE.test(line);
@@ -254,6 +161,7 @@ function readLine(text: string, context: SheetContext) {
   if (of.length === 0) return unread(unknown(name.trim()));
   const body = line
     .slice(start.index)
+    .replace(COLD, '')
     .replace(/[x×*·]\s*(?:bore|d)\b/iu, '')
     .replace(PER_BORE, '');
   // One line may speak of several: both rings, both valves.
@@ -273,6 +181,10 @@ function readLine(text: string, context: SheetContext) {
     questions: questions.filter((q, i) => questions.findIndex((o) => o.sentence === q.sentence) === i),
   };
 }
+
+/** Clearances are those of a cold engine, where a page says so or not. */
+const COLD = /[,(]?\s*\b(?:(?:engine )?cold|when cold|at 20 ?°c?)\b\)?/giu;
+const HOT = /\b(?:hot|warm)\b/iu;
 
 const isBowOfCrank = (name: string): boolean =>
   /^(?:crank(?:shaft)?|crankshaft)?$/iu.test(wordsOf(name.replace(/\bbow\b/iu, '')));

@@ -1,4 +1,4 @@
-import { fact, type JobFile } from '../job/index.js';
+import { fact, jobKind, jobKindInfo, type JobFile, type JobKind } from '../job/index.js';
 import type { AnyEntry } from '../ledger/index.js';
 import type { EngineSpec } from '../specs/index.js';
 import { generalList, step } from './general/index.js';
@@ -62,9 +62,18 @@ export const listsOf = (
   general: generalList(engine),
 });
 
-/** Sections of a list with the steps of a scope alone. */
-export const inScope = (sections: readonly StripSection[], scope: Scope): readonly StripSection[] =>
+/** Sections of the machine about an engine, as lists name them. */
+const OF_THE_MACHINE: ReadonlySet<string> = new Set(['access', 'out']);
+
+/** Sections of a list with the steps of a scope alone, and of the kind of job. */
+export const inScope = (
+  sections: readonly StripSection[],
+  scope: Scope,
+  kind: JobKind = 'rebuild',
+): readonly StripSection[] =>
   sections
+    // An engine that came without its machine is out of it already.
+    .filter((s) => kind !== 'bare-engine' || !OF_THE_MACHINE.has(s.key))
     .map((s) => ({
       ...s,
       steps: s.steps.filter((x) => x.scopes.length === 0 || x.scopes.includes(scope)),
@@ -75,6 +84,13 @@ export const inScope = (sections: readonly StripSection[], scope: Scope): readon
 export function scopesOf({ kind, strokes }: Pick<EngineSpec, 'kind' | 'strokes'>): readonly Scope[] {
   if (kind === 'chainsaw') return ['top', 'whole', 'crank-swap'];
   return strokes === 4 ? ['top', 'whole', 'bottom', 'partial'] : ['top', 'whole', 'bottom'];
+}
+
+/** Scopes a job of its kind comes apart in: with its top left on, those that leave it on. */
+export function scopesFor(file: JobFile): readonly Scope[] {
+  const all = scopesOf(file.engine);
+  const below = all.filter((s) => s === 'bottom' || s === 'crank-swap');
+  return jobKindInfo(file).topLeftOn && below.length > 0 ? below : all;
 }
 
 /** Fasteners of a step on its map; none where it has no map on file. */
@@ -90,7 +106,7 @@ function plan(file: JobFile): StripPlan {
   const chosen = log.findLast(STRIP_PLAN.is) ?? null;
   const { sheet, general } = listsOf(file.engine);
   const own = chosen ? (chosen.list === 'sheet' ? sheet : null) : sheet;
-  const scoped = inScope(own ?? general, chosen?.scope ?? 'top');
+  const scoped = inScope(own ?? general, chosen?.scope ?? scopesFor(file)[0] ?? 'top', jobKind(file));
   const did = new Map<string, Effective>();
   for (const s of effectiveSteps(log)) did.set(s.done.step, s);
   const odd = log.filter(STRIP_ODD.is);

@@ -9,6 +9,7 @@ import { stripLog } from './standing.js';
 import { BOLT, BOLT_STATES, ODD, STRIP_KINDS, STRIP_NOTE, STRIP_ODD } from './stripEntries.js';
 import { BOLT_MAPS, NOTES, SCOPES, SPECIAL_TOOLS, STRIP_LIST } from './stripList.js';
 import { tellStrip } from './tell.js';
+import { toolWants } from './wants.js';
 
 const table = (heads: readonly string[], rows: readonly (readonly string[])[]): Block[] =>
   rows.length === 0 ? [] : [{ kind: 'table', heads, rows }];
@@ -66,6 +67,7 @@ export const strip: Room = {
   station: 'strip',
   entries: [...STRIP_KINDS],
   sheets: [STRIP_LIST, BOLT_MAPS, SPECIAL_TOOLS],
+  wants: toolWants,
   steps: (file) => {
     const { chosen, now, steps, done } = stripPlan(file);
     if (!chosen) return [];

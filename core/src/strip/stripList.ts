@@ -2,6 +2,7 @@ import { integer, boolean, list, measured, object, oneOf, orNull, text, type Of 
 import { sheetPart, SOURCE } from '../specs/index.js';
 import type { Nanometres } from '../units/index.js';
 import { CAUTION_KEYS } from './cautions.js';
+import { toolLine } from './toolLine.js';
 
 /** How far an engine comes apart. */
 export const SCOPES = {
@@ -183,5 +184,5 @@ export type SpecialTool = Of<typeof TOOL>;
 export const SPECIAL_TOOLS = sheetPart(
   'special-tools',
   { tools: list(TOOL, 0, 40) },
-  { title: 'Special tools', words: { tools: 'tools', use: 'what for' } },
+  { title: 'Special tools', lines: [toolLine], words: { tools: 'tools', use: 'what for' } },
 );

@@ -1,5 +1,5 @@
 import type { JobFile } from '../job/index.js';
-import { whoOf } from '../specs/index.js';
+import { sourceLine, whoOf } from '../specs/index.js';
 import { capital, printedDay, type Block, type Section } from '../verdicts/index.js';
 import { torqueLog, torqueRun } from './run.js';
 import { laterText, ODD_BOLT, stepsText, stepText } from './stepText.js';
@@ -33,7 +33,7 @@ export function torqueRecord(file: JobFile): Section[] {
   const blocks = groups.flatMap((g): Block[] => {
     const { group, wrench } = g;
     const text = [
-      `${capital(group.name)}: ${g.order.length} bolts, ${stepsText(g)}, threads ${CONDITIONS[group.condition]} (${group.source.document}, ${group.source.page}).`,
+      `${capital(group.name)}: ${g.order.length} bolts, ${stepsText(g)}, threads ${CONDITIONS[group.condition]} (${sourceLine(group.source)}).`,
       wrench
         ? `By ${wrench.name}${wrench.due === null ? ', its calibration not on file' : `, calibrated until ${printedDay(wrench.due)}`}${wrench.adapter ? `, set to ${stepText(group.steps.at(-1)!, wrench)} through an adapter` : ''}.`
         : '',
@@ -53,9 +53,9 @@ export function torqueRecord(file: JobFile): Section[] {
         odd
           ? `${ODD_BOLT[odd.why as keyof typeof ODD_BOLT]}: ${odd.text}`
           : by
-            ? stepText(group.steps.at(-1)!, null)
+            ? stepText(group.steps.at(-1)!, null, group.unit)
             : then
-              ? `open; ${stepText(then.to, null)} by what the sheet said then`
+              ? `open; ${stepText(then.to, null, group.unit)} by what the sheet said then`
               : 'open',
         did ? `${whoOf(did)}, ${printedDay(did.at)}` : '',
       ];

@@ -13,6 +13,7 @@ import {
   TORQUED,
 } from './torqueEntries.js';
 import { CONDITIONS, groupsOf, TORQUE_PLAN } from './torqueSheet.js';
+import { torqueWants } from './wants.js';
 
 /** Tightening: groups in order, bolts in their pattern, each step ticked. */
 export const torque: Room = {
@@ -20,6 +21,7 @@ export const torque: Room = {
   station: 'top',
   entries: [...TORQUE_KINDS],
   sheets: [TORQUE_PLAN],
+  wants: torqueWants,
   steps: (file) => {
     const { groups, begun } = torqueRun(file);
     if (!begun) return [];
@@ -54,18 +56,19 @@ export const torque: Room = {
           at: null,
           sentence: () =>
             now.holes.length === 1
-              ? `${capital(g.group.name)}, bolt ${now.holes[0]}: ${stepText(g.group.steps[now.pass]!, g.wrench)}.`
-              : `${capital(g.group.name)}, all ${now.holes.length}: ${stepText(g.group.steps[now.pass]!, g.wrench)}.`,
+              ? `${capital(g.group.name)}, bolt ${now.holes[0]}: ${stepText(g.group.steps[now.pass]!, g.wrench, g.group.unit)}.`
+              : `${capital(g.group.name)}, all ${now.holes.length}: ${stepText(g.group.steps[now.pass]!, g.wrench, g.group.unit)}.`,
         };
       },
     },
   ],
   tell: (entry, file) => {
-    const named = (key: string) => groupsOf(file.engine).find((g) => g.group.key === key)?.group.name ?? key;
+    const groupOf = (key: string) => groupsOf(file.engine).find((g) => g.group.key === key)?.group;
+    const named = (key: string) => groupOf(key)?.name ?? key;
     if (TORQUE_WRENCH.is(entry))
       return `${capital(named(entry.group))}: wrench ${entry.name}, threads ${CONDITIONS[entry.condition]}`;
     if (TORQUED.is(entry)) {
-      return `${capital(named(entry.group))}, ${entry.holes.length === 1 ? `bolt ${entry.holes[0]}` : `${entry.holes.length} bolts`}: ${stepText(entry.to, null)}`;
+      return `${capital(named(entry.group))}, ${entry.holes.length === 1 ? `bolt ${entry.holes[0]}` : `${entry.holes.length} bolts`}: ${stepText(entry.to, null, groupOf(entry.group)?.unit)}`;
     }
     if (TORQUE_ODD.is(entry))
       return `${capital(named(entry.group))}, bolt ${entry.hole}: ${ODD_BOLT[entry.why]}, ${entry.text.trim()}`;

@@ -6,7 +6,7 @@ interface Plan {
   readonly groups: readonly TorqueGroup[];
 }
 
-const UNITS: readonly (readonly [RegExp, string])[] = [
+const UNITS: readonly (readonly [RegExp, NonNullable<TorqueGroup['unit']>])[] = [
   [/^n[·.*\s]?m$/iu, 'N·m'],
   [/^(?:lbf?s?|pounds?)[·.*\s-]*(?:ft|foot)|^ft[·.*\s-]*lbf?/iu, 'lbf·ft'],
   [/^(?:lbf?s?|pounds?)[·.*\s-]*in|^in[·.*\s-]*lbf?/iu, 'lbf·in'],
@@ -42,18 +42,20 @@ const CLAMPED: readonly (readonly [RegExp, Clamps])[] = [
   [/\bcylinder|barrel|\bbase\b/iu, 'cylinder'],
 ];
 
-const unitOf = (text: string): string | null =>
+const unitOf = (text: string): NonNullable<TorqueGroup['unit']> | null =>
   UNITS.find(([words]) => words.test(text.trim().replace(/\.$/u, '')))?.[1] ?? null;
 /** Kept as the sheet's own digits allow, and no binary dust. */
 const newtonMetres = (text: string, unit: string): number =>
   Number(toBase('torque', plainFigure(text), unit).toPrecision(6));
 
-const stepsText = (steps: readonly TorqueStep[]): string => {
-  const passes = steps.filter((s) => s.by === 'torque').map((s) => s.value);
-  const angles = steps.filter((s) => s.by === 'angle').map((s) => `then ${s.value}°`);
-  return [`${passes.at(-1)} N·m`, ...(passes.length > 1 ? [`in ${passes.join(', ')}`] : []), ...angles].join(
-    ' ',
-  );
+/** As they are printed, in the unit of the page. */
+const stepsText = (passes: readonly string[], angles: readonly number[], unit: string): string => {
+  const plain = passes.map((p) => String(plainFigure(p)));
+  return [
+    `${plain.at(-1)} ${unit}`,
+    ...(plain.length > 1 ? [`in ${plain.join(', ')}`] : []),
+    ...angles.map((a) => `then ${a}°`),
+  ].join(' ');
 };
 
 /**
@@ -67,7 +69,8 @@ export const torqueLine: PartLine<Plan> = {
     if (!found) return null;
     const [, named, times, last, printed, rest] = found as unknown as [string, string, string?, ...string[]];
     const name = named.trim().replace(/[:,]+$/u, '');
-    if (name === '') return unreadLine('Say first what is tightened: head nuts, case bolts, drain plug …');
+    if (name === '' || /^\d+\s*[x×]?$/u.test(name))
+      return unreadLine('Say first what is tightened: head nuts, case bolts, drain plug …');
     const count = Number(times ?? 1);
     if (count < 1) return unreadLine(`${name}: how many are there? Like 4 x 38 N·m.`);
     const unit = unitOf(printed!);
@@ -91,7 +94,7 @@ export const torqueLine: PartLine<Plan> = {
     const said = condition ?? 'dry';
     return {
       ok: true,
-      says: `${name} ${count} x ${stepsText(steps)} ${SAID[said]}`,
+      says: `${name} ${count} x ${stepsText(inSteps, angles, unit)} ${SAID[said]}`,
       notes: [],
       questions: [
         ...(condition === undefined
@@ -127,6 +130,7 @@ export const torqueLine: PartLine<Plan> = {
           before: was?.before ?? '',
           after: was?.after ?? '',
           again: was?.again ?? null,
+          ...(unit === 'N·m' ? {} : { unit }),
           source,
         };
         return { groups: was ? others.map((g) => (g === was ? group : g)) : [...others, group] };

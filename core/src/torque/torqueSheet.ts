@@ -41,26 +41,32 @@ export type TorqueStep = Of<typeof TORQUE_STEP>;
  */
 export const sameStep = (a: TorqueStep, b: TorqueStep): boolean => a.by === b.by && a.value === b.value;
 
-const GROUP = object({
-  key: text(60),
-  name: text(80),
-  clamps: oneOf(...(Object.keys(CLAMPS) as Clamps[])),
-  /** Bolt map it is drawn on. */
-  map: text(60),
-  /** Positions of the map, in the order their maker numbers them. */
-  holes: list(integer(1, 99), 1, 99),
-  /** Whether that order is the maker's; else it follows from where they sit. */
-  numbered: oneOf('maker', 'positions'),
-  steps: list(TORQUE_STEP, 1, 6),
-  condition: oneOf(...(Object.keys(CONDITIONS) as ThreadCondition[])),
-  /** Before it: what has to be so. */
-  before: text(200),
-  /** After it, what is looked at: turned over by hand, and what is felt. Empty for nothing. */
-  after: text(200),
-  /** Tightened again later: running hours after which; null where it is not. */
-  again: orNull(number(0, 500)),
-  source: SOURCE,
-});
+const GROUP = object(
+  {
+    key: text(60),
+    name: text(80),
+    clamps: oneOf(...(Object.keys(CLAMPS) as Clamps[])),
+    /** Bolt map it is drawn on. */
+    map: text(60),
+    /** Positions of the map, in the order their maker numbers them. */
+    holes: list(integer(1, 99), 1, 99),
+    /** Whether that order is the maker's; else it follows from where they sit. */
+    numbered: oneOf('maker', 'positions'),
+    steps: list(TORQUE_STEP, 1, 6),
+    condition: oneOf(...(Object.keys(CONDITIONS) as ThreadCondition[])),
+    /** Before it: what has to be so. */
+    before: text(200),
+    /** After it, what is looked at: turned over by hand, and what is felt. Empty for nothing. */
+    after: text(200),
+    /** Tightened again later: running hours after which; null where it is not. */
+    again: orNull(number(0, 500)),
+    source: SOURCE,
+  },
+  {
+    /** Unit its document prints; N·m where absent. */
+    unit: oneOf('N·m', 'lbf·ft', 'lbf·in', 'kgf·m'),
+  },
+);
 export type TorqueGroup = Of<typeof GROUP>;
 
 /** Fastener groups in the order they are tightened. */
@@ -82,6 +88,7 @@ export const TORQUE_PLAN = sheetPart(
       steps: 'steps',
       by: 'by',
       value: 'N·m, or degrees',
+      unit: 'unit its document prints',
       condition: 'threads are',
       before: 'before it',
       after: 'after it, what is looked at',

@@ -9,10 +9,12 @@ const STEMS = ['stem to guide', 'stem to guide clearance', 'valve stem clearance
 /** What figures of valves and cams are called, what breaking their limits does, what is said about them. */
 export const valvesFeatures = features({
   'valve.stem.intake': feature('Intake valve stem', 'engine', 'seizure', 'wear', {
-    also: ['valve stem intake', 'valve stem diameter in', 'intake stem'],
+    least: true,
+    also: ['intake stem', 'stem intake', 'valve stem intake', 'valve stem diameter in', 'intake stem'],
   }),
   'valve.stem.exhaust': feature('Exhaust valve stem', 'engine', 'seizure', 'wear', {
-    also: ['valve stem exhaust', 'valve stem diameter ex', 'exhaust stem'],
+    least: true,
+    also: ['exhaust stem', 'stem exhaust', 'valve stem exhaust', 'valve stem diameter ex', 'exhaust stem'],
   }),
   'valve.guide': feature('Valve guide', 'engine', 'wear', 'seizure', {
     also: ['guide bore', 'valve guide inside diameter', 'guide id'],
@@ -46,6 +48,8 @@ export const valvesFeatures = features({
       'intake lobe',
       'cam height intake',
       'cam lobe intake',
+      'cam lobe height intake',
+      'intake cam lobe height',
       'cam lobe in',
       'intake cam lobe',
       'intake cam height',
@@ -58,6 +62,8 @@ export const valvesFeatures = features({
       'exhaust lobe',
       'cam height exhaust',
       'cam lobe exhaust',
+      'cam lobe height exhaust',
+      'exhaust cam lobe height',
       'cam lobe ex',
       'exhaust cam lobe',
       'exhaust cam height',
@@ -65,6 +71,7 @@ export const valvesFeatures = features({
     together: LOBES,
   }),
   'cam.journal': feature('Cam journal', 'engine', 'seizure', 'wear', {
+    least: true,
     also: ['camshaft journal', 'cam journal diameter'],
   }),
   'cam.clearance': feature('Cam journal clearance', 'engine', 'wear', 'seizure', {

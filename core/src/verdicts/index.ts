@@ -13,4 +13,5 @@ export * from './verdictSection.js';
 export * from './verdictSentence.js';
 export * from './words.js';
 export * from './valueText.js';
+export * from './want.js';
 export * from './wholeLimit.js';

@@ -5,6 +5,7 @@ import type { Place } from '../cylinder/index.js';
 import type { SheetPart } from '../specs/index.js';
 import type { LengthUnit } from '../units/index.js';
 import type { Figure } from './figure.js';
+import type { Want } from './want.js';
 
 /** Heavy work that a room wants done elsewhere: a name for what goes in and what comes out. */
 export interface Heavy<P, R> {
@@ -153,6 +154,8 @@ export interface Room {
   readonly asks?: (file: JobFile) => readonly Place[];
   /** What it needs from the engine's sheet. */
   readonly sheets?: readonly SheetPart[];
+  /** What of the sheet is not on file and is wanted in this job, the first to be asked first. */
+  readonly wants?: (file: JobFile) => readonly Want[];
   readonly figures?: (file: JobFile, ask: Ask) => readonly Figure[];
   /** What its figures rest on and is long to work, thing by thing: worked before them where a screen may not be held. */
   readonly ahead?: (file: JobFile, unit: LengthUnit) => readonly (() => unknown)[];

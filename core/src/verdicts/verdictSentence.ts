@@ -24,7 +24,7 @@ const CAVEATS: Record<Caveat, string> = {
   override: 'A lead has overridden the governing limit.',
   imported: 'It rests on readings or findings that a file brought in: nobody of this shop took them.',
   leaves: 'By leaves: a bracket, not a size.',
-  bridged: 'A leaf bridges the curve: the true clearance is up to 0.025 mm more than it says.',
+  bridged: 'A leaf bridges the curve: the true clearance is up to 0.025 mm (0.001 in) more than it says.',
 };
 
 /** What a figure is called within a sentence. */

@@ -49,6 +49,24 @@ describe('patterns of evidence', () => {
     expect(meant(pattern, key)).toBe(means);
   });
 
+  it.each([
+    ['lost the woodruff key, flywheel loose', 'loose-taper'],
+    ['sheared key', 'loose-taper'],
+    ['big end knocks when hot', 'big-end'],
+    ['knocked-out bearing, rumbles', 'bearing'],
+  ])('a complaint of “%s” finds its cause', (complaint, cause) => {
+    const file = { ...begun().file() };
+    expect(named({ ...file, job: { ...file.job, complaint } })).toContain(cause);
+  });
+
+  it.each(['lost the key of the lock', 'cleaned last year', 'bearing in mind the price'])(
+    'a complaint of “%s” finds no key',
+    (complaint) => {
+      const file = begun().file();
+      expect(named({ ...file, job: { ...file.job, complaint } })).not.toContain('loose-taper');
+    },
+  );
+
   it('every cause has something that speaks for it and something to put right', () => {
     for (const k of CAUSE_KEYS) {
       // What was opened by plan did not fail: nothing speaks for that but the plan.

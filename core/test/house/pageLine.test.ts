@@ -1,15 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
 import {
+  foundEngine,
   HOUSE,
+  mm,
   PAGE_LINES,
   readPageLine,
   sheetsOf,
   type PageContext,
   type PageLine,
   type Source,
+  wholeLimitText,
 } from '@tribos/core';
 import fc from 'fast-check';
 import { TWIN } from '../support.js';
+import { MISPRINTED } from './misprintedLines.js';
+import { IN_INCHES, IN_MILLIMETRES } from './printedLines.js';
 
 const source: Source = {
   type: 'engine-maker',
@@ -66,7 +71,10 @@ describe('a line of a page', () => {
     ],
     ['crank shims .1-1 by .1', { of: 'crank', from: 100_000, to: 1_000_000 }],
     ['rod 122, crank 34.8', { rod: 122_000_000, throw: 34_800_000, burette: null }],
-    ['con-rod length 122.5 mm, chamber 38.5 ml', { rod: 122_500_000, burette: 38.5, throw: TWIN.stroke / 2 }],
+    [
+      'con-rod length 122.5 mm, chamber 38.5 ml',
+      { rod: 122_500_000, burette: 38.5, throw: TWIN.stroke! / 2 },
+    ],
     [
       'head nuts 4 x 38 N·m in 20, 38 oiled',
       {
@@ -206,10 +214,55 @@ describe('a line of a page', () => {
     expect(PAGE_LINES.length).toBeGreaterThanOrEqual(6);
     for (const like of PAGE_LINES) {
       const line = read(like) as Extract<PageLine, { of: 'part' }>;
+      if (line.read.ok && ['kit', 'engine'].includes(line.of)) continue;
       expect([like, line.of, line.read.ok]).toEqual([like, 'part', true]);
       const part = sheetsOf(HOUSE).find((p) => p.name === line.part.name)!;
       if (line.read.ok) expect(part.shape.check(line.read.into(null, source), '')).toEqual([]);
     }
+  });
+});
+
+describe('lines of invented pages', () => {
+  const engine = {
+    ...foundEngine({ id: 'e-1', maker: 'Halder', model: '90', kind: 'motorcycle', strokes: 4, bore: mm(77) }),
+    ...{ stroke: mm(69.6), limits: [], kits: [] },
+  };
+  const page = (unit: 'mm' | 'in'): PageContext => ({ unit, party: 'Halder', engine });
+  /** What it is of, and what was understood; the sentence it was refused with. */
+  const said = (line: string, unit: 'mm' | 'in'): readonly [of: string, says: string, asks: string] => {
+    const { read: is, ...of } = readPageLine(line, page(unit), []);
+    if (!is.ok) return ['', is.sentence, ''];
+    const asks = is.questions.map((q) => q.code).join(',');
+    if ('limits' in is && of.of === 'limits')
+      return [
+        'limits',
+        is.limits!.map((l) => `${l.feature} ${l.state} ${wholeLimitText(l, unit)}`).join('; '),
+        asks,
+      ];
+    return [of.of === 'part' ? of.part.name : of.of, 'says' in is ? is.says : '', asks];
+  };
+
+  it.each([
+    ...IN_MILLIMETRES.map((l) => [...l, 'mm'] as const),
+    ...IN_INCHES.map((l) => [...l, 'in'] as const),
+  ])('%s', (line, of, says, unit) => {
+    expect(said(line, unit)).toEqual([of, says, '']);
+    // Whatever is said back of a part, of the engine, of a piston reads the same.
+    if (of !== 'limits') expect(said(says, unit).slice(0, 2)).toEqual([of, says]);
+  });
+
+  it.each(MISPRINTED.map((l) => [...l] as const))('%s is not kept as it is', (line, says) => {
+    const [of, sentence, asks] = said(line, 'mm');
+    expect(of === '' ? sentence : asks).toBe(says);
+  });
+
+  it('names what is nearest to what nobody knows', () => {
+    for (const [typed, near] of [
+      ['ring groove play .03-.07', 'top groove clearance'],
+      ['lift of the intake cam 35.1', 'intake cam lobe'],
+      ['wear of the friction plates 2.8', 'friction plate'],
+    ] as const)
+      expect(said(typed, 'mm')[1].toLowerCase()).toContain(near);
   });
 });
 

@@ -57,7 +57,10 @@ const OWN: Readonly<Record<string, Own>> = {
     page: '6-22',
     gaskets: [['head', 'metal', '“UP” seen; eight water holes', 0.65]],
     lash: [7.5, 1.2, 3.2],
-    fluids: [['engine oil', '10W-40', 3_300, 'sight glass, upright']],
+    fluids: [
+      ['engine oil', '10W-40', 3_300, 'sight glass, upright'],
+      ['coolant', '50 % silicate-free', 2_600, 'to the neck', 'runs out at the thermostat screw'],
+    ],
   },
   '386': {
     page: '3-30',
@@ -65,7 +68,10 @@ const OWN: Readonly<Record<string, Own>> = {
       ['base', 'fibre', 'dry', 0.5],
       ['head', 'metal', 'either way round', 0.8],
     ],
-    fluids: [['engine oil', '10W-40', 1_900, 'dipstick screwed in']],
+    fluids: [
+      ['engine oil', '10W-40', 1_900, 'dipstick screwed in'],
+      ['coolant', '50 % silicate-free', 1_500, 'bottle mark, cold', 'runs out at the pump screw'],
+    ],
   },
   '212': {
     page: '2-14',
@@ -76,6 +82,7 @@ const OWN: Readonly<Record<string, Own>> = {
     fluids: [
       ['gear oil', '80W', 600, 'level screw, upright'],
       ['two-stroke mix', '1 : 40', 0, 'in the tank'],
+      ['coolant', '50 % silicate-free', 700, 'to the neck', 'runs out at the head screw'],
     ],
   },
   '620': {
@@ -84,7 +91,10 @@ const OWN: Readonly<Record<string, Own>> = {
       ['base', 'metal', 'transfers and water seen through it', 0.25, 0.35, 0.6],
       ['head', 'rubber', 'O-rings, round one inside', 1.78],
     ],
-    fluids: [['coolant', '60 % for frost', 3_800, 'bottle mark, nose up', 'both tunnel screws']],
+    fluids: [
+      ['coolant', '60 % for frost', 3_800, 'bottle mark, nose up', 'both tunnel screws'],
+      ['two-stroke mix', 'by the pump', 0, 'bottle full, lines without air', 'pump screw'],
+    ],
   },
   '720': {
     page: '3-9',

@@ -23,7 +23,7 @@ export function trainOf(
 ): Record<string, unknown> {
   const [rod, burette, dome, page] = OWN[of]!;
   const train: CrankTrainSheet = {
-    throw: mm(stroke / 2e6),
+    throw: mm(stroke! / 2e6),
     rod: mm(rod),
     offset: mm(0),
     burette,

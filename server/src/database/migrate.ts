@@ -28,6 +28,7 @@ import * as targets from './migrations/0024-targets.js';
 import * as next from './migrations/0025-next.js';
 import * as held from './migrations/0026-held.js';
 import * as rooms from './migrations/0027-rooms.js';
+import * as known from './migrations/0028-known.js';
 import { ensureQueues } from '../kit/queue.js';
 import { ForeignDatabase, whatLies } from './ours.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
@@ -60,6 +61,7 @@ const MIGRATIONS = [
   next,
   held,
   rooms,
+  known,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -29,6 +29,8 @@ export function movedSince(
     for (const key of new Set([...Object.keys(then.items), ...Object.keys(now)])) {
       const [was, is] = [then.items[key]?.state ?? null, now[key]?.state ?? null];
       if (was === is) continue;
+      // What nothing was said of, and is no trouble now, has not moved: a sheet that grows at the bench.
+      if (!found.has(key) && (was === null || was === 'noLimit') && is !== 'beyond') continue;
       const { title, cylinder } = (now[key] ?? then.items[key])!;
       const from = found.has(key) ? found.get(key)!.from : was;
       if (from === is) found.delete(key);

@@ -10,7 +10,7 @@ export class EngineModel extends ShopRow {
   @Column(integer) declare strokes: number;
   @Column(DataType.ARRAY(text)) declare cylinders: string[];
   @Column(length) declare bore: number;
-  @Column(length) declare stroke: number;
+  @Column(length) declare stroke: number | null;
   @Column(text) declare wall: string;
   @Column(text) declare zeroAt: string;
   @Column(real) declare pinAxisDeg: number;
@@ -24,6 +24,7 @@ export class EngineModel extends ShopRow {
   @Column(text) declare cooling: string;
   @Column(integer) declare year: number | null;
   @Column(text) declare code: string | null;
+  @Column(DataType.ARRAY(text)) declare proposed: string[];
   @Column(integer) declare version: number;
 }
 

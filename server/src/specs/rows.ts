@@ -9,6 +9,7 @@ import {
   type Kit,
   type Limit,
   type Port,
+  type ProposedFact,
 } from '@tribos/core';
 import { fromColumns, toColumns } from '../kit/columns.js';
 import type { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
@@ -47,7 +48,7 @@ export function engineOf(
     strokes: row.strokes as 2 | 4,
     cylinders: row.cylinders,
     bore: nm(row.bore),
-    stroke: nm(row.stroke),
+    stroke: row.stroke === null ? null : nm(row.stroke),
     wall: row.wall as EngineSpec['wall'],
     zeroAt: row.zeroAt,
     pinAxisDeg: row.pinAxisDeg,
@@ -59,6 +60,7 @@ export function engineOf(
     cooling: row.cooling as EngineSpec['cooling'],
     year: row.year,
     code: row.code,
+    ...(row.proposed.length > 0 ? { proposed: row.proposed as ProposedFact[] } : {}),
     limits: limits.map(limitOf),
     kits: kits.map(kitOf),
     ...(parts.length > 0 ? { parts: Object.fromEntries(parts.map((p) => [p.part, p.body])) } : {}),
@@ -67,7 +69,7 @@ export function engineOf(
 
 export function engineRow(spec: EngineSpec) {
   const { depths, limits: _limits, kits: _kits, ...rest } = spec;
-  return { ...rest, depthTop: depths.top, depthMid: depths.mid, depthLow: depths.low };
+  return { proposed: [], ...rest, depthTop: depths.top, depthMid: depths.mid, depthLow: depths.low };
 }
 
 /** An engine as it was typed, without limits, kits and parts. */
@@ -79,7 +81,7 @@ export const engineFromBody = (body: NewEngine): EngineSpec => ({
   strokes: body.strokes,
   cylinders: body.cylinders,
   bore: nm(body.bore),
-  stroke: nm(body.stroke),
+  stroke: body.stroke === null ? null : nm(body.stroke),
   wall: body.wall,
   zeroAt: body.zeroAt,
   pinAxisDeg: body.pinAxisDeg,
@@ -91,6 +93,7 @@ export const engineFromBody = (body: NewEngine): EngineSpec => ({
   cooling: body.cooling,
   year: body.year ?? null,
   code: body.code ?? null,
+  proposed: body.proposed ?? [],
   limits: [],
   kits: [],
 });

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { EngineView, SpecFileBody, SpecFilePreview, TakeSpecFile } from '@tribos/contract';
 import {
+  factTaken,
   kitFile,
   kitFileChanges,
   readSpecFile,
@@ -117,7 +118,7 @@ export class SpecFilesService {
   private merged(engine: EngineSpec, changes: readonly SpecChange[], maker: string | null): EngineSpec {
     let now = engine;
     for (const { what, key, mine, theirs } of changes) {
-      if (what === 'fact') now = { ...now, [key.slice('fact:'.length)]: theirs };
+      if (what === 'fact') now = factTaken(now, key.slice('fact:'.length), theirs);
       else if (what === 'part')
         now = { ...now, parts: { ...now.parts, ...this.part(now, key, theirs, maker) } };
       else if (what === 'limit') {

@@ -19,7 +19,12 @@ const PhoneCodeSheet = lazy(async () => ({
   default: (await import('../phone/PhoneCodeSheet.js')).PhoneCodeSheet,
 }));
 
-const WALLS = { 'iron-sleeve': 'iron sleeves', plated: 'plated', chrome: 'hard chrome' } as const;
+const WALLS = {
+  'iron-sleeve': 'iron sleeves',
+  plated: 'plated',
+  chrome: 'hard chrome',
+  unknown: 'wall not known',
+} as const;
 const ITEM =
   'flex min-h-11 w-full items-center px-4 text-left whitespace-nowrap data-focus:bg-page data-focus:font-semibold';
 

@@ -1,5 +1,6 @@
 import { useRef, useState, type ReactNode, type RefObject } from 'react';
 import type { JobFile } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
 import { stepName, type ProofRemedy, type RunStep } from '@tribos/core/assembly';
 import type { Judgement } from '@tribos/core/house';
 import { useFootKeys } from '../bar/index.js';
@@ -7,6 +8,7 @@ import { PressBar, StationFrame, type Face } from '../frame/index.js';
 import { toggleGlance } from '../kit/settings.js';
 import { stationName } from '../kit/stationPath.js';
 import { StationPhotos } from '../photos/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { Button, CheckField, Kbd, ReasonSheet } from '../ui/index.js';
 import { OddStepSheet } from './OddStepSheet.js';
 import { RunList } from './RunList.js';
@@ -99,6 +101,15 @@ export function AssemblyPanel({
         {tabs}
         <div className="grid min-w-0 content-start gap-3">
           <StepAtHand file={file} assembling={assembling} onward={onward} />
+          {assembling.remedy?.sheet != null && (
+            <Asked
+              key={assembling.remedy.sheet}
+              file={file}
+              wants={wantsOf(file, ['rings', 'setup', 'torque']).filter(
+                (w) => w.key === assembling.remedy?.sheet,
+              )}
+            />
+          )}
           <StepPhoto {...{ file, assembling, mayDo, camera }} onNone={() => setNoPhoto(true)} />
         </div>
       </StationFrame>
@@ -200,7 +211,9 @@ function BeginIt({ assembling, mayDo }: { assembling: Assembling; mayDo: boolean
 /** What one press does. */
 const pressSays = ({ remedy, wantsPicture, waits, ask, press }: Assembling): string =>
   remedy
-    ? `Go to ${whereTo(remedy)}`
+    ? remedy.sheet !== null
+      ? 'Type it'
+      : `Go to ${whereTo(remedy)}`
     : wantsPicture
       ? 'Take its photo'
       : waits
@@ -213,8 +226,7 @@ const pressSays = ({ remedy, wantsPicture, waits, ask, press }: Assembling): str
 
 const PARTS = { 'set-up': 'Set-up', torque: 'Torque' } as const;
 /** Where what a step waits for is had, by its name. */
-const whereTo = ({ sheet, part, station }: ProofRemedy): string =>
-  sheet ? 'the sheet' : part ? PARTS[part] : stationName(station);
+const whereTo = ({ part, station }: ProofRemedy): string => (part ? PARTS[part] : stationName(station));
 
 /** What is read from a metre: the step, its question with the answers by number, what it waits for. */
 function faceOf(file: JobFile, { now, press, ask, waits, marked, trouble }: Assembling): Face {

@@ -112,11 +112,10 @@ export function useAssembly(file: JobFile, judgement: Judgement) {
     go: (): void => {
       if (!remedy) return;
       if (remedy.at) setTypedOn(file.job.id, '', remedy.at);
-      void navigate(
-        remedy.sheet
-          ? `/engines/${file.engine.id}`
-          : `${stationPath(file.job.id, remedy.station)}${remedy.part ? `?at=${remedy.part}` : ''}`,
-      );
+      // What the sheet lacks is asked beneath the step: the hand goes there.
+      if (remedy.sheet !== null)
+        return document.querySelector<HTMLElement>('[aria-label="Wanted of the sheet"] input')?.focus();
+      void navigate(`${stationPath(file.job.id, remedy.station)}${remedy.part ? `?at=${remedy.part}` : ''}`);
     },
     /** The one press of hand or foot: at a question it moves the mark, held it takes the answer. */
     act: (held: boolean): void => {

@@ -1,9 +1,10 @@
-import { overallOf } from '@tribos/core/ground';
+import { overallOf, limitWants } from '@tribos/core/ground';
 import { seenOf, testsOf } from '@tribos/core/before';
 import { Bar, LastSaid, Next, StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { PhotoStrip } from '../photos/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { Empty, VerdictMark } from '../ui/index.js';
 import { CompressionPanel } from './CompressionPanel.js';
 import { LeakDownPanel } from './LeakDownPanel.js';
@@ -64,6 +65,14 @@ export function BeforeStation() {
               It judges what came in, and decides nothing about what goes out.
             </p>
           </section>
+          <Asked
+            file={file}
+            quiet
+            wants={limitWants(
+              before.verdicts.map((v) => v.figure),
+              file,
+            )}
+          />
           <PhotoStrip jobId={file.job.id} station="before" />
         </div>
       }

@@ -1,5 +1,14 @@
 import { lazy, useMemo, useState } from 'react';
-import { CONSTRUCTION, PLATED_NO_REUSE, standingDecision, topLeftOn } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
+import {
+  limitWants,
+  CONSTRUCTION,
+  PLATED_NO_REUSE,
+  standingDecision,
+  topLeftOn,
+  type Figure,
+  type JobFile,
+} from '@tribos/core/ground';
 import {
   waysOf,
   assumed,
@@ -12,6 +21,7 @@ import { StationFrame } from '../frame/index.js';
 import { useJobContext } from '../job/index.js';
 import { stationPath } from '../kit/stationPath.js';
 import { useMay } from '../people/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { Button, TextLink, useSheets } from '../ui/index.js';
 import { Assume, assumedText } from './Assume.js';
 import { Beside } from './Beside.js';
@@ -123,11 +133,12 @@ export function DecideStation() {
             <TextLink to="/shop">Set it</TextLink>, and the firms under <TextLink to="/out">Out</TextLink>.
           </p>
         )}
+        <Wanted file={file} figures={judgement.items} />
         <Beside file={file} judgement={judgement} unit={unit} />
         <p className="text-small text-soft">
           A two-point gauge cannot tell how the wear is shared between the sides: the odds are over every
           share from even to one-sided, widened by the gauge. A straight edge along the wall narrows them.{' '}
-          {mayMeasure && file.engine.kits.length > 0 && (
+          {mayMeasure && (
             <Button look="quiet" className="no-print" onClick={() => sheets.open('came')}>
               Came in at another size
             </Button>
@@ -187,6 +198,11 @@ function Answer({
     </div>
   );
 }
+
+/** Pistons and limits the ways would be weighed by, of which none is on file. */
+const Wanted = ({ file, figures }: { file: JobFile; figures: readonly Figure[] }) => (
+  <Asked file={file} quiet wants={[...wantsOf(file, ['routes']), ...limitWants(figures, file)]} />
+);
 
 /** Ways this wall does not allow, each with why. */
 function Shut({ ways }: { ways: readonly Way[] }) {

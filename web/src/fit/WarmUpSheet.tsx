@@ -87,7 +87,10 @@ export function WarmUpSheet({
   return (
     <Sheet title={`Why this clearance, ${file.engine.cylinders[cylinder]}`} onClose={onClose} wide>
       {!view ? (
-        <Empty>It needs a measured bore and piston, and a minimum clearance on file.</Empty>
+        <Empty>
+          It needs a measured bore and piston, a minimum clearance on file, what the wall is and how it is
+          cooled.
+        </Empty>
       ) : (
         <div className="grid gap-4">
           <p>

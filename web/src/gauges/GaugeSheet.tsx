@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { InstrumentBody, type InstrumentView } from '@tribos/contract';
-import { USUAL, USUAL_LEAVES, type Instrument } from '@tribos/core/ground';
+import { USUAL, USUAL_LEAVES, type Instrument, type LengthUnit } from '@tribos/core/ground';
 import {
   FieldTrouble,
   figure,
@@ -13,6 +13,7 @@ import {
   SaveTrouble,
 } from '../forms/index.js';
 import { api } from '../kit/api.js';
+import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button, Sheet } from '../ui/index.js';
 
@@ -35,23 +36,25 @@ interface Values {
   calibrationDue: string;
 }
 
-/** Leaves as typed in a field: thicknesses in mm, separated by spaces. */
-const leavesText = (leaves: readonly number[]): string => leaves.map((l) => lengthText(l, 'mm')).join(' ');
+/** Leaves as typed in a field, separated by spaces: a metric one in an inch shop with its unit, and no space before it. */
+const leavesText = (leaves: readonly number[], unit: LengthUnit): string =>
+  leaves.map((l) => lengthText(l, unit).replace(' ', '')).join(' ');
 
 function usualValues(
   type: Instrument['type'],
+  unit: LengthUnit,
 ): Pick<Values, 'resolution' | 'repeatability' | 'maxError' | 'travel' | 'leaves'> {
   const u = USUAL[type];
   return {
-    resolution: lengthText(u.resolution, 'mm'),
-    repeatability: lengthText(u.repeatability, 'mm'),
-    maxError: lengthText(u.maxError, 'mm'),
-    travel: lengthText(u.travel, 'mm'),
-    leaves: type === 'leaf' ? leavesText(USUAL_LEAVES) : '',
+    resolution: lengthText(u.resolution, unit),
+    repeatability: lengthText(u.repeatability, unit),
+    maxError: lengthText(u.maxError, unit),
+    travel: lengthText(u.travel, unit),
+    leaves: type === 'leaf' ? leavesText(USUAL_LEAVES, unit) : '',
   };
 }
 
-function bodyOf(id: string, v: Values): InstrumentBody {
+function bodyOf(id: string, v: Values, unit: LengthUnit): InstrumentBody {
   const studyRepeats = v.studyRepeats.trim() === '' ? null : Number(v.studyRepeats);
   if (studyRepeats !== null && !Number.isInteger(studyRepeats))
     throw new FieldTrouble('studyRepeats', 'A whole number, or nothing.');
@@ -60,57 +63,57 @@ function bodyOf(id: string, v: Values): InstrumentBody {
     name: v.name,
     type: v.type,
     unit: v.unit,
-    resolution: lengthOf('resolution', v.resolution, 'mm'),
-    repeatability: lengthOf('repeatability', v.repeatability, 'mm'),
+    resolution: lengthOf('resolution', v.resolution, unit),
+    repeatability: lengthOf('repeatability', v.repeatability, unit),
     studyRepeats,
-    maxError: lengthOf('maxError', v.maxError, 'mm'),
-    rangeLow: lengthOf('rangeLow', v.rangeLow, 'mm'),
-    rangeHigh: lengthOf('rangeHigh', v.rangeHigh, 'mm'),
+    maxError: lengthOf('maxError', v.maxError, unit),
+    rangeLow: lengthOf('rangeLow', v.rangeLow, unit),
+    rangeHigh: lengthOf('rangeHigh', v.rangeHigh, unit),
     contacts: Number(v.contacts) as 2 | 3,
     settingKind: v.type === 'dial-bore' ? v.settingKind : 'none',
     settingU:
-      v.type === 'dial-bore' && v.settingKind === 'ring' ? lengthOf('settingU', v.settingU, 'mm') : null,
+      v.type === 'dial-bore' && v.settingKind === 'ring' ? lengthOf('settingU', v.settingU, unit) : null,
     settingInstrumentId:
       v.type === 'dial-bore' && v.settingKind === 'micrometer' ? v.settingInstrumentId || null : null,
-    travel: v.type === 'dial-bore' ? lengthOf('travel', v.travel, 'mm') : null,
+    travel: v.type === 'dial-bore' ? lengthOf('travel', v.travel, unit) : null,
     leaves:
       v.type === 'leaf'
         ? v.leaves
             .trim()
             .split(/\s+/u)
             .filter(Boolean)
-            .map((l) => lengthOf('leaves', l, 'mm'))
+            .map((l) => lengthOf('leaves', l, unit))
             .sort((a, b) => a - b)
         : [],
     calibrationDue: v.calibrationDue || null,
   };
 }
 
-const valuesOf = (i: Instrument | null): Values =>
+const valuesOf = (i: Instrument | null, unit: LengthUnit): Values =>
   i
     ? {
         name: i.name,
         type: i.type,
         unit: i.unit,
-        resolution: lengthText(i.resolution, 'mm'),
-        repeatability: lengthText(i.repeatability, 'mm'),
+        resolution: lengthText(i.resolution, unit),
+        repeatability: lengthText(i.repeatability, unit),
         studyRepeats: i.studyRepeats === null ? '' : String(i.studyRepeats),
-        maxError: lengthText(i.maxError, 'mm'),
-        rangeLow: lengthText(i.rangeLow, 'mm'),
-        rangeHigh: lengthText(i.rangeHigh, 'mm'),
+        maxError: lengthText(i.maxError, unit),
+        rangeLow: lengthText(i.rangeLow, unit),
+        rangeHigh: lengthText(i.rangeHigh, unit),
         contacts: String(i.contacts),
         settingKind: i.setting.kind,
-        settingU: i.setting.kind === 'ring' ? lengthText(i.setting.u, 'mm') : '',
+        settingU: i.setting.kind === 'ring' ? lengthText(i.setting.u, unit) : '',
         settingInstrumentId: i.setting.kind === 'micrometer' ? i.setting.instrumentId : '',
-        travel: lengthText(i.travel, 'mm'),
-        leaves: leavesText(i.leaves),
+        travel: lengthText(i.travel, unit),
+        leaves: leavesText(i.leaves, unit),
         calibrationDue: i.calibrationDue ?? '',
       }
     : {
         name: '',
         type: 'telescoping',
-        unit: 'mm',
-        ...usualValues('telescoping'),
+        unit,
+        ...usualValues('telescoping', unit),
         studyRepeats: '',
         rangeLow: '',
         rangeHigh: '',
@@ -127,8 +130,9 @@ const asksOf = (
   settingKind: Values['settingKind'],
   all: readonly InstrumentView[],
   onType: () => void,
+  unit: LengthUnit,
 ): FormAsks<Values> => {
-  const mm = (label: string, hint?: string) => figure(`${label}, mm`, hint);
+  const length = (label: string, hint?: string) => figure(`${label}, ${unit}`, hint);
   const isDial = type === 'dial-bore';
   const micrometers = all.filter((v) => v.instrument.type === 'micrometer');
   return {
@@ -139,24 +143,27 @@ const asksOf = (
     },
     name: { label: 'Name on its box', wrong: 'It needs a name.' },
     unit: { label: 'It reads in', words: { mm: 'millimetres', in: 'inches' } },
-    resolution: mm('Smallest step it shows', 'Many shop gauges show 0.01.'),
-    repeatability: mm(
+    resolution: length(
+      'Smallest step it shows',
+      unit === 'mm' ? 'Many shop gauges show 0.01.' : 'Many shop gauges show 0.0005.',
+    ),
+    repeatability: length(
       'Repeats to (standard deviation)',
       'The usual figure of the type until you have your own',
     ),
     studyRepeats: figure('From how many repeats', 'Empty: the usual figure'),
-    maxError: mm('Largest error of its scale'),
+    maxError: length('Largest error of its scale'),
     calibrationDue: { label: 'Calibration holds until', looks: 'date' },
-    rangeLow: mm('Range from'),
-    rangeHigh: mm('Range to'),
+    rangeLow: length('Range from'),
+    rangeHigh: length('Range to'),
     contacts: { label: 'Contacts on the wall', words: { 2: 'two', 3: 'three: sees no ovality' } },
     travel: isDial
-      ? mm('Travel of the needle', 'Its error counts for the share of it that was used')
+      ? length('Travel of the needle', 'Its error counts for the share of it that was used')
       : undefined,
     leaves:
       type === 'leaf'
         ? {
-            label: 'Leaves of the set, mm',
+            label: `Leaves of the set, ${unit}`,
             hint: 'Separated by spaces, as engraved. Only these are proposed.',
             looks: 'long',
           }
@@ -166,7 +173,7 @@ const asksOf = (
       : undefined,
     settingU:
       isDial && settingKind === 'ring'
-        ? mm('Standard uncertainty of the ring', 'From its certificate')
+        ? length('Standard uncertainty of the ring', 'From its certificate')
         : undefined,
     settingInstrumentId:
       isDial && settingKind === 'micrometer'
@@ -190,24 +197,34 @@ export function GaugeSheet({
   onClose: () => void;
 }) {
   const i = view?.instrument ?? null;
+  const settings = useSettings();
+  // What is typed stands in the unit it was begun in.
+  const [unit] = useState(settings.unit);
   const [id] = useState(() => i?.id ?? v7());
   const [version, setVersion] = useState(view?.version ?? 0);
-  const form = useContractForm<Values, InstrumentBody>(InstrumentBody, valuesOf(i), (v) => bodyOf(id, v));
+  const form = useContractForm<Values, InstrumentBody>(InstrumentBody, valuesOf(i, unit), (v) =>
+    bodyOf(id, v, unit),
+  );
   const save = useSave(
     (v: Values) =>
-      i ? api.put(`/gauges/${id}`, { ...bodyOf(id, v), version }) : api.post('/gauges', bodyOf(id, v)),
+      i
+        ? api.put(`/gauges/${id}`, { ...bodyOf(id, v, unit), version })
+        : api.post('/gauges', bodyOf(id, v, unit)),
     { topic: 'instruments', id, done: onClose },
   );
   const onType = () => {
     if (!i)
-      Object.entries(usualValues(form.getValues('type'))).forEach(([k, v]) =>
+      Object.entries(usualValues(form.getValues('type'), unit)).forEach(([k, v]) =>
         form.setValue(k as keyof Values, v),
       );
   };
   return (
     <Sheet title={i ? i.name : 'Add a gauge'} onClose={onClose} wide>
       <form onSubmit={(e) => void form.handleSubmit((v) => save.mutate(v))(e)} className="grid gap-4">
-        <FormFields form={form} of={asksOf(form.watch('type'), form.watch('settingKind'), all, onType)} />
+        <FormFields
+          form={form}
+          of={asksOf(form.watch('type'), form.watch('settingKind'), all, onType, unit)}
+        />
         <SaveTrouble error={save.error} onOver={setVersion} />
         <div>
           <Button look="brass" type="submit" disabled={save.isPending}>

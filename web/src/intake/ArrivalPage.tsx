@@ -57,7 +57,7 @@ export function ArrivalPage({ id }: { id: string }) {
             >
               It is this one
             </Button>
-            <TextLink to="/engines/new">Not among them: copy it from its manual</TextLink>
+            <TextLink to={`/engines/new?for=${id}`}>Not among them: add it</TextLink>
           </div>
           <p className="text-small text-soft">
             Its number, its photos and what was said stay with it. Measuring begins once it is known; limits

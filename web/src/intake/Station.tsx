@@ -22,6 +22,7 @@ import { useMay } from '../people/index.js';
 import { ToolList, useTools } from '../tools/index.js';
 import { PhotoStrip } from '../photos/index.js';
 import { Button, VerdictMark } from '../ui/index.js';
+import { KindOfJob } from './KindOfJob.js';
 import { JobLabel } from './JobLabel.js';
 import { LikelyFindings } from './LikelyFindings.js';
 
@@ -48,6 +49,7 @@ export function IntakeStation() {
       }
     >
       <div className="grid gap-4">
+        <KindOfJob file={file} />
         <Facts key={version} file={file} version={version} />
         {/* On a phone, which is a camera, photos come first. */}
         <div className="max-md:order-first">

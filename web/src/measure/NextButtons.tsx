@@ -83,9 +83,8 @@ export function NextButtons({
     case 'settle-limit':
       return <LinkButton to={`/engines/${file.engine.id}`}>See its limits</LinkButton>;
     case 'add-limit':
-      return (
-        <LinkButton to={`/engines/${file.engine.id}?add=${next.item.feature}`}>Add the limit</LinkButton>
-      );
+      // Asked in one line beside the readings.
+      return null;
     default:
       return next.at === null || placeKey(next.at) === placeKey(entry.station) ? null : (
         <Button onClick={() => entry.pick(next.at!)}>Go there</Button>

@@ -1,5 +1,13 @@
 import { useState } from 'react';
-import { bracketText, isGap, placeKey, type JobFile, type LengthUnit, type Place } from '@tribos/core/ground';
+import {
+  bracketText,
+  depthText,
+  isGap,
+  placeKey,
+  type JobFile,
+  type LengthUnit,
+  type Place,
+} from '@tribos/core/ground';
 import { placesRead, gapsRead, placeFigure } from '@tribos/core/readings';
 import { listedPlaces, underItsMap } from '../bar/index.js';
 import { byFacts } from '../kit/byFacts.js';
@@ -55,7 +63,7 @@ export const PlaceRows = byFacts(function PlaceRows({
                 <span className="min-w-28 flex-1 text-small leading-tight">
                   {underItsMap(file, place, unit)}
                   {place.part === 'piston' && place.place === 'gauge-height' && kit?.gaugeHeight
-                    ? ` (${kit.gaugeHeight / 1e6} mm up)`
+                    ? ` (${depthText(kit.gaugeHeight, unit)} up)`
                     : ''}
                   {offHeight && <span className="block text-undecided">kept, not used for clearance</span>}
                 </span>

@@ -3,6 +3,7 @@ import { PistonMatch, WarmUpSheet } from '../fit/index.js';
 import { GaugesBefore } from '../gauges/index.js';
 import { Next } from '../frame/index.js';
 import { nextHere, useJobContext, type JobContext } from '../job/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { Button, useSheets, type Sheets, type SheetsOf } from '../ui/index.js';
 import { WhatStands } from '../verdicts/index.js';
 import { CrossChecks } from './CrossChecks.js';
@@ -11,9 +12,9 @@ import { NextButtons } from './NextButtons.js';
 import { PutAside } from './PutAside.js';
 import { RoomTabs, ThingsPanel } from './ThingsPanel.js';
 import { lazy, useCallback, useMemo } from 'react';
-import { cylinderOf, isOfCylinder, type Place } from '@tribos/core/ground';
+import { cylinderOf, isOfCylinder, type Place, limitWants } from '@tribos/core/ground';
 import { boresOf } from '@tribos/core/bore';
-import { roomsMeasured, walkIn, type NextAction } from '@tribos/core/house';
+import { roomsMeasured, walkIn, wantsOf, type NextAction } from '@tribos/core/house';
 import { readingsOf, isCheckedSo, openZero, walkOf } from '@tribos/core/readings';
 
 const FindingSheet = lazy(async () => ({ default: (await import('../findings/index.js')).FindingSheet }));
@@ -168,7 +169,7 @@ function Stands({ context, entry, sheets }: { context: JobContext; entry: Bar; s
       {!nothingRead && gaugesBefore}
       <div className="no-print mt-3 flex flex-wrap">
         {quiet('Work done', 'work')}
-        {file.engine.kits.length > 0 && quiet('Came in at another size', 'came-in')}
+        {quiet('Came in at another size', 'came-in')}
         {quiet('Note', 'note')}
         {quiet('From a table', 'import')}
         {quiet('Hands free', 'hands-free')}
@@ -209,6 +210,11 @@ function Readings({
       {room !== null && (
         <ThingsPanel context={context} room={room} current={station} onPick={entry.pick} onItem={onItem} />
       )}
+      <Asked
+        file={file}
+        quiet={nextHere(judgement, 'measure')?.kind !== 'add-limit'}
+        wants={[...limitWants(judgement.items, file), ...wantsOf(file, ['readings'])]}
+      />
       <div
         hidden={room !== null}
         className={`grid gap-x-8 gap-y-5 bg-sheet p-3 ${alone ? 'lg:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)]' : 'sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]'}`}

@@ -53,12 +53,14 @@ export function ZeroSheet({
 }
 
 /** The instrument it is set in, or the ring. */
-const settingOf = (where: string, ringU: string): ZeroEntry['in'] =>
-  where === RING ? { kind: 'ring', u: uncertaintyOf(ringU) } : { kind: 'micrometer', instrumentId: where };
+const settingOf = (where: string, ringU: string, unit: LengthUnit): ZeroEntry['in'] =>
+  where === RING
+    ? { kind: 'ring', u: uncertaintyOf(ringU, unit) }
+    : { kind: 'micrometer', instrumentId: where };
 
 /** @returns NaN, which its reader refuses, where it is no length */
-function uncertaintyOf(text: string): number {
-  const read = parseReading(text, { unit: 'mm' });
+function uncertaintyOf(text: string, unit: LengthUnit): number {
+  const read = parseReading(text, { unit });
   return read.ok ? read.value : Number.NaN;
 }
 
@@ -103,13 +105,15 @@ function OpeningZero({
           </SelectField>
           {where === RING && (
             <TextField
-              label="Standard uncertainty of the ring, mm"
+              label={`Standard uncertainty of the ring, ${unit}`}
               hint="From its certificate"
               inputMode="decimal"
               className="figure"
               value={ringU}
               error={
-                ringU !== '' && Number.isNaN(uncertaintyOf(ringU)) ? 'That is no length in mm.' : undefined
+                ringU !== '' && Number.isNaN(uncertaintyOf(ringU, unit))
+                  ? `That is no length in ${unit}.`
+                  : undefined
               }
               onChange={(e) => setRingU(e.target.value)}
             />
@@ -119,7 +123,7 @@ function OpeningZero({
       }
       kind={ZERO}
       in={unit}
-      at={{ instrumentId: gauge.id, in: settingOf(where, ringU) }}
+      at={{ instrumentId: gauge.id, in: settingOf(where, ringU, unit) }}
       start={{
         text: toDecimal(suggested.value, unit, unit === 'mm' ? 3 : 4),
         repeats: 3,

@@ -4,6 +4,7 @@ import { HoneSheet } from '../hone/index.js';
 import { useJobContext, type JobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
 import { CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../rings/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { Button, Empty, useSheets, type Sheets, type SheetsOf } from '../ui/index.js';
 import { NextStep } from './NextStep.js';
 import { OrderOfWork } from './OrderOfWork.js';
@@ -13,6 +14,7 @@ import { useReadHere } from './useReadHere.js';
 import { usePreparing, type Preparing } from './usePreparing.js';
 import { lazy } from 'react';
 import { depthText, withUnit, type GappedRing } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
 import { boreAt, gapDepths, packOf } from '@tribos/core/rings';
 
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
@@ -163,9 +165,14 @@ function Rings({ context, at, sheets }: Part) {
     <div className="grid gap-4 bg-sheet p-3">
       <Head context={context} at={at} />
       <OrderOfWork steps={at.steps} unit={unit} />
+      <Asked file={file} wants={wantsOf(file, ['rings', 'hone'])} />
       {mine.length === 0 ? (
         <Empty>
-          <p>No ring sheet is on file for this piston, and no gap was tried.</p>
+          <p>
+            {pack
+              ? 'No gap was tried yet. Its rings are walked once the way out is decided and the wall is there.'
+              : 'Which rings it has is not on file. A gap may be tried all the same, at Measure, under other places.'}
+          </p>
         </Empty>
       ) : (
         <ul className="border-t border-ink/60">

@@ -21,7 +21,7 @@ export function usePreparing(context: JobContext) {
   const rings = useRingWork(context, leaves);
   const all = rings.flat();
   const walk = useMemo(
-    (): readonly Place[] => (all.length > 0 ? all.map(placeOf) : walkOf(file)),
+    (): readonly Place[] => (all.length > 0 ? all.map(placeOf) : walkOf(file, true)),
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [rings, file],
   );
@@ -43,6 +43,13 @@ export function usePreparing(context: JobContext) {
     },
     typedFor: `${tool === 'grinder' ? 'turns' : 'strokes'}: f files them`,
   });
+  // Rings that were typed here a moment ago are in hand at once.
+  const hasRings = all.length > 0;
+  const [hadRings, setHadRings] = useState(hasRings);
+  if (hasRings !== hadRings) {
+    setHadRings(hasRings);
+    if (hasRings && first && entry.station.part !== 'ring-gap') entry.pick(placeOf(first));
+  }
   const { station } = entry;
   const cylinder = isOfCylinder(station) ? station.cylinder : 0;
   const work =

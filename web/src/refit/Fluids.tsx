@@ -1,19 +1,17 @@
 import { useState } from 'react';
 import { parseFigure, sourceLine, type JobFile } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
 import { FLUID_FILLED, fluidName, refitState } from '@tribos/core/refit';
 import { newEntry, useSend } from '../job/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { TakeBack } from './TakeBack.js';
 import { Button, CheckField, TextField, Trouble } from '../ui/index.js';
 
 /** Fluids of this very variant, each with how its level is read and how its air is let out. */
 export function Fluids({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
   const { fluids } = refitState(file);
-  if (fluids.length === 0)
-    return (
-      <p className="bg-sheet p-3">
-        No fluids are on this engine’s sheet: the manual says which, and how much.
-      </p>
-    );
+  const wants = wantsOf(file, ['fluids']);
+  if (fluids.length === 0) return <Asked file={file} wants={wants} />;
   return (
     <section aria-label="Fluids" className="bg-sheet p-3">
       <h2 className="text-title font-semibold">Fluids</h2>
@@ -22,6 +20,7 @@ export function Fluids({ file, mayDo }: { file: JobFile; mayDo: boolean }) {
           <FluidRow key={f.at} file={file} of={f} mayDo={mayDo} />
         ))}
       </ul>
+      <Asked file={file} quiet wants={wants} />
     </section>
   );
 }
@@ -64,11 +63,19 @@ function FluidRow({
       <p className="text-small">
         {fluid.amount > 0 && (
           <>
-            <span className="figure">{fluid.amount}</span> cm³;{' '}
+            <span className="figure">
+              {fluid.printed ? `${fluid.printed} (${Math.round(fluid.amount)} cm³)` : `${fluid.amount} cm³`}
+            </span>
+            ;{' '}
           </>
         )}
-        level: {fluid.level}
-        {fluid.bleed && `; air out: ${fluid.bleed}`}
+        {[
+          fluid.level && `level: ${fluid.level}`,
+          fluid.bleed && `air out: ${fluid.bleed}`,
+          !fluid.level && fluid.amount === 0 && 'filled to its mark',
+        ]
+          .filter(Boolean)
+          .join('; ')}
       </p>
       <p className="text-small text-soft">
         {sourceLine(fluid.source)}

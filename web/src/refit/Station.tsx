@@ -1,4 +1,5 @@
 import { Suspense } from 'react';
+import { jobKindInfo } from '@tribos/core/ground';
 import { notYetStarted } from '@tribos/core/refit';
 import { LeakAfter, LeakBar, useLeakAfter } from '../before/index.js';
 import { useJobContext } from '../job/index.js';
@@ -15,6 +16,7 @@ export function RefitStation() {
   const mayDo = useMay('measure');
   const leakAfter = useLeakAfter(file, mayDo);
   const missing = notYetStarted(file, judgement.items, unit);
+  const { notStarted } = jobKindInfo(file);
   return (
     <Suspense fallback={<Loading what="what goes back" />}>
       <BackPanel
@@ -29,13 +31,15 @@ export function RefitStation() {
         }
       >
         <section
-          aria-label="First start"
+          aria-label={notStarted ? 'Ready to go back' : 'First start'}
           className={`mb-4 border-l-5 bg-sheet p-3 ${missing.length > 0 ? 'border-undecided' : 'border-within'}`}
         >
-          <h2 className="text-title font-semibold">First start</h2>
+          <h2 className="text-title font-semibold">{notStarted ? 'Ready to go back' : 'First start'}</h2>
           {missing.length > 0 ? (
             <>
-              <p className="text-lead font-semibold text-undecided">Shut. Still missing:</p>
+              <p className="text-lead font-semibold text-undecided">
+                {notStarted ? 'Not yet. Still missing:' : 'Shut. Still missing:'}
+              </p>
               <ul className="mt-1">
                 {missing.map((m) => (
                   <li key={m} className="border-t border-rule py-1">
@@ -46,12 +50,15 @@ export function RefitStation() {
             </>
           ) : (
             <p className="text-lead font-semibold text-within">
-              Open: everything is back, counted and filled.
+              {notStarted
+                ? 'It may go: everything is back, counted, oiled and closed.'
+                : 'Open: everything is back, counted and filled.'}
             </p>
           )}
           <p className="mt-2 text-small text-soft">
-            Outdoors or with extraction: carbon monoxide. Kill switch checked, hands and clothes clear,
-            extinguisher at hand. A water-cooled watercraft engine is never run dry.
+            {notStarted
+              ? 'It is not started here: whoever builds it in fills it first, by its manual.'
+              : 'Outdoors or with extraction: carbon monoxide. Kill switch checked, hands and clothes clear, extinguisher at hand. A water-cooled watercraft engine is never run dry.'}
           </p>
         </section>
         <Checks file={file} mayDo={mayDo} />

@@ -1,6 +1,6 @@
 import { capital, RING_NAMES, withUnit, nm, type JobFile, type LengthUnit } from '@tribos/core/ground';
 import { gapAt, gapChange, RING_WARM_UP, type RingWork } from '@tribos/core/rings';
-import { Sheet } from '../ui/index.js';
+import { Empty, Sheet } from '../ui/index.js';
 
 /** What warmth does to one gap, cold, in the first seconds and once warm: it explains and never overrides. */
 export function WarmGapSheet({
@@ -21,6 +21,15 @@ export function WarmGapSheet({
   const cold = at?.low ?? target.low;
   const more = cold !== null && target.low !== null ? cold - target.low : null;
   const figure = (v: number) => withUnit(nm(v), { unit, step: 10_000 });
+  if (engine.wall === 'unknown' || engine.proposed?.includes('cooling'))
+    return (
+      <Sheet title={`${capital(RING_NAMES[target.ring])} as it warms`} onClose={onClose}>
+        <Empty>
+          What the wall is and how the engine is cooled decide this, and nobody has said it: type “wall: iron
+          sleeve”, “air cooled” in any line that asks for something of the sheet.
+        </Empty>
+      </Sheet>
+    );
   const { first, warm } = RING_WARM_UP[engine.cooling];
   const changes = [
     { name: 'cold', change: 0 },

@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { GASKETS, placeKey, type JobFile, type Place } from '@tribos/core/ground';
+import { GASKETS, placeKey, type JobFile, type Place, limitWants } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
 import { placeOn, thingsOfKind, type Measurand, type Thing } from '@tribos/core/measurands';
 import { placesRead, gapsRead, walkOf } from '@tribos/core/readings';
 import {
@@ -16,7 +17,8 @@ import {
 import { readingSheets, ReadingStation, useBar, type Bar, type ReadingSheets } from '../bar/index.js';
 import { Panels, type JobContext } from '../job/index.js';
 import { ThingsPanel } from '../measure/index.js';
-import { Empty, useSheets, type Sheets } from '../ui/index.js';
+import { Asked } from '../sheetLines/index.js';
+import { useSheets, type Sheets } from '../ui/index.js';
 import { BuildBar } from './BuildBar.js';
 import { BuildSheet } from './BuildSheet.js';
 import { CamTiming } from './CamTiming.js';
@@ -111,11 +113,17 @@ export function SetupPanel({
           {tabs}
           {sections.length > 1 && <SectionTabs {...part} sections={sections} section={section!} />}
         </div>
-        {isEmpty && (
-          <Empty>
-            <p>This engine’s sheet has no limit for deck, squish, valves or cams, and no ports.</p>
-          </Empty>
-        )}
+        <Asked
+          file={file}
+          quiet={!isEmpty}
+          wants={[
+            ...wantsOf(file, ['setup']),
+            ...limitWants(
+              context.judgement.items.filter((f) => f.feature.startsWith('setup.')),
+              file,
+            ),
+          ]}
+        />
         {section?.key === 'squish' && <SquishPart {...part} />}
         {section?.key === 'valves' && <ValvesPart {...part} />}
         {section?.key === 'ports' && <PortsPart {...part} />}

@@ -17,7 +17,7 @@ export function FirstSteps({ benches, has }: Pick<BenchesView, 'benches' | 'has'
     },
     {
       name: 'An engine',
-      what: 'from its manual: sizes, then its page of limits',
+      what: 'kind, strokes and bore are enough; then its page',
       to: '/engines/new',
       done: has.engine,
       ask: 'Add an engine',

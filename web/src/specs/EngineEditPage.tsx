@@ -5,6 +5,7 @@ import { api } from '../kit/api.js';
 import { keys } from '../kit/queries.js';
 import { Failed, Loading, Page } from '../ui/index.js';
 import { EngineForm } from './EngineForm.js';
+import { FoundForm } from './FoundForm.js';
 
 /** Adds an engine, or types one on. */
 export function EngineEditPage() {
@@ -19,9 +20,13 @@ export function EngineEditPage() {
   return (
     <Page
       title={data ? `${data.spec.maker} ${data.spec.model}` : 'Add an engine'}
-      sub="As its manual has it; drawn while you type. Limits come after."
+      sub={
+        data
+          ? 'As its manual has it; drawn while you type.'
+          : 'This much is enough to begin: whatever hangs on more asks for it where it is needed.'
+      }
     >
-      <EngineForm key={id ?? 'new'} view={data ?? null} />
+      {data ? <EngineForm key={id} view={data} /> : <FoundForm />}
     </Page>
   );
 }

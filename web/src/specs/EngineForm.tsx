@@ -1,6 +1,5 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { v7 } from 'uuid';
 import { NewEngine, type EngineView } from '@tribos/contract';
 import { readPortLine, type LengthUnit } from '@tribos/core/ground';
 import {
@@ -19,7 +18,7 @@ import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
 import { Button } from '../ui/index.js';
 import { CrownPicture } from './CrownPicture.js';
-import { drawn, linesOf, NO_VALUES, portsOf, valuesOf, type EngineValues } from './engineValues.js';
+import { drawn, linesOf, portsOf, valuesOf, type EngineValues } from './engineValues.js';
 import { WallPicture } from './WallPicture.js';
 
 const bodyOf = (id: string, v: EngineValues, unit: LengthUnit): NewEngine => ({
@@ -33,7 +32,7 @@ const bodyOf = (id: string, v: EngineValues, unit: LengthUnit): NewEngine => ({
     .map((c) => c.trim())
     .filter(Boolean),
   bore: lengthOf('bore', v.bore, unit),
-  stroke: lengthOf('stroke', v.stroke, unit),
+  stroke: lengthOrNull('stroke', v.stroke, unit),
   wall: v.wall,
   sleeveOuter: v.wall === 'iron-sleeve' ? lengthOrNull('sleeveOuter', v.sleeveOuter, unit) : null,
   zeroAt: v.zeroAt,
@@ -70,13 +69,14 @@ function asksOf(v: EngineValues, unit: LengthUnit): FormAsks<EngineValues> {
       ],
     },
     bore: length('Bore', 'Another unit is said with it: 77 mm, 3.0315 in'),
-    stroke: length('Stroke'),
+    stroke: length('Stroke', 'Empty while nobody knows it'),
     wall: {
       label: 'Wall of the bore',
       words: {
         'iron-sleeve': 'iron or steel sleeve',
         plated: 'nickel–silicon-carbide plating',
         chrome: 'hard chrome',
+        unknown: 'not known yet',
       },
     },
     cooling: { label: 'Cooled by', words: { liquid: 'liquid', air: 'air' } },
@@ -109,31 +109,25 @@ function asksOf(v: EngineValues, unit: LengthUnit): FormAsks<EngineValues> {
 }
 
 /**
- * An engine as its manual has it, drawn while it is typed: the crown from above and the wall unrolled. The same form
- * adds one and types one on.
+ * An engine typed on as its manual has it, drawn while it is typed: the crown from above and the wall unrolled.
  */
-export function EngineForm({ view }: { view: EngineView | null }) {
+export function EngineForm({ view }: { view: EngineView }) {
   const navigate = useNavigate();
   const settings = useSettings();
   // What is typed stands in the unit it was begun in.
   const [unit] = useState(settings.unit);
-  const [id] = useState(() => view?.spec.id ?? v7());
-  const [version, setVersion] = useState(view?.version ?? 0);
-  const form = useContractForm<EngineValues, NewEngine>(
-    NewEngine,
-    view ? valuesOf(view.spec, unit) : NO_VALUES,
-    (v) => bodyOf(id, v, unit),
+  const { id } = view.spec;
+  const [version, setVersion] = useState(view.version);
+  const form = useContractForm<EngineValues, NewEngine>(NewEngine, valuesOf(view.spec, unit), (v) =>
+    bodyOf(id, v, unit),
   );
   const save = useSave(
-    (v: EngineValues) =>
-      view
-        ? api.put<EngineView>(`/engines/${id}`, { ...bodyOf(id, v, unit), version })
-        : api.post<EngineView>('/engines', bodyOf(id, v, unit)),
+    (v: EngineValues) => api.put<EngineView>(`/engines/${id}`, { ...bodyOf(id, v, unit), version }),
     {
       topic: 'engines',
       id,
       view: keys.engine(id),
-      done: () => void navigate(view ? `/engines/${id}` : `/engines/${id}?copy=page`),
+      done: () => void navigate(`/engines/${id}`),
     },
   );
   const values = form.watch();
@@ -153,9 +147,9 @@ export function EngineForm({ view }: { view: EngineView | null }) {
         <SaveTrouble error={save.error} onOver={setVersion} />
         <div className="flex flex-wrap items-center gap-3">
           <Button look="brass" type="submit" disabled={save.isPending}>
-            {view ? 'Save' : 'Add it, then its limits'}
+            Save
           </Button>
-          {view && view.jobs > 0 && (
+          {view.jobs > 0 && (
             <span className="text-small text-soft">
               {view.jobs === 1 ? 'One job is' : `${view.jobs} jobs are`} judged anew by it.
             </span>

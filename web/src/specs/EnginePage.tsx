@@ -27,7 +27,7 @@ import { TrustText, worthTyping } from './trust.js';
 import { WallPicture } from './WallPicture.js';
 
 const CheckLimits = lazy(async () => ({ default: (await import('./CheckLimits.js')).CheckLimits }));
-const CopyPageSheet = lazy(async () => ({ default: (await import('./CopyPageSheet.js')).CopyPageSheet }));
+const CopyPageSheet = lazy(async () => ({ default: (await import('../sheetLines/index.js')).CopyPageSheet }));
 const KitSheet = lazy(async () => ({ default: (await import('./KitSheet.js')).KitSheet }));
 const PartView = lazy(async () => ({ default: (await import('./PartView.js')).PartView }));
 const PartSheet = lazy(async () => ({ default: (await import('./PartSheet.js')).PartSheet }));
@@ -80,7 +80,7 @@ export function EnginePage() {
   return (
     <Page
       title={`${spec.maker} ${spec.model}`}
-      sub={`${spec.kind}, ${spec.strokes}-stroke, ${spec.cylinders.join(' and ')}, ${WALL_NAMES[spec.wall]}, ${figure(spec.bore, 10_000)} × ${figure(spec.stroke, 10_000)} ${unit}; 0° is ${spec.zeroAt}`}
+      sub={`${spec.kind}, ${spec.strokes}-stroke, ${spec.cylinders.join(' and ')}, ${WALL_NAMES[spec.wall]}, ${figure(spec.bore, 10_000)} × ${spec.stroke === null ? '?' : figure(spec.stroke, 10_000)} ${unit}; 0° is ${spec.zeroAt}`}
       actions={
         mayEdit && (
           <>

@@ -11,7 +11,12 @@ import { Empty, Failed, FileButton, LinkButton, Loading, Page, Trouble } from '.
 
 const BringInSheet = lazy(async () => ({ default: (await import('./BringInSheet.js')).BringInSheet }));
 
-export const WALL_NAMES = { 'iron-sleeve': 'iron sleeve', plated: 'plated', chrome: 'hard chrome' } as const;
+export const WALL_NAMES = {
+  'iron-sleeve': 'iron sleeve',
+  plated: 'plated',
+  chrome: 'hard chrome',
+  unknown: 'wall not known',
+} as const;
 
 export function EnginesPage() {
   const { unit } = useSettings();
@@ -71,7 +76,7 @@ export function EnginesPage() {
                 {e.kind}, {e.strokes}-stroke, {e.cylinders === 1 ? 'single' : `${e.cylinders} cylinders`} ·{' '}
                 <span className="figure">
                   {formatLength(nm(e.bore), { unit, step: 10_000 })} ×{' '}
-                  {formatLength(nm(e.stroke), { unit, step: 10_000 })} {unit}
+                  {e.stroke === null ? '?' : formatLength(nm(e.stroke), { unit, step: 10_000 })} {unit}
                 </span>{' '}
                 · {WALL_NAMES[e.wall]}
               </span>

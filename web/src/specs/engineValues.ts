@@ -26,30 +26,6 @@ export interface EngineValues {
   ports: string;
 }
 
-/** An engine nobody has typed yet. */
-export const NO_VALUES: EngineValues = {
-  maker: '',
-  model: '',
-  kind: 'motorcycle',
-  strokes: '4',
-  cylinders: 'cylinder',
-  bore: '',
-  stroke: '',
-  wall: 'iron-sleeve',
-  sleeveOuter: '',
-  zeroAt: 'front',
-  pinAxisDeg: '90',
-  top: '',
-  mid: '',
-  low: '',
-  wallDepth: '',
-  pin: '',
-  cooling: 'liquid',
-  year: '',
-  code: '',
-  ports: '',
-};
-
 /** An engine as it is typed on. */
 export const valuesOf = (e: EngineSpec, unit: LengthUnit): EngineValues => ({
   maker: e.maker,

@@ -1,7 +1,10 @@
 import { useState } from 'react';
-import { CAUTIONS, inScope, listsOf, SCOPES, scopesOf, type Scope } from '@tribos/core/strip';
+import { wantsOf } from '@tribos/core/house';
+import { jobKind } from '@tribos/core/ground';
+import { CAUTIONS, inScope, listsOf, SCOPES, scopesFor, type Scope } from '@tribos/core/strip';
 import { useMay } from '../people/index.js';
 import { ToolList, type useTools } from '../tools/index.js';
+import { Asked } from '../sheetLines/index.js';
 import { Button } from '../ui/index.js';
 import type { Strip } from './useStrip.js';
 
@@ -13,7 +16,7 @@ export function Begin({ strip, tools }: { strip: Strip; tools: ReturnType<typeof
   const [list, setList] = useState<'sheet' | 'general'>(lists.sheet ? 'sheet' : 'general');
   const [look, setLook] = useState(false);
   const from = (list === 'sheet' ? lists.sheet : null) ?? lists.general;
-  const scopes = scopesOf(engine);
+  const scopes = scopesFor(strip.file);
   const choice = 'min-h-11 border-b-3 px-3';
   const on = (is: boolean) => (is ? 'border-brass font-semibold text-brass' : 'border-transparent text-soft');
   return (
@@ -62,7 +65,7 @@ export function Begin({ strip, tools }: { strip: Strip; tools: ReturnType<typeof
         </div>
         <ul className="border-t border-ink/60">
           {scopes.map((scope: Scope) => {
-            const sections = inScope(from, scope);
+            const sections = inScope(from, scope, jobKind(strip.file));
             const steps = sections.flatMap((s) => s.steps);
             return (
               <li key={scope} className="flex flex-wrap items-center gap-3 border-b border-rule py-2">
@@ -75,7 +78,7 @@ export function Begin({ strip, tools }: { strip: Strip; tools: ReturnType<typeof
                 </div>
                 {mayDo && (
                   <Button
-                    look={scope === 'top' ? 'brass' : 'line'}
+                    look={scope === scopes[0] ? 'brass' : 'line'}
                     onClick={() => strip.begin(scope, list, look ? 'look' : 'rebuild')}
                   >
                     Begin: {SCOPES[scope].split(':')[0]}
@@ -91,7 +94,12 @@ export function Begin({ strip, tools }: { strip: Strip; tools: ReturnType<typeof
       </section>
       <div className="bg-sheet p-4">
         <ToolList tools={tools.tools} say={tools.say} />
-        {tools.tools.length === 0 && <p className="text-soft">No special tool is on file for this engine.</p>}
+        {tools.tools.length === 0 && (
+          <p className="text-soft">
+            No special tool is on file for this engine: none, or nobody listed them.
+          </p>
+        )}
+        <Asked file={strip.file} quiet wants={wantsOf(strip.file, ['strip'])} />
       </div>
     </div>
   );

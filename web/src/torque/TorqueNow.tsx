@@ -40,9 +40,13 @@ export function TorqueNow({ torque, onward }: { torque: Torque; onward: ReactNod
       <p className="text-reading leading-tight font-semibold">
         {now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`}
       </p>
-      <p className="figure text-[2.75rem] leading-none font-semibold">{stepText(step, group.wrench)}</p>
+      <p className="figure text-[2.75rem] leading-none font-semibold">
+        {stepText(step, group.wrench, group.group.unit)}
+      </p>
       {group.wrench?.adapter && step.by === 'torque' && (
-        <p className="text-soft">set so, for {stepText(step, null)} at the bolt through the adapter</p>
+        <p className="text-soft">
+          set so, for {stepText(step, null, group.group.unit)} at the bolt through the adapter
+        </p>
       )}
       {now!.pass === group.group.steps.length - 1 && (
         <p className="mt-1 font-semibold text-brass">Paint mark on each as it is done.</p>

@@ -1,10 +1,12 @@
 import { useEffect, useRef, type ReactNode } from 'react';
 import { fromBase, type JobFile } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
 import { settingOf, stepText, type GroupState } from '@tribos/core/torque';
 import { useFootKeys } from '../bar/index.js';
 import { PressBar, StationFrame, type Face } from '../frame/index.js';
 import { connectLine, onFigure, sayPlace } from '../gaugeLine/index.js';
-import { Button, Empty, Kbd, ReasonSheet, Trouble, useSheets, type SheetsOf } from '../ui/index.js';
+import { Asked } from '../sheetLines/index.js';
+import { Button, Kbd, ReasonSheet, Trouble, useSheets, type SheetsOf } from '../ui/index.js';
 import { CheckSheet } from './CheckSheet.js';
 import { OddBoltSheet } from './OddBoltSheet.js';
 import { TorqueGroups } from './TorqueGroups.js';
@@ -78,7 +80,11 @@ export function TorquePanel({
     return (
       <StationFrame label="Torque" next={null}>
         {tabs}
-        <Empty>No torque plan is on file for this engine: its sheet takes one, group by group.</Empty>
+        <Asked file={file} wants={wantsOf(file, ['torque'])} />
+        <p className="max-w-prose text-soft">
+          Bolts are numbered in the order they are tightened. Nothing but what is typed is on the sheet: any
+          other group goes into the same line.
+        </p>
       </StationFrame>
     );
   const shown = group ?? groups.at(-1)!;
@@ -120,6 +126,7 @@ export function TorquePanel({
         }
       >
         {tabs}
+        <Asked file={file} quiet wants={wantsOf(file, ['torque'])} />
         <section
           className="border-l-5 border-brass bg-sheet p-4"
           aria-live="polite"
@@ -183,7 +190,7 @@ function faceOf({ group, now, asks, marked, trouble }: Torque): Face {
   return {
     of: `${group.group.name}, step ${now!.pass + 1} of ${group.group.steps.length}`,
     big: now!.holes.length === 1 ? `Bolt ${now!.holes[0]}` : `All ${now!.holes.length}, in order`,
-    figure: stepText(group.group.steps[now!.pass]!, group.wrench),
+    figure: stepText(group.group.steps[now!.pass]!, group.wrench, group.group.unit),
     waits: trouble ?? (group.wrench ? null : 'Which wrench? Key w.'),
   };
 }

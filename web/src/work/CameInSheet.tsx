@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { WORK_DONE, type JobFile, type WorkKind } from '@tribos/core/ground';
+import { wantsOf } from '@tribos/core/house';
 import { EntrySheet } from '../entry/index.js';
 import { newEntry } from '../job/index.js';
-import { CheckField } from '../ui/index.js';
+import { Asked } from '../sheetLines/index.js';
+import { CheckField, Sheet } from '../ui/index.js';
 
 /**
  * A wall that came in at another size, made by others, its piston in the box: said once, and from then on it is what the
@@ -12,6 +14,16 @@ export function CameInSheet({ file, onClose }: { file: JobFile; onClose: () => v
   const { kits, cylinders } = file.engine;
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [boxed, setBoxed] = useState(true);
+  // Which piston it was made for is typed here where none is on file.
+  if (kits.length === 0)
+    return (
+      <Sheet title="Came in at another size" onClose={onClose} wide>
+        <p className="text-soft">
+          For which piston was it made? As its crown, its box or its leaflet has it.
+        </p>
+        <Asked file={file} wants={wantsOf(file, ['routes']).filter((w) => w.key === 'kit')} />
+      </Sheet>
+    );
   const on = left.size === 0 ? [null] : cylinders.flatMap((_, i) => (left.has(i) ? [] : [i]));
   return (
     <EntrySheet
@@ -27,7 +39,7 @@ export function CameInSheet({ file, onClose }: { file: JobFile; onClose: () => v
       start={{ kitId: kits.find((k) => k.oversize > 0)?.id ?? kits[0]?.id ?? null }}
       asks={{
         kitId: { label: 'Made for', among: kits.map((k) => [k.id, `${k.name}, ${k.maker}`]) },
-        text: { label: 'By whom, as far as it is known' },
+        text: { label: 'By whom, and by what it is known: a mark on the crown, a reading' },
       }}
       needs={{ kitId: 'For which piston was it made?' }}
       beforeKeep={() => (

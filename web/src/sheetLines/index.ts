@@ -1,0 +1,2 @@
+export { Asked } from './Asked.js';
+export { CopyPageSheet } from './CopyPageSheet.js';
