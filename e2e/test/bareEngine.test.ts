@@ -53,12 +53,22 @@ const line = () =>
     'no line is asked for',
   );
 
-/** Types what is asked in place, by keyboard, and waits until it is kept. */
+/** Types what is asked in place, by keyboard, and waits until it is kept and the screen has gone on. */
 async function types(text: string, kept: (file: JobFile) => boolean, job: string) {
   const box = (await line())!;
   await box.sendKeys(Key.chord(Key.CONTROL, 'a'), text);
   await box.sendKeys(Key.ENTER);
   await driver().wait(async () => kept(await fileOf(job)), 10_000, `never kept: ${text}`);
+  await driver().wait(
+    () =>
+      driver().executeScript<boolean>(
+        'return document.querySelector(arguments[0])?.value !== arguments[1]',
+        `${WANTED} input`,
+        text,
+      ),
+    10_000,
+    `still in its box: ${text}`,
+  );
 }
 const part = (file: JobFile, name: string): unknown => file.engine.parts?.[name];
 const fluids = (file: JobFile): readonly unknown[] =>

@@ -49,10 +49,10 @@ export function ChooseGauges({ onClose }: { onClose: () => void }) {
         await api.post('/gauges', bodyOf(g, ids.get(g.key)!, setter ? ids.get(setter.key)! : null));
         setDone(i + 1);
       }
-      touch('instruments', '');
+      void touch('instruments', '');
       onClose();
     } catch (e) {
-      touch('instruments', '');
+      void touch('instruments', '');
       setTrouble((e as Error).message);
     }
   };

@@ -36,7 +36,6 @@ const TOUCHES: Record<Topic, (id: string) => readonly QueryKey[]> = {
 
 export const isTopic = (table: string): table is Topic => (TOPICS as readonly string[]).includes(table);
 
-/** Looks again at everything that a change of a topic touches, whoever made it. */
-export function touch(topic: Topic, id: string): void {
-  for (const queryKey of TOUCHES[topic](id)) void queryClient.invalidateQueries({ queryKey });
-}
+/** Looks again at everything that a change of a topic touches, whoever made it: done once what is on screen has been read. */
+export const touch = (topic: Topic, id: string): Promise<unknown> =>
+  Promise.all(TOUCHES[topic](id).map((queryKey) => queryClient.invalidateQueries({ queryKey })));

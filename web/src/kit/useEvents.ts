@@ -6,7 +6,7 @@ import { isTopic, touch } from './topics.js';
 
 /** After a gap, or of a topic newer than this page, anything may have changed. */
 const heard = (table: string, id: string): void =>
-  isTopic(table) ? touch(table, id) : void queryClient.invalidateQueries();
+  void (isTopic(table) ? touch(table, id) : queryClient.invalidateQueries());
 
 /** The foot-switch of a phone was pressed, for the screen of that name. */
 export const presses = signal<[screen: string]>();

@@ -9,6 +9,7 @@ import { touch } from './topics.js';
  * @param send       the request
  * @param after.id   the job, engine or thing the topic is about
  * @param after.view where the answer is shown, when it is a whole view
+ * @param after.once it is done when it is `kept`, or only when the screen shows it
  */
 export function useSave<V, R>(
   send: (values: V) => Promise<R>,
@@ -16,15 +17,17 @@ export function useSave<V, R>(
     readonly topic: Topic;
     readonly id: string;
     readonly view?: QueryKey;
+    readonly once?: 'kept' | 'shown';
     readonly done?: (answer: R) => void;
   },
 ) {
   return useMutation({
     mutationFn: send,
-    onSuccess: (answer) => {
-      touch(after.topic, after.id);
+    onSuccess: async (answer) => {
+      const shown = touch(after.topic, after.id);
       // After the rest was called stale: this answer is newer than what is on its way.
       if (after.view) queryClient.setQueryData(after.view, answer);
+      if (after.once === 'shown') await shown;
       after.done?.(answer);
     },
   });

@@ -14,7 +14,17 @@ import { inHand, isSaid, keepSource, lastSource, sourceOf, type PageSource } fro
  * One thing of the sheet, asked where the work is: one line as the page has it, what was understood of it at once, kept with
  * the page that was typed from last.
  */
-export function AskLine({ engine, want, onKept }: { engine: EngineSpec; want: Want; onKept: () => void }) {
+export function AskLine({
+  engine,
+  want,
+  onKeep,
+  onKept,
+}: {
+  engine: EngineSpec;
+  want: Want;
+  onKeep: () => void;
+  onKept: () => void;
+}) {
   const { unit } = useSettings();
   const place = `tribos:asked:${engine.id}:${want.key}`;
   const [text, setText] = useState(() => sessionStorage.getItem(place) ?? `${want.begins} `);
@@ -40,6 +50,8 @@ export function AskLine({ engine, want, onKept }: { engine: EngineSpec; want: Wa
   const save = useSave((of: Line) => keepLine(engine.id, of, source, idOf), {
     topic: 'sheet_parts',
     id: engine.id,
+    // Until the next is asked, nothing can be typed that would go with this one.
+    once: 'shown',
     done: () => {
       sessionStorage.removeItem(place);
       setText(`${want.begins} `);
@@ -57,6 +69,7 @@ export function AskLine({ engine, want, onKept }: { engine: EngineSpec; want: Wa
       return setTrouble('Which page is it from? Or by the manual in hand.');
     }
     keepSource(engine, source);
+    onKeep();
     save.mutate(line);
   };
   return (
@@ -71,6 +84,7 @@ export function AskLine({ engine, want, onKept }: { engine: EngineSpec; want: Wa
         <span className="text-lead font-semibold">{want.asks}</span>
         <input
           value={text}
+          readOnly={save.isPending}
           onChange={(e) => type(e.target.value)}
           onFocus={(e) => e.target.setSelectionRange(e.target.value.length, e.target.value.length)}
           spellCheck={false}

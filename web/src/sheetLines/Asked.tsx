@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import type { JobFile } from '@tribos/core/ground';
 import type { Want } from '@tribos/core/ground';
 import { useMay } from '../people/index.js';
@@ -21,8 +21,15 @@ export function Asked({
 }) {
   const mayEdit = useMay('edit-specs');
   const [picked, setPicked] = useState<string | null>(null);
+  const section = useRef<HTMLElement>(null);
+  const goesOn = useRef(false);
   const first = quiet ? undefined : (wants.find((w) => w.needed) ?? wants[0]);
   const asked = wants.find((w) => w.key === picked) ?? first;
+  // Whoever typed the last one goes on in the next; what is asked because somebody else typed leaves the keys to the gauge.
+  useEffect(() => {
+    if (goesOn.current) section.current?.querySelector('input')?.focus();
+    goesOn.current = false;
+  }, [asked?.key]);
   if (wants.length === 0) return null;
   const others = wants.filter((w) => w !== asked);
   if (!mayEdit)
@@ -33,8 +40,16 @@ export function Asked({
       </p>
     );
   return (
-    <section aria-label="Wanted of the sheet" className="no-print my-2 grid gap-1">
-      {asked && <AskLine key={asked.key} engine={file.engine} want={asked} onKept={() => setPicked(null)} />}
+    <section ref={section} aria-label="Wanted of the sheet" className="no-print my-2 grid gap-1">
+      {asked && (
+        <AskLine
+          key={asked.key}
+          engine={file.engine}
+          want={asked}
+          onKeep={() => (goesOn.current = true)}
+          onKept={() => setPicked(null)}
+        />
+      )}
       {others.length > 0 && (
         <p className="flex flex-wrap items-center gap-x-3 text-small text-soft">
           {asked ? 'Also missing here, each in one line:' : 'Not on the sheet, each in one line:'}
@@ -42,7 +57,10 @@ export function Asked({
             <button
               key={w.key}
               type="button"
-              onClick={() => setPicked(w.key)}
+              onClick={() => {
+                goesOn.current = true;
+                setPicked(w.key);
+              }}
               className="min-h-11 text-blue underline underline-offset-4"
             >
               {w.noun}
