@@ -111,7 +111,11 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
     filedSince(of) ??
     figuresSay(
       of,
-      (f) => f.feature.startsWith('ring.gap') && cylinderOf(f) === of.cylinder,
+      // Rails no sheet speaks of go on as they come.
+      (f) =>
+        f.feature.startsWith('ring.gap') &&
+        cylinderOf(f) === of.cylinder &&
+        !(f.feature === 'ring.gap.rail' && f.state === 'noLimit'),
       // Nothing to prove a gap by is no matter of Prepare, which would send back: it is typed, or said in words.
       !hasLimit(of, (x) => x.startsWith('ring.gap')) &&
         (of.cylinder === null || !packOf(of.file, of.cylinder))

@@ -1,5 +1,6 @@
-import { standingDecision, type JobFile } from '../job/index.js';
+import { standingDecision, wantsStation, type JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
+import { bottomOff, stripPlan } from '../strip/index.js';
 import {
   capital,
   printedDay,
@@ -32,6 +33,15 @@ export const stepName = (
   cylinder === null || file.engine.cylinders.length === 1
     ? step.what
     : `${capital(file.engine.cylinders[cylinder]!)}: ${step.what}`;
+
+/** Whether it may go together: what becomes of it is decided, or there is nothing to decide and it lies apart. */
+function mayBegin(file: JobFile): boolean {
+  // Crank and cases come first: nothing is laid on what is not there.
+  if (bottomOff(file)) return false;
+  if (standingDecision(file) !== null) return true;
+  const { chosen, now } = stripPlan(file);
+  return !wantsStation(file, 'decide') && wantsStation(file, 'top') && chosen !== null && now === null;
+}
 
 const ODD = {
   'not-there': 'not on this engine',
@@ -135,7 +145,7 @@ export const assembly: Room = {
       urgency: 'step',
       find: (): Action | null => {
         const { begun, now } = assemblyRun(file);
-        if (!begun && standingDecision(file) !== null)
+        if (!begun && mayBegin(file))
           return {
             kind: 'assemble',
             urgency: 'decide',

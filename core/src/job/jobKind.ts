@@ -75,6 +75,14 @@ export const jobKind = fact('kind of job', (file): JobKind => {
 /** What is known of a kind of job. */
 export const jobKindInfo = (file: JobFile): JobKindInfo => JOB_KINDS[jobKind(file)];
 
-/** Whether a job of its kind needs a station at all. */
-export const wantsStation = (file: JobFile, station: string): boolean =>
-  !jobKindInfo(file).without.includes(station);
+/** Whether the cylinder was lifted all the same, by how it comes apart. By the name of the entry: its kind belongs to a room above. */
+const topLifted = fact('top lifted', (file): boolean => {
+  const plan = ledgerOf(file.log).standing(['strip-plan']).at(-1) as { readonly scope?: string } | undefined;
+  return plan?.scope !== undefined && plan.scope !== 'bottom';
+});
+
+/** Whether a job of its kind needs a station at all: what was lifted is put back by its list. */
+export const wantsStation = (file: JobFile, station: string): boolean => {
+  const { without, topLeftOn } = jobKindInfo(file);
+  return !without.includes(station) || (station === 'top' && topLeftOn === true && topLifted(file));
+};

@@ -19,5 +19,6 @@ export { heldOf, readingsOf, readingsOn } from './standingReadings.js';
 export { gapsOn, gapsRead, standingTries } from './gapState.js';
 export { placesOn, placesRead } from './placeState.js';
 export * from './suggestedZero.js';
+export * from './thirdDirection.js';
 export * from './zeroChecks.js';
 export * from './zeros.js';

@@ -10,11 +10,10 @@ import {
 } from '../gauges/index.js';
 import { isOfCylinder, type BorePlace, type GapPlace, type SizePlace } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
-import { halfTurn, isBlocked, thrustAngle } from '../specs/index.js';
-import { nm } from '../units/index.js';
 import { cylinderOf, type Figure } from '../verdicts/index.js';
 import { comparatorWorth } from './comparatorWorth.js';
 import type { PlaceState, ReadingsState } from './readingsState.js';
+import { thirdDirection } from './thirdDirection.js';
 
 export type NextReadKind = 'repeat' | 'five' | 'third-direction' | 'other-gauge' | 'comparator' | 'leaves';
 
@@ -37,14 +36,17 @@ const MINUTES: Record<NextReadKind, number> = {
 const MOST_REPEATS = 6;
 
 /** Where a third direction would show an oval lying between the two that were read. */
-function thirdDirection(file: JobFile, item: Figure): BorePlace | null {
+function thirdFor(file: JobFile, item: Figure, readings: ReadingsState): BorePlace | null {
   const cylinder = cylinderOf(item);
   if (cylinder === null) return null;
-  const depth = nm(item.depth ?? file.engine.depths.top);
-  const angle = [45, 135]
-    .map((o) => halfTurn(thrustAngle(file.engine) + o))
-    .find((a) => !isBlocked(file.engine, depth, a));
-  return angle === undefined ? null : { part: 'bore', cylinder, depth, angle };
+  const read = [...readings.places.values()].flatMap(({ station, result }) =>
+    result && station.part === 'bore' && station.cylinder === cylinder
+      ? [{ depth: station.depth, angle: station.angle, value: result.estimate.value }]
+      : [],
+  );
+  // Out-of-round is of one depth; a size and a clearance of the whole wall.
+  const only = item.feature === 'bore.out-of-round' ? item.depth : null;
+  return thirdDirection(file.engine, cylinder, read, item.side, only);
 }
 
 /** Figures worked from the whole map of a bore. */
@@ -99,25 +101,27 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
   const used = new Set(behind.readings.map((r) => r.entry.instrumentId));
   const own = file.instruments.filter(atHand);
   const inHand = own.some((i) => i.id === last) ? last : null;
-  if (behind.readings.length < MOST_REPEATS && inHand !== null) {
+  // Two directions read again show no more of an oval between them.
+  const isUnseen = item.because === 'unseen';
+  if (!isUnseen && behind.readings.length < MOST_REPEATS && inHand !== null) {
     add('repeat', after(1), behind.station, inHand);
     add('five', after(5), behind.station, inHand);
   }
-  if (item.because === 'unseen') {
-    const third = thirdDirection(file, item);
+  if (isUnseen) {
+    const third = thirdFor(file, item, readings);
     // Where the one it was read with is out of reach, the surest that is not.
     const gauge = inHand ?? item.outlook[0]?.instrument.id;
-    if (third && gauge && !readings.places.has(placeKey(third)))
-      add('third-direction', u * 0.75, third, gauge);
+    if (third && gauge) add('third-direction', u * 0.75, third, gauge);
   }
   for (const g of item.outlook)
-    if (!used.has(g.instrument.id)) add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
+    if (!isUnseen && !used.has(g.instrument.id))
+      add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
 
   const reach = (i: Instrument) => item.limitAt !== null && inRange(i, nominalOf(file, behind.station));
   const zeroed = behind.readings.some((r) => r.entry.zeroId !== null);
   const gauges = own.filter((i) => i.type === 'dial-bore' && i.contacts === 2 && reach(i));
   const micrometers = own.filter((i) => i.type === 'micrometer' && reach(i));
-  if (behind.station.part === 'bore' && !zeroed && gauges[0] && micrometers[0]) {
+  if (!isUnseen && behind.station.part === 'bore' && !zeroed && gauges[0] && micrometers[0]) {
     const at = lastDay(file.log);
     const worth = comparatorWorth(file, behind.station.cylinder, gauges[0], micrometers[0], undefined, at, 3);
     add(

@@ -30,7 +30,7 @@ export function placeWants({ engine }: JobFile): readonly Want[] {
                 ? 'At which depths is the bore read: above the exhaust, in the ports, below them?'
                 : 'At which depths is the bore read: at the top ring’s reversal, half way, low?',
             begins: 'depths',
-            like: 'depths 12, 38, 66, wall 95',
+            like: { mm: 'depths 12, 38, 66, wall 95', in: 'depths .47, 1.50, 2.60, wall 3.74' },
           }),
         ]
       : []),

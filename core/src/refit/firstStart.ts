@@ -55,7 +55,10 @@ export const refitState = fact('refitState', (file): RefitState => {
       // A fluid the sheet has otherwise since was not filled: another grade, another place in the list.
       filled:
         filled.findLast(
-          (f) => f.fluid === at && f.what === fluidName(fluid) && (fluid.bleed === '' || f.bled),
+          (f) =>
+            f.fluid === at &&
+            f.what.replace(/, $/u, '') === fluidName(fluid) &&
+            (fluid.bleed === '' || f.bled),
         ) ?? null,
     })),
   };
@@ -133,7 +136,7 @@ export function notYetStarted(
     // What is not started here goes back without its fluids: oiled and closed.
     ...fluids
       .filter((f) => f.filled === null && !jobKindInfo(file).notStarted)
-      .map((f) => `Not filled: ${f.fluid.what}, ${f.fluid.grade}.`),
+      .map((f) => `Not filled: ${fluidName(f.fluid)}.`),
     ...(checks.some((c) => c.seen?.answer === HELD) ? [leakNotProved(file)].filter((w) => w !== null) : []),
     ...(checks.some((c) => c.seen === null)
       ? [

@@ -19,7 +19,8 @@ export const REFIT_SEEN = entryKind(
 );
 
 /** What goes in, as it is filled and written down. */
-export const fluidName = ({ what, grade }: Pick<Fluid, 'what' | 'grade'>): string => `${what}, ${grade}`;
+export const fluidName = ({ what, grade }: Pick<Fluid, 'what' | 'grade'>): string =>
+  [what, grade].filter(Boolean).join(', ');
 
 /** A fluid of this variant filled, its level read by its own method, its air let out. */
 export const FLUID_FILLED = entryKind(
@@ -45,7 +46,7 @@ export const FLUID_FILLED = entryKind(
         );
       const fluid = FLUIDS.of(engine)?.fluids[sent.fluid];
       if (!fluid) throw new OffSheet('/fluid', 'This engine’s sheet has no such fluid.');
-      if (sent.what !== fluidName(fluid))
+      if (sent.what.replace(/, $/u, '') !== fluidName(fluid))
         throw new OffSheet('/what', `The sheet has ${fluidName(fluid)} there now: look at it again.`);
       if (fluid.bleed !== '' && !sent.bled)
         throw new OffSheet('/bled', `Let the air out first: ${fluid.bleed}.`);

@@ -1,7 +1,8 @@
 import { assemblyRun } from '../assembly/index.js';
 import { leakText } from '../crank/index.js';
-import type { JobFile } from '../job/index.js';
+import { standingDecision, wantsStation, type JobFile } from '../job/index.js';
 import { whoOf } from '../specs/index.js';
+import { bottomOff, stripPlan } from '../strip/index.js';
 import {
   printedDay,
   type Action,
@@ -14,9 +15,22 @@ import {
 import { refitChecks } from './checks.js';
 import { leakFigures, leaksNow } from './leakProof.js';
 import { notYetStarted, refitLog, refitState } from './firstStart.js';
-import { FLUID_FILLED, REFIT_KINDS, REFIT_SEEN } from './refitEntries.js';
+import { FLUID_FILLED, fluidName, REFIT_KINDS, REFIT_SEEN } from './refitEntries.js';
 
 const begun = (file: JobFile): boolean => refitLog(file).length > 0;
+
+/**
+ * Whether what came off goes back on now: crank and cases, which come before the top end; then, its top end together, or
+ * where nothing of it is put together here, the rest.
+ */
+function mayBegin(file: JobFile): boolean {
+  const { begun: assembled, now } = assemblyRun(file);
+  if (assembled) return now === null;
+  const { chosen, now: left } = stripPlan(file);
+  if (chosen !== null && left === null && bottomOff(file))
+    return !wantsStation(file, 'decide') || standingDecision(file) !== null;
+  return chosen !== null && left === null && (chosen.purpose === 'look' || !wantsStation(file, 'top'));
+}
 
 function report(file: JobFile, { figures }: Found, ask: Ask): Section[] {
   if (!begun(file)) return [];
@@ -35,7 +49,7 @@ function report(file: JobFile, { figures }: Found, ask: Ask): Section[] {
             filled
               ? [
                   [
-                    `${fluid.what}, ${fluid.grade}`,
+                    fluidName(fluid),
                     filled.amount > 0 ? `${filled.amount} cm³` : 'to its mark',
                     `${fluid.level}${fluid.bleed ? `; bled: ${fluid.bleed}` : ''}`,
                     `${whoOf(filled)}, ${printedDay(filled.at)}`,
@@ -79,8 +93,7 @@ export const refit: Room = {
     {
       urgency: 'step',
       find: (): Action | null => {
-        const { begun: assembled, now } = assemblyRun(file);
-        if (!begun(file) && !(assembled && now === null)) return null;
+        if (!begun(file) && !mayBegin(file)) return null;
         const [missing] = notYetStarted(file, figures);
         return missing
           ? {

@@ -55,14 +55,35 @@ export function gapWarmth({ engine, job }: Pick<JobFile, 'engine' | 'job'>, bore
 export const warmthMargin = ({ job: { thermal } }: Pick<JobFile, 'job'>, { u }: GapWarmth): number =>
   thermal.sameBench && thermal.measured && thermal.cylinder === null ? 0 : 2 * u;
 
-/** Whether a gap was tried so soon after its cylinder was washed that the wall may still have been warm. */
-export function maybeWarm(file: JobFile, cylinder: number, tries: readonly LeafEntry[]): boolean {
-  if (file.job.thermal.cylinder !== null) return false;
+/** Of leaves tried in a gap, those tried so soon after the cylinder was washed that the wall may still have been warm. */
+export function warmTries(
+  file: JobFile,
+  cylinder: number,
+  tries: readonly LeafEntry[],
+): ReadonlySet<LeafEntry> {
+  if (file.job.thermal.cylinder !== null) return new Set();
   const washes = workOf(file.log).flatMap(({ entry }) =>
     entry.what === 'washed' && isDoneOn(entry, cylinder) ? [Date.parse(takenAt(entry))] : [],
   );
-  return tries.some((t) => {
-    const at = Date.parse(takenAt(t));
-    return washes.some((w) => at >= w && at - w < WARM_AFTER_WASH);
-  });
+  return new Set(
+    tries.filter((t) => {
+      const at = Date.parse(takenAt(t));
+      return washes.some((w) => at >= w && at - w < WARM_AFTER_WASH);
+    }),
+  );
 }
+
+/** Leaves that count: once one is tried in a cold wall, what a warm one said before says nothing more. */
+export function triesThatCount(
+  file: JobFile,
+  cylinder: number,
+  tries: readonly LeafEntry[],
+): readonly LeafEntry[] {
+  const warm = warmTries(file, cylinder, tries);
+  const lastCold = tries.findLastIndex((t) => !warm.has(t));
+  return tries.filter((t, i) => !warm.has(t) || i > lastCold);
+}
+
+/** Whether a gap was tried in a wall that may still have been warm, and not since. */
+export const maybeWarm = (file: JobFile, cylinder: number, tries: readonly LeafEntry[]): boolean =>
+  warmTries(file, cylinder, tries).size > 0;

@@ -144,6 +144,9 @@ export function ringMaker(file: JobFile, cylinder: number): string {
 export const gapped = (pack: RingPack): readonly GappedRing[] =>
   GAPPED_RINGS.filter((r) => pack.rings.some((x) => x.ring === r));
 
+/** Whether a ring is a rail of the oil ring. */
+export const isRail = (ring: GappedRing): boolean => ring === 'upper-rail' || ring === 'lower-rail';
+
 /** What of a pack is clocked, top first. */
 export const clockedOf = (pack: RingPack): readonly Clocked[] => [
   ...gapped(pack).filter((r) => r === 'top' || r === 'second'),

@@ -12,6 +12,7 @@ import { fact, type JobFile } from '../job/index.js';
 
 import type { Nanometres } from '../units/index.js';
 import { gapPlace } from './gapPlace.js';
+import { triesThatCount } from './gapWarmth.js';
 import { ringsSince } from './pack.js';
 import {
   cardTrouble,
@@ -54,7 +55,7 @@ const ofRing = fact(
     const since = ringsSince(file, cylinder);
     const own = (e: { readonly id: string; readonly cylinder: number; readonly ring: string }) =>
       e.cylinder === cylinder && e.ring === ring && at(e.id) > since;
-    const tries = gap?.tries.filter((e) => at(e.id) > since) ?? [];
+    const tries = triesThatCount(file, cylinder, gap?.tries.filter((e) => at(e.id) > since) ?? []);
     const filed = FILED.in(file.log).filter(own);
     // A card that its sheet, corrected since, contradicts is of another ring.
     const cards = RING_CARD.in(file.log).filter((e) => own(e) && cardTrouble(file.engine, e) === null);

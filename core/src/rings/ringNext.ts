@@ -1,13 +1,14 @@
-import { leafBracket, nextLeaf } from '../gauges/index.js';
+import { nextLeaf } from '../gauges/index.js';
 import type { JobFile } from '../job/index.js';
 import type { BorePlace, FilingTool, GappedRing } from '../cylinder/index.js';
 import type { Nanometres } from '../units/index.js';
 import { nextFiling, type Cut, type FilingTry } from './filing.js';
 import { gapAt, passes } from './gapItems.js';
 import { gapTarget, type GapTarget } from './gapTarget.js';
-import { gapWarmth, warmthMargin } from './gapWarmth.js';
+import { gapWarmth, maybeWarm, warmthMargin } from './gapWarmth.js';
 import { leafToGo, type LeafToGo } from './leafToGo.js';
 import { learnedCut, type Filings } from './learnedCut.js';
+import { leafForMost } from './mostLeaf.js';
 import { ringHistory, type RingHistory, type RingState } from './ringLog.js';
 
 /** The next thing to do with one ring. */
@@ -19,7 +20,13 @@ export type RingNext =
   | { readonly kind: 'wash' }
   | { readonly kind: 'square' }
   /** At a depth, nm. */
-  | { readonly kind: 'try'; readonly stack: readonly Nanometres[]; readonly depth: Nanometres }
+  | {
+      readonly kind: 'try';
+      readonly stack: readonly Nanometres[];
+      readonly depth: Nanometres;
+      /** It was tried so soon after the wash that the wall may have been warm: again, once it is cold. */
+      readonly cold?: true;
+    }
   | { readonly kind: 'file'; readonly strokes: number; readonly tool: FilingTool }
   /** The gap is proved: it goes into its bag, or straight onto its piston. */
   | { readonly kind: 'bag' }
@@ -141,10 +148,9 @@ function nextOf(
     return { kind: 'another' };
   // Filed after its leaf had gone it is open further than anybody knows: it is tried again.
   if (at && at.tried && passes(at, target.low, margin)) {
-    const open = target.high !== null && (most?.high == null || most.high + margin > target.high);
-    const same = depths.least === depths.most;
-    const above = same ? leafBracket(now.tries) : (most?.bracket ?? leafBracket([]));
-    const thicker = open ? nextLeaf(below(set, target.high, margin), above, leaf.thickness) : null;
+    if (maybeWarm(file, cylinder, at.tries))
+      return { kind: 'try', stack: leaf.stack, depth: depths.least, cold: true };
+    const thicker = leafForMost(file, target, set, leaf.thickness);
     if (thicker) return { kind: 'try', stack: thicker, depth: depths.most };
     const provedAt = events.findLastIndex((e) => e.kind === 'leaf' || e.kind === 'filed');
     return since('bag', provedAt) ? { kind: 'done' } : { kind: 'bag' };
@@ -161,7 +167,3 @@ function nextOf(
     ? { kind: 'file', strokes: step.strokes, tool }
     : { kind: 'try', stack: leaf.stack, depth: depths.least };
 }
-
-/** Leaves that can show a maximum is kept: not thicker than it. */
-const below = (set: readonly Nanometres[], high: number, margin: number): Nanometres[] =>
-  set.filter((t) => t <= high - margin);

@@ -57,6 +57,8 @@ export function ringSentence(
     case 'square':
       return `Square it ${depthText(target.depths.least, unit)} down with the flat of a piston, a cap or a depth stop, even at three points; a domed crown cocks it. ${solidText(file, target.depths.least)}, dry and clean.`;
     case 'try':
+      if (next.cold)
+        return `${stackWithUnit(next.stack, unit)} went so soon after the wash that the wall may have been warm, and a warm wall reads wide. Try it again once wall and bench are alike, or write down how warm the cylinder is.`;
       return `Try ${stackWithUnit(next.stack, unit)}${target.depths.least === target.depths.most ? '' : `, ${depthText(next.depth, unit)} down`}. ${leaf && next.stack.reduce((a, b) => a + b, 0) === leaf.thickness ? 'It has to go; a drag is no pass.' : ''} ${warmthText(forWarmth, unit)}`.trim();
     case 'file':
       return `File ${passText(next.tool, next.strokes)}: one end, square, one way, from the face inwards. Then deburr, wash, square, try ${goes}.`;

@@ -1,8 +1,9 @@
 import { topLeftOn, type JobFile } from '../job/index.js';
+import type { EngineSpec } from '../specs/index.js';
 import type { Want } from '../verdicts/index.js';
 import { GAP_FEATURES } from './gapRule.js';
 import { gapTarget } from './gapTarget.js';
-import { packOf, pistonMaker, ringMaker, UNNAMED } from './pack.js';
+import { gapped, isRail, packOf, pistonMaker, ringMaker, UNNAMED } from './pack.js';
 
 /** A gap that goes by the displacement waits for the stroke. */
 const STROKE = (party: string): Want => ({
@@ -10,10 +11,15 @@ const STROKE = (party: string): Want => ({
   noun: 'the stroke',
   asks: 'The gap goes by the displacement: what is the stroke?',
   begins: 'stroke',
-  like: 'stroke 69.6',
+  like: { mm: 'stroke 69.6', in: 'stroke 2.740' },
   party,
   needed: true,
 });
+
+const packLike = ({ strokes, zeroAt }: EngineSpec, top: string, second: string): string =>
+  strokes === 4
+    ? `rings: top ${top} barrel mark N up; second ${second} taper; oil three-piece; arrow to ${zeroAt}`
+    : `rings: top ${top} mark N up; second ${top}; arrow to ${zeroAt}`;
 
 /** Rings and gaps of whichever piston is fitted, where nobody has put them on file. */
 export function ringWants(file: JobFile): readonly Want[] {
@@ -24,6 +30,11 @@ export function ringWants(file: JobFile): readonly Want[] {
   const gapless = engine.cylinders.findIndex((_, cylinder) => {
     const { kind, min } = gapTarget(file, cylinder, 'top');
     return kind === null && min.status === 'none';
+  });
+  const railless = engine.cylinders.findIndex((_, cylinder) => {
+    const pack = packOf(file, cylinder);
+    const rail = pack && gapped(pack).find(isRail);
+    return rail !== undefined && rail !== null && gapTarget(file, cylinder, rail).min.status === 'none';
   });
   const isByDisplacement = engine.limits.some(
     (l) => l.rows !== undefined && GAP_FEATURES.top.includes(l.feature),
@@ -40,10 +51,7 @@ export function ringWants(file: JobFile): readonly Want[] {
             noun: 'the rings',
             asks: `Which rings${whose(pistonMaker(file, packless))} are there, top first, and where does the piston’s mark point?`,
             begins: 'rings:',
-            like:
-              engine.strokes === 4
-                ? `rings: top 1.2 barrel mark N up; second 1.5 taper; oil three-piece; arrow to ${engine.zeroAt}`
-                : `rings: top 1.2 mark N up; second 1.2; arrow to ${engine.zeroAt}`,
+            like: { mm: packLike(engine, '1.2', '1.5'), in: packLike(engine, '.047', '.059') },
             party: pistonMaker(file, packless),
             needed: true,
           },
@@ -56,9 +64,22 @@ export function ringWants(file: JobFile): readonly Want[] {
             noun: 'the ring gap',
             asks: 'How far are the gaps of the rings to be open? A share of the bore will do as well.',
             begins: 'ring gap both',
-            like: 'ring gap both .20-.32 (.60)',
+            like: { mm: 'ring gap both .20-.32 (.60)', in: 'ring gap both .008-.013 (.024)' },
             party: ringMaker(file, gapless),
             needed: true,
+          },
+        ]),
+    ...(railless === -1
+      ? []
+      : [
+          {
+            key: 'rail-gap',
+            noun: 'the gap of the oil rails',
+            asks: 'How far are the rails of the oil ring to be open? Without a figure they go on as they come.',
+            begins: 'rail gap',
+            like: { mm: 'rail gap .20-.70', in: 'rail gap .008-.028' },
+            party: ringMaker(file, railless),
+            needed: false,
           },
         ]),
   ];

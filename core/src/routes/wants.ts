@@ -28,7 +28,10 @@ export const wayWants = (file: JobFile): readonly Want[] => [
           noun: 'pistons to be had',
           asks: 'Which piston can be had? As its box or its leaflet has it.',
           begins: 'piston',
-          like: 'piston by Corrie +0.50 77.448 at 12, forged',
+          like: {
+            mm: 'piston by Corrie +0.50 77.448 at 12, forged',
+            in: 'piston by Corrie +.020 3.0491 at .47, forged',
+          },
           party: file.engine.maker,
           needed: false,
         },

@@ -27,7 +27,9 @@ export function setupWants({ engine }: JobFile): readonly Want[] {
           ? 'How far is the crown to stay below the deck? Squish will do as well.'
           : 'How far is the crown to stay from the head? Deck will do as well.',
         begins: four ? 'deck' : 'squish',
-        like: four ? 'deck 0.10-0.30' : 'squish 1.0-1.2',
+        like: four
+          ? { mm: 'deck 0.10-0.30', in: 'deck .004-.012' }
+          : { mm: 'squish 1.0-1.2', in: 'squish .040-.047' },
       },
       !four,
     ),
@@ -38,7 +40,7 @@ export function setupWants({ engine }: JobFile): readonly Want[] {
         noun: 'intake valve clearance',
         asks: 'What clearance do the intake valves get, cold?',
         begins: 'intake valve clearance',
-        like: 'intake valve clearance .10-.15 cold',
+        like: { mm: 'intake valve clearance .10-.15 cold', in: 'intake valve clearance .004-.006 cold' },
       },
       true,
     ),
@@ -49,7 +51,7 @@ export function setupWants({ engine }: JobFile): readonly Want[] {
         noun: 'exhaust valve clearance',
         asks: 'What clearance do the exhaust valves get, cold?',
         begins: 'exhaust valve clearance',
-        like: 'exhaust valve clearance .20-.25 cold',
+        like: { mm: 'exhaust valve clearance .20-.25 cold', in: 'exhaust valve clearance .008-.010 cold' },
       },
       true,
     ),
@@ -57,25 +59,25 @@ export function setupWants({ engine }: JobFile): readonly Want[] {
       noun: 'base gaskets',
       asks: 'Which base gaskets are there, by thickness?',
       begins: 'base gasket',
-      like: 'base gasket 0.3, 0.5, 0.8',
+      like: { mm: 'base gasket 0.3, 0.5, 0.8', in: 'base gasket .012, .020, .031' },
     }),
     ...want(isShimmed && !SHIMS.of(engine)?.shims.some((s) => s.of === 'valve'), 'shims', {
       noun: 'valve shims',
       asks: 'Which shims are there to set the valves with?',
       begins: 'shims',
-      like: 'shims 2.300-3.500 by .025',
+      like: { mm: 'shims 2.300-3.500 by .025', in: 'shims .0906-.1378 by .001' },
     }),
     ...want(engine.stroke === null && !train, 'stroke', {
       noun: 'the stroke',
       asks: 'What is its stroke?',
       begins: 'stroke',
-      like: 'stroke 69.6',
+      like: { mm: 'stroke 69.6', in: 'stroke 2.740' },
     }),
     ...want(!train, 'train', {
       noun: 'rod and crank',
       asks: 'How long is the rod, and the throw of the crank?',
       begins: 'rod',
-      like: 'rod 122, crank 34.8',
+      like: { mm: 'rod 122, crank 34.8', in: 'rod 4.803, crank 1.370' },
     }),
     ...want(!!train && train.burette === null, 'chamber', {
       noun: 'chamber',

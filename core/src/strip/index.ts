@@ -1,3 +1,4 @@
+export * from './bottomOff.js';
 export * from './cautions.js';
 export * from './effective.js';
 export * from './fasteners.js';

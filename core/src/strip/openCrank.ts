@@ -58,7 +58,11 @@ export function mayNotClose(
  * @param log  entries that stand, the one that puts it back the last
  * @param last it is the last way that is open
  */
-export function mayNotGoBack(log: readonly AnyEntry[], last: boolean): string | null {
+export const mayNotGoBack = (log: readonly AnyEntry[], last: boolean): string | null =>
+  mayNotClose(countsOf(log), last, putInByOthers(log));
+
+/** Items put into the engine by steps that are still off: they come out as those go back. */
+function putInByOthers(log: readonly AnyEntry[]): ReadonlySet<string> {
   const off = new Map<string, readonly string[]>();
   for (const { is, done } of effectiveSteps(log)) {
     if (is === 'back') off.delete(done.step);
@@ -68,7 +72,7 @@ export function mayNotGoBack(log: readonly AnyEntry[], last: boolean): string | 
         done.loose.filter((l) => l.inside).map((l) => l.item),
       );
   }
-  return mayNotClose(countsOf(log), last, new Set([...off.values()].flat()));
+  return new Set([...off.values()].flat());
 }
 
 /** Walks the log: a way closes only where, with that entry, everything near is accounted for. */
@@ -116,7 +120,8 @@ export const openCrank = fact('openCrank', (file): OpenCrank => {
     trayed: near.filter((l) => l.inTray > 0),
     inside: ledger.filter((l) => l.inside && l.open > 0),
     later: forLater(ledger),
-    mayNotClose: mayNotClose(ledger, open.size === 1),
+    // What was put into one way does not keep another open: it comes out as that one is closed.
+    mayNotClose: mayNotClose(ledger, open.size === 1, open.size > 1 ? putInByOthers(log) : new Set()),
     closedInVain: [...inVain],
   };
 });

@@ -13,6 +13,8 @@ export const SCOPES = {
   'crank-swap': 'crank swap of a hand-held engine',
 } as const;
 export type Scope = keyof typeof SCOPES;
+/** Scopes in which the cylinder is lifted and the rings never leave their bore. */
+export const HELD_SCOPES: ReadonlySet<Scope> = new Set(['partial', 'crank-swap'] as const);
 export const SCOPE_KEYS = Object.keys(SCOPES) as readonly Scope[];
 
 /** How the engine lies while a section is done. */

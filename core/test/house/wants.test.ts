@@ -1,61 +1,37 @@
 import { describe, expect, it } from '@jest/globals';
 import {
-  engineTold,
   FEATURE_KEYS,
   HOUSE,
   IN_HAND,
   limitWants,
+  printedIn,
   readPageLine,
   reportOf,
   wantsOf,
   type EngineKind,
   type EngineSpec,
   type JobFile,
-  type Limit,
   type Source,
-  type Want,
 } from '@tribos/core';
 import { jobFile, limit, TWIN } from '../support.js';
+import { ENGINE_KINDS, page, typed } from './typed.js';
 
-const KINDS: readonly EngineKind[] = ['motorcycle', 'atv', 'snowmobile', 'watercraft', 'chainsaw'];
 const bare = (kind: EngineKind, strokes: 2 | 4): EngineSpec => ({
   ...TWIN,
   ...{ kind, strokes, cylinders: ['single'], zeroAt: 'exhaust', cooling: 'liquid' },
   ...{ limits: [], kits: [], parts: {} },
 });
 const ROOMS = HOUSE.map((r) => r.name);
-const page = (engine: EngineSpec, party: string): Source => ({
-  type: party === engine.maker ? 'engine-maker' : 'part-maker',
-  ...{ party, document: 'Leaflet 9', page: '2', revision: '', enteredBy: 'Ines', checkedBy: null },
-});
-
-/** The engine once the line that is shown beside a want was typed. */
-function typed(engine: EngineSpec, { like, party }: Want): EngineSpec {
-  const line = readPageLine(like, { unit: 'mm', party, engine }, engine.limits);
-  if (!line.read.ok) throw new Error(`${like}: ${line.read.sentence}`);
-  const source = page(engine, party);
-  if (line.of === 'kit') return { ...engine, kits: [...engine.kits, { id: 'kit-1', ...line.read.kit }] };
-  if (line.of === 'part') {
-    const { name } = line.part;
-    return {
-      ...engine,
-      parts: { ...engine.parts, [name]: line.read.into(engine.parts?.[name] ?? null, source) },
-    };
-  }
-  if (line.of === 'engine') return engineTold(engine, line.read);
-  const limits = line.read.limits.map((l, i): Limit => ({
-    ...l,
-    id: `l-${engine.limits.length + i}`,
-    conditions: {},
-    source,
-  }));
-  return { ...engine, limits: [...engine.limits, ...limits] };
-}
-
 describe('what a sheet lacks', () => {
-  it.each(KINDS.flatMap((kind) => ([2, 4] as const).map((strokes) => [kind, strokes] as const)))(
-    'of a bare %s of %d strokes goes away, one after the other, by the line that is shown beside it',
-    (kind, strokes) => {
+  it.each(
+    ENGINE_KINDS.flatMap((kind) =>
+      ([2, 4] as const).flatMap((strokes) =>
+        (['mm', 'in'] as const).map((unit) => [kind, strokes, unit] as const),
+      ),
+    ),
+  )(
+    'of a bare %s of %d strokes goes away, one after the other, by the line that is shown beside it in %s',
+    (kind, strokes, unit) => {
       let engine = bare(kind, strokes);
       let file: JobFile = { ...jobFile([]), engine };
       const asked: string[] = [];
@@ -63,8 +39,8 @@ describe('what a sheet lacks', () => {
         const [want] = wants;
         expect(asked).not.toContain(want!.key);
         asked.push(want!.key);
-        expect(want!.like.toLowerCase().startsWith(want!.begins.toLowerCase())).toBe(true);
-        engine = typed(engine, want!);
+        expect(printedIn(want!.like, unit).toLowerCase().startsWith(want!.begins.toLowerCase())).toBe(true);
+        engine = typed(engine, want!, unit);
         file = { ...file, engine };
       }
       // What no engine runs without, and what its top end cannot be closed without.
@@ -79,10 +55,16 @@ describe('what a sheet lacks', () => {
     const file = jobFile([]);
     for (const feature of FEATURE_KEYS) {
       const [want] = limitWants([{ feature, state: 'noLimit' }], file);
-      const line = readPageLine(want!.like, { unit: 'mm', party: want!.party, engine: file.engine }, []);
-      expect([feature, line.of, line.read.ok ? '' : line.read.sentence]).toEqual([feature, 'limits', '']);
-      if (line.of === 'limits' && line.read.ok)
-        expect([...new Set(line.read.limits.map((l) => l.feature))]).toEqual([feature]);
+      for (const unit of ['mm', 'in'] as const) {
+        const line = readPageLine(
+          printedIn(want!.like, unit),
+          { unit, party: want!.party, engine: file.engine },
+          [],
+        );
+        expect([feature, line.of, line.read.ok ? '' : line.read.sentence]).toEqual([feature, 'limits', '']);
+        if (line.of === 'limits' && line.read.ok)
+          expect([...new Set(line.read.limits.map((l) => l.feature))]).toEqual([feature]);
+      }
     }
   });
 

@@ -4,6 +4,9 @@ import {
   gapWarmth,
   groovePlace,
   mm,
+  RING_STEP,
+  ringWork,
+  USUAL_LEAVES,
   verdictSentence,
   WORK_DONE,
   type JobFile,
@@ -147,6 +150,33 @@ describe('warmth', () => {
       because: 'warm',
     });
     expect(verdict(leaf(washed, 'top', 0.35, 'goes', { minute: 45 }))?.state).toBe('within');
+  });
+
+  it('tried warm is asked for again, and stands by what it was once it was cold', () => {
+    const washed = with_(ringJob(), WORK_DONE, {
+      what: 'washed',
+      cylinder: null,
+      kitId: null,
+      ticket: null,
+      text: '',
+    });
+    const squared = with_(washed, RING_STEP, {
+      cylinder: 0,
+      ring: 'top',
+      what: 'squared',
+      where: null,
+      code: null,
+    });
+    const warm = leaf(squared, 'top', 0.35, 'goes', { minute: 5 });
+    expect(ringWork(warm, 0, 'top', USUAL_LEAVES, 'grinder', '').next).toMatchObject({
+      kind: 'try',
+      cold: true,
+    });
+    // Warm it went; cold it does not: what counts is the cold leaf.
+    expect(verdict(leaf(warm, 'top', 0.35, 'does-not', { minute: 45 }))?.state).not.toBe('within');
+    const cold = leaf(warm, 'top', 0.35, 'goes', { minute: 45 });
+    expect(verdict(cold)?.state).toBe('within');
+    expect(ringWork(cold, 0, 'top', USUAL_LEAVES, 'grinder', '').next).not.toMatchObject({ cold: true });
   });
 });
 

@@ -46,10 +46,12 @@ describe.each(engines.map((e) => [e.id, e] as const))('the general list of a %s'
   });
 
   it('names every loose part once', () => {
-    const items = steps.flatMap((s) => [...s.takes, ...s.puts].map((p) => `${s.key}/${p.item}`));
-    const names = steps.flatMap((s) => [...s.takes, ...s.puts].map((p) => p.item));
-    expect(items.length).toBe(names.length);
-    expect(new Set(names).size).toBe(names.length);
+    for (const scope of scopesOf(engine)) {
+      const names = steps
+        .filter((s) => s.scopes.length === 0 || s.scopes.includes(scope))
+        .flatMap((s) => [...s.takes, ...s.puts].map((p) => p.item));
+      expect(new Set(names).size).toBe(names.length);
+    }
   });
 
   it('opens a way to the crank only with a rag, a count or a stop beside it, and clips come out over a rag', () => {

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { v7 } from 'uuid';
-import { isInHand, sourceLine, type EngineSpec } from '@tribos/core/ground';
+import { isInHand, printedIn, sourceLine, type EngineSpec } from '@tribos/core/ground';
 import type { Want } from '@tribos/core/ground';
 import { useSettings } from '../kit/settings.js';
 import { useSave } from '../kit/useSave.js';
@@ -60,7 +60,7 @@ export function AskLine({
   });
   const keep = (): void => {
     if (save.isPending) return;
-    if (!line) return setTrouble(`Type it as the page has it, like “${want.like}”.`);
+    if (!line) return setTrouble(`Type it as the page has it, like “${printedIn(want.like, source.unit)}”.`);
     if (!line.line.read.ok) return setTrouble('Not understood yet: nothing was kept.');
     if (!isReady(line))
       return setTrouble('Answer what is asked in the line, or put a ! at its end: it stands as printed.');
@@ -140,7 +140,7 @@ function Meaning({ line, want, source }: { line: Line | undefined; want: Want; s
     <div aria-live="polite" className="min-h-6">
       {!read && (
         <p className="text-soft">
-          like <span className="figure">{want.like}</span>
+          like <span className="figure">{printedIn(want.like, source.unit)}</span>
         </p>
       )}
       {read && !read.ok && <p className="font-semibold text-undecided">{read.sentence}</p>}

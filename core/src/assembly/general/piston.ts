@@ -119,7 +119,7 @@ export function pistonSteps(engine: EngineSpec, pack: RingPack | null): Assembly
     step('last-clip', 'Last clip in, a rag in the crankcase mouth', {
       each: true,
       reopens: NEW,
-      refits: ['pin', 'clips'],
+      refits: ['pin', 'pin-held', 'clips'],
       cautions: ['springs'],
       asks: [
         asks('The last clip’s opening points', 'clip', [

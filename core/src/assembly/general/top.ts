@@ -115,6 +115,21 @@ export const cylinderSteps = (engine: EngineSpec, pack: RingPack | null): Assemb
           : 'Stuck means a ring is out of its groove: up again, look.',
       cautions: ['turning'],
     }),
+    step('cylinder-held', 'Cylinder down with its piston in it, the rings where they were', {
+      each: engine.strokes === 2,
+      reopens: WALL,
+      refits: ['barrel-up', 'barrel-loose'],
+      cautions: ['turning'],
+      asks: [
+        asks('The rings', 'ring', [
+          ['never left their bore'],
+          [
+            'one came out below',
+            'It has to be seen and set: take the piston out, and put it together as a whole top end.',
+          ],
+        ]),
+      ],
+    }),
     step('rags-out', 'Rags and what was put in are out', { proof: 'counted' }),
     step('held-down', 'Barrel held down before the crank is turned', {
       reopens: WALL,

@@ -1,12 +1,13 @@
 import { hasNot, type EngineSpec } from '../../specs/index.js';
-import type { Scope, StripStep } from '../stripList.js';
+import { HELD_SCOPES, type Scope, type StripStep } from '../stripList.js';
 import { asks, noted, parts, small, step } from './step.js';
 
 type Engine = Pick<EngineSpec, 'kind' | 'strokes' | 'cooling' | 'cylinders' | 'zeroAt' | 'parts'>;
 
 /** Scopes in which the top end comes off. */
-const OFF: readonly Scope[] = ['top', 'whole', 'crank-swap'];
-const LIFTED: readonly Scope[] = [...OFF, 'partial'];
+const OFF: readonly Scope[] = ['top', 'whole'];
+const HELD: readonly Scope[] = [...HELD_SCOPES];
+const LIFTED: readonly Scope[] = [...OFF, ...HELD];
 
 /** Head and timing drive of a four-stroke. */
 function timing({ cylinders }: Engine): StripStep[] {
@@ -196,7 +197,7 @@ function barrel(engine: Engine): StripStep[] {
       tray: true,
     }),
     step('crown', 'Crown looked at before it is wiped', {
-      scopes: LIFTED,
+      scopes: OFF,
       after: ['barrel-up'],
       stop: asks(
         `Mark on the crown${n > 1 ? 's' : ''}: where does it point?`,
@@ -221,8 +222,20 @@ function barrel(engine: Engine): StripStep[] {
         ['broken, every piece found'],
       ]),
     }),
+    step('pin-held', 'Pin pushed out, cylinder away with piston and rings in it', {
+      scopes: HELD,
+      after: ['clips'],
+      takes: [
+        parts('pins', 'piston pins', n),
+        ...(two ? [small('needles', 'small-end bearings', n)] : []),
+        small('base-dowels', 'base dowels', 2 * n),
+      ],
+      how: 'The piston goes no further down its bore than its pin needs: a ring that comes out below it makes this a whole top end.',
+      note: noted('orientation', 'Base gasket: how thick, which side up?', 'barrel'),
+      tray: true,
+    }),
     step('pin', 'Pin pushed out, piston off', {
-      scopes: LIFTED,
+      scopes: OFF,
       after: ['clips'],
       takes: [
         parts('pins', 'piston pins', n),
