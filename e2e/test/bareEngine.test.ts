@@ -235,6 +235,29 @@ describe('an engine nobody has on file', () => {
   }, 60_000);
 });
 
+describe('rules of the shop over many engines', () => {
+  it('are typed as a page has them, in the shop’s unit, and taken away again', async () => {
+    const form = formOf(driver());
+    await visit('/shop', 'Rules over many engines');
+    await form.fill('Another rule (in)', 'ring gap top min .0100');
+    await sees(driver(), 'Top ring gap');
+    // A rule is printed with its reason.
+    await form.enter('Another rule (in)');
+    await sees(driver(), 'say why it is so');
+    await form.fill('Why the rule', 'hard use');
+    await form.choose('Strokes', 'two');
+    expect(await violations(driver())).toEqual([]);
+    await form.enter('Why the rule');
+    await sees(driver(), 'every engine, two-strokes: hard use');
+    const { job } = await bare('snowmobile', 2);
+    expect((await fileOf(job)).engine.limits).toContainEqual(
+      expect.objectContaining({ feature: 'ring.gap.top', low: 254_000 }),
+    );
+    await form.push('Take away ring gap top min .0100');
+    await sees(driver(), 'No rule yet');
+  }, 60_000);
+});
+
 describe('the kind of a job', () => {
   const ticks = (): Promise<string[]> =>
     driver().executeScript(

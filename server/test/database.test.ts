@@ -69,6 +69,7 @@ const ALL = [
   '0026-held',
   '0027-rooms',
   '0028-known',
+  '0029-shop-rules',
 ];
 
 describe('migrating', () => {

@@ -57,6 +57,7 @@ const NEEDS: Readonly<Record<string, Permission | 'nobody'>> = {
   'POST /api/people/{id}/renewal': 'manage-people',
   'GET /api/shop': 'read',
   'PUT /api/shop': 'manage-shop',
+  'PUT /api/shop/rules': 'manage-shop',
   'PUT /api/shop/benches': 'manage-shop',
   'DELETE /api/shop/benches': 'manage-shop',
   'GET /api/customers': 'read',

@@ -1,6 +1,7 @@
 import pg from 'pg';
 import { v7 } from 'uuid';
 import type { ShopView } from '@tribos/contract';
+import { inHouse, type JobFile } from '@tribos/core';
 import { asOwner, bringIn, jobOf, makeWorld, type World } from './support.js';
 
 let world: World;
@@ -12,7 +13,10 @@ afterAll(() => world.close());
 describe('the shop', () => {
   const settings = async (): Promise<ShopView> =>
     (await world.lead.get('/api/shop').expect(200)).body as ShopView;
-  const body = ({ benches: _, ...rest }: ShopView, over: object = {}) => ({ ...rest, ...over });
+  const body = ({ benches: _b, sheetRules: _r, ...rest }: ShopView, over: object = {}) => ({
+    ...rest,
+    ...over,
+  });
 
   it('is set by a lead alone, with a reason for an allowance, never over somebody else’s change', async () => {
     const now = await settings();
@@ -34,6 +38,38 @@ describe('the shop', () => {
     // Every verdict of the shop is worked with it.
     const job = await jobOf(world.lead, 'Varrow 644 Twin');
     expect(job.file.shop.allowance).toEqual({ clearance: 5_000, reason: 'sand riding' });
+  });
+
+  it('has rules over many engines: each with its reason, none that leaves nothing of a sheet, judged by at once', async () => {
+    const { version } = await settings();
+    const rule = (line: string, over: object = {}) => ({
+      id: v7(),
+      ...{ kind: 'motorcycle', strokes: null, material: null, use: '', line, unit: 'mm' },
+      ...{ reason: 'hard use', ...over },
+    });
+    const put = (rules: object[], at = version) =>
+      world.lead.put('/api/shop/rules').send({ version: at, rules });
+    await world.technician.put('/api/shop/rules').send({ version, rules: [] }).expect(403);
+    for (const [wrong, path, says] of [
+      [rule('clearance min 0.04', { reason: ' ' }), '/rules/0/reason', 'reason'],
+      [rule('clearance min a lot'), '/rules/0/line', 'figure'],
+      [rule('clearance min 0.30'), '/rules/0/line', 'leaves nothing of what the sheet of the Varrow'],
+    ] as const) {
+      const { status, body: problem } = await put([wrong]);
+      expect([status, problem.errors[0].path]).toEqual([422, path]);
+      expect(problem.detail ?? problem.title).toContain(says);
+    }
+    const kept = await put([rule('clearance min 0.032')]).expect(200);
+    expect(kept.body.sheetRules).toMatchObject([
+      { line: 'clearance min 0.032', limits: [{ feature: 'clearance', low: 32_000, high: null }] },
+    ]);
+    await put([], version).expect(409);
+    const { file } = await jobOf(world.lead, 'Varrow 644 Twin');
+    expect(file.shop.sheetRules).toHaveLength(1);
+    expect(inHouse(file as JobFile).engine.limits).toContainEqual(
+      expect.objectContaining({ feature: 'clearance', low: 32_000, state: 'new' }),
+    );
+    await put([], kept.body.version as number).expect(200);
   });
 
   it('a bench called something else keeps its engine; one with an engine on it stays', async () => {

@@ -1,4 +1,17 @@
-import { also, integer, list, number, object, oneOf, orNull, pattern, that, type Shape } from '@tribos/core';
+import {
+  also,
+  integer,
+  list,
+  number,
+  object,
+  oneOf,
+  orNull,
+  pattern,
+  shopRuleLineShape,
+  that,
+  type Shape,
+  type ShopRule,
+} from '@tribos/core';
 import { body } from '../kit/body.js';
 import { naming, line, version } from '../kit/rules.js';
 import { Account } from './person.js';
@@ -56,7 +69,17 @@ export class ShopSettings extends body(
 
 export interface ShopView extends ShopSettings {
   readonly benches: readonly string[];
+  /** Rules over many engines, each with what its line says. */
+  readonly sheetRules: readonly ShopRule[];
 }
+
+/** All rules over many engines, as they shall be. */
+export class ShopRulesBody extends body(
+  object({
+    version,
+    rules: list(shopRuleLineShape, 0, 60),
+  }),
+) {}
 
 /** A bench added, or one called something else. */
 export class BenchBody extends body(

@@ -155,7 +155,7 @@ const BY: Readonly<Record<Proof, (of: Asked) => Waits | null>> = {
   'head-tight': ({ file }) => tight(file, 'head'),
   'cylinder-tight': ({ file }) => tight(file, 'cylinder'),
   counted: ({ file }) => {
-    const why = openCrank(file).mayNotClose;
+    const why = openCrank(file).mayNotCover;
     return why === null ? null : { why, go: at('strip') };
   },
 };

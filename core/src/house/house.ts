@@ -1,7 +1,7 @@
 import * as rooms from './rooms.js';
 import { factsOf } from './houseFacts.js';
 import { findsOf, withFinds, type Room } from '../verdicts/index.js';
-import { withPlaces, type JobFile } from '../job/index.js';
+import { withPlaces, withRulesLaid, type JobFile } from '../job/index.js';
 import {
   bodyMisfitsIn,
   kindIn,
@@ -59,14 +59,15 @@ export function placesIn(rooms: readonly Room[]): readonly PlaceKind[] {
 const housed = new WeakMap<JobFile, JobFile>();
 
 /** A job as the rooms of a house know it: with the places they bring and what they find. */
-export function inHouse(file: JobFile, rooms: readonly Room[] = HOUSE): JobFile {
+export function inHouse(written: JobFile, rooms: readonly Room[] = HOUSE): JobFile {
   const finds = factsOf(rooms).found;
+  const file = withRulesLaid(written);
   if (findsOf(file) === finds) return file;
-  const before = housed.get(file);
+  const before = housed.get(written);
   // One copy, so that facts worked for it are worked once.
   if (before && findsOf(before) === finds) return before;
   const now = withFinds(withPlaces(file, placesIn(rooms)), finds);
-  housed.set(file, now);
+  housed.set(written, now);
   return now;
 }
 

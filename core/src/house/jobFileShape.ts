@@ -14,7 +14,7 @@ import {
   withDefs,
   type Shape,
 } from '../shape/index.js';
-import { engineFactsShape, kitShape, limitShape, type SheetPart } from '../specs/index.js';
+import { engineFactsShape, kitShape, limitShape, shopRuleShape, type SheetPart } from '../specs/index.js';
 import type { Room } from '../verdicts/index.js';
 import { HOUSE, KINDS, kindsOf, sheetsOf } from './house.js';
 
@@ -54,7 +54,12 @@ export const jobFileShapeOf = (rooms: readonly Room[]): Shape =>
         rules: object({ wearThreshold: number(0.8, 0.999) }),
         allowance: object({ clearance: integer(0, 1_000_000), reason: text(500) }),
       },
-      { unit: oneOf('mm', 'in'), costs, firms: list(firmShape, 0, 40) },
+      {
+        unit: oneOf('mm', 'in'),
+        costs,
+        firms: list(firmShape, 0, 40),
+        sheetRules: list(shopRuleShape, 0, 60),
+      },
     ),
     engine: engineShapeOf(sheetsOf(rooms)),
     instruments: list(instrumentShape, 0, 500),

@@ -11,6 +11,7 @@ export * from './lastDay.js';
 export * from './lastWork.js';
 export * from './partState.js';
 export * from './places.js';
+export * from './shopRules.js';
 export * from './topLeftOn.js';
 export * from './wallsAsked.js';
 export * from './shopUnit.js';

@@ -1,6 +1,6 @@
 import type { Instrument, ShopRules, Study, Thermal } from '../gauges/index.js';
 import type { AnyEntry } from '../ledger/index.js';
-import type { EngineFacts, EngineSpec, Override, Signed } from '../specs/index.js';
+import type { EngineFacts, EngineSpec, Override, ShopRule, Signed } from '../specs/index.js';
 import type { LengthUnit, Nanometres } from '../units/index.js';
 import type { Firm, ShopCosts } from './firm.js';
 import type { PlacedFile } from './places.js';
@@ -20,6 +20,8 @@ export interface Shop {
   readonly costs?: ShopCosts;
   /** Firms work is sent out to. */
   readonly firms?: readonly Firm[];
+  /** Rules over many engines: they tighten what a sheet gives, and make no verdict by themselves. */
+  readonly sheetRules?: readonly ShopRule[];
 }
 
 /** Ways out that a decision may name: what is done with the wall, with or without a kit. */

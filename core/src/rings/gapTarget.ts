@@ -1,6 +1,14 @@
 import { fact, engineFacts, fittedPiston, shopUnit, wallOf, type JobFile } from '../job/index.js';
 import type { GappedRing } from '../cylinder/index.js';
-import { governing, sourceLine, type Governing, type Limit, type LimitState } from '../specs/index.js';
+import {
+  applies,
+  governing,
+  isOverMany,
+  sourceLine,
+  type Governing,
+  type Limit,
+  type LimitState,
+} from '../specs/index.js';
 import { depthText, limitFigureText, withUnit, type LengthUnit, type Nanometres } from '../units/index.js';
 import { boreAt, gapDepths, type BoreAtGap, type GapDepths } from './boreAtGap.js';
 import {
@@ -61,6 +69,24 @@ type Governed = Governing & { readonly status: 'governed' };
 /** What governs one side of a ring's gap: rules that all have to be kept, or why there is none. */
 type Rules = { readonly found: readonly Governed[]; readonly else: Governing };
 
+/** What the shop asks of a ring’s gap besides its sheet, in whichever way it is given: it can only ask for more. */
+const overMany = (file: JobFile, ring: GappedRing, side: 'max' | 'min'): readonly Governed[] =>
+  file.engine.limits
+    .filter(
+      (l) =>
+        isOverMany(l) &&
+        GAP_FEATURES[ring].includes(l.feature) &&
+        gives(l, side) &&
+        applies(l.conditions, engineFacts(file)) === 'yes',
+    )
+    .map((limit) => ({
+      status: 'governed',
+      limit,
+      others: [],
+      why: `The shop rule “${limit.source.document}” asks for more than the sheet does.`,
+      overridden: null,
+    }));
+
 /** A sheet may give a size and a factor of the bore: both hold. */
 function rulesFor(file: JobFile, cylinder: number, ring: GappedRing, side: 'max' | 'min'): Rules {
   const fitted = {
@@ -80,7 +106,7 @@ function rulesFor(file: JobFile, cylinder: number, ring: GappedRing, side: 'max'
       if (of.status === 'none') last ??= of;
     }
   return {
-    found,
+    found: found.length === 0 ? found : [...found, ...overMany(file, ring, side)],
     else: last ?? {
       status: 'none',
       others: [],

@@ -26,6 +26,7 @@ export * from './serial.js';
 export * from './sheetLine.js';
 export * from './sheetPart.js';
 export * from './sheetTable.js';
+export * from './shopRule.js';
 export * from './signed.js';
 export * from './sourceShape.js';
 export * from './state.js';

@@ -21,6 +21,8 @@ export interface OpenCrank {
   readonly later: readonly LedgerLine[];
   /** Why nothing may be closed now; null where it may. */
   readonly mayNotClose: string | null;
+  /** Why the way at hand is not covered by what goes on; what was put into others comes out as those are closed. */
+  readonly mayNotCover: string | null;
   /** Somebody wrote down that a way was closed while parts were unaccounted for: it counts as open. */
   readonly closedInVain: readonly string[];
 }
@@ -120,8 +122,8 @@ export const openCrank = fact('openCrank', (file): OpenCrank => {
     trayed: near.filter((l) => l.inTray > 0),
     inside: ledger.filter((l) => l.inside && l.open > 0),
     later: forLater(ledger),
-    // What was put into one way does not keep another open: it comes out as that one is closed.
-    mayNotClose: mayNotClose(ledger, open.size === 1, open.size > 1 ? putInByOthers(log) : new Set()),
+    mayNotClose: mayNotClose(ledger, open.size === 1),
+    mayNotCover: mayNotClose(ledger, open.size <= 1, putInByOthers(log)),
     closedInVain: [...inVain],
   };
 });

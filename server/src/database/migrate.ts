@@ -29,6 +29,7 @@ import * as next from './migrations/0025-next.js';
 import * as held from './migrations/0026-held.js';
 import * as rooms from './migrations/0027-rooms.js';
 import * as known from './migrations/0028-known.js';
+import * as shopRules from './migrations/0029-shop-rules.js';
 import { ensureQueues } from '../kit/queue.js';
 import { ForeignDatabase, whatLies } from './ours.js';
 import { APP_ROLE, ensureRoles, LOOKUP_GRANTS } from './roles.js';
@@ -62,6 +63,7 @@ const MIGRATIONS = [
   held,
   rooms,
   known,
+  shopRules,
 ];
 /** One number for every server, so that two starting at once migrate one after the other. */
 const LOCK = 7_709_410;

@@ -1,3 +1,4 @@
+import type { ShopRule } from '@tribos/core';
 import { Column, DataType, Model, PrimaryKey, Table } from 'sequelize-typescript';
 import {
   bytes,
@@ -30,6 +31,7 @@ export class ShopModel extends Model {
   @Column(json) declare hours: (readonly [number, number] | null)[];
   @Column(json) declare label: { width: number; height: number };
   @Column(integer) declare keepYears: number;
+  @Column(json) declare sheetRules: readonly ShopRule[];
   @Column(integer) declare version: number;
 }
 

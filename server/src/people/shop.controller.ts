@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, Put } from '@nestjs/common';
-import { BenchBody, BenchName, ShopSettings, type ShopView } from '@tribos/contract';
+import { BenchBody, BenchName, ShopRulesBody, ShopSettings, type ShopView } from '@tribos/contract';
 import { May } from '../kit/access.js';
 import { ShopService } from './shop.service.js';
 
@@ -18,6 +18,13 @@ export class ShopController {
   @May('manage-shop')
   change(@Body() body: ShopSettings): Promise<ShopView> {
     return this.shop.change(body);
+  }
+
+  /** Sets the shop’s rules over many engines, each one line with its reason. */
+  @Put('rules')
+  @May('manage-shop')
+  changeRules(@Body() body: ShopRulesBody): Promise<ShopView> {
+    return this.shop.changeRules(body);
   }
 
   /** Enters a bench, or gives it another name. */

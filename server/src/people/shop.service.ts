@@ -1,8 +1,15 @@
 import { Injectable } from '@nestjs/common';
 import { InjectModel } from '@nestjs/sequelize';
-import type { BenchBody, CustomerView, Retire, ShopSettings, ShopView } from '@tribos/contract';
-import type { Shop } from '@tribos/core';
-import { money, nm } from '@tribos/core';
+import type {
+  BenchBody,
+  CustomerView,
+  Retire,
+  ShopRulesBody,
+  ShopSettings,
+  ShopView,
+} from '@tribos/contract';
+import type { Limit, Shop, ShopRule } from '@tribos/core';
+import { contradictedBy, money, nm, readShopRule } from '@tribos/core';
 import {
   col,
   fn,
@@ -50,6 +57,7 @@ export class ShopService {
       unit: row.unit as 'mm' | 'in',
       rules: { wearThreshold: row.wearThreshold },
       allowance: { clearance: nm(row.allowance), reason: row.allowanceReason },
+      ...(row.sheetRules.length > 0 ? { sheetRules: row.sheetRules } : {}),
       // A shop that never set its rate has no prices of its own.
       ...(row.hourlyRate > 0
         ? {
@@ -87,7 +95,64 @@ export class ShopService {
       label: row.label,
       keepYears: row.keepYears,
       benches: await this.benches(),
+      sheetRules: row.sheetRules,
     };
+  }
+
+  /** @throws ProblemError 422 for a line nobody understands, a rule without its reason, or one that leaves nothing of a sheet's range */
+  async changeRules({ version, rules }: ShopRulesBody): Promise<ShopView> {
+    const before = await this.view();
+    const read = rules.map((rule, at) => {
+      const no = (path: string, sentence: string) =>
+        new ProblemError(422, 'shop-rule', `${sentence} Nothing was saved.`, {
+          errors: [{ path: `/rules/${at}/${path}`, sentence }],
+        });
+      if (rule.reason.trim() === '')
+        throw no('reason', 'A rule is printed with its reason: say why it is so.');
+      const of = readShopRule(rule);
+      if (!of.ok) throw no('line', of.sentence);
+      return { rule: of.rule, no };
+    });
+    for (const { rule, no } of read) {
+      const [against] = await this.againstSheets(rule);
+      if (against) throw no('line', `It leaves nothing of what the sheet of the ${against} gives.`);
+    }
+    const [changed] = await this.shops.update(
+      { sheetRules: read.map((r) => r.rule), version: version + 1 },
+      { where: { version } },
+    );
+    if (changed === 0) throw stale('shop', before);
+    const now = await this.view();
+    this.audit.note('shop rules changed', this.scope.who.shopId, {
+      before: before.sheetRules.map((r) => r.line),
+      after: now.sheetRules.map((r) => r.line),
+    });
+    return now;
+  }
+
+  /** Engines of whose sheets a rule would leave nothing. */
+  private async againstSheets(rule: ShopRule): Promise<string[]> {
+    const rows = (await this.scope.ask(
+      `SELECT e.maker || ' ' || e.model AS engine, l.feature, l.state, l.low, l.high, l.source_type
+         FROM limits l JOIN engines e ON e.shop_id = l.shop_id AND e.id = l.engine_id
+        WHERE l.feature = ANY($1) AND ($2::text IS NULL OR e.kind = $2) AND ($3::int IS NULL OR e.strokes = $3)`,
+      [rule.limits.map((l) => l.feature), rule.kind, rule.strokes],
+    )) as {
+      engine: string;
+      feature: string;
+      state: string;
+      low: number | null;
+      high: number | null;
+      source_type: string;
+    }[];
+    return rows.flatMap(({ engine, source_type: type, low, high, ...of }) => {
+      const asLimit = {
+        ...of,
+        ...{ low: low === null ? null : Number(low), high: high === null ? null : Number(high) },
+        source: { type },
+      } as unknown as Limit;
+      return rule.limits.some((l) => contradictedBy(l, [asLimit])) ? [engine] : [];
+    });
   }
 
   /** @throws ProblemError 422 for a job number that was given already, or an allowance without its reason */

@@ -50,6 +50,13 @@ const figure = (field: string, text: string): number => {
   return value;
 };
 
+/** mm of an inch: labels are cut to whole millimetres, and read in the shop's unit. */
+const INCH = 25.4;
+const labelSize = (field: string, text: string, unit: 'mm' | 'in'): number =>
+  Math.round(figure(field, text) * (unit === 'in' ? INCH : 1));
+const labelText = (mm: number, unit: 'mm' | 'in'): string =>
+  unit === 'in' ? (mm / INCH).toFixed(2) : String(mm);
+
 const bodyOf = (v: Values, { unit }: ShopView, version: number): ShopSettings => ({
   version,
   name: v.name,
@@ -63,7 +70,7 @@ const bodyOf = (v: Values, { unit }: ShopView, version: number): ShopSettings =>
   allowanceReason: v.allowanceReason,
   nextJobNumber: figure('nextJobNumber', v.nextJobNumber),
   hours: v.hours.map((text, i) => hoursOf(`hours.${i}`, text)),
-  label: { width: figure('width', v.width), height: figure('height', v.height) },
+  label: { width: labelSize('width', v.width, unit), height: labelSize('height', v.height, unit) },
   keepYears: figure('keepYears', v.keepYears),
 });
 
@@ -79,8 +86,8 @@ const valuesOf = (shop: ShopView): Values => ({
   allowanceReason: shop.allowanceReason,
   nextJobNumber: String(shop.nextJobNumber),
   hours: shop.hours.map(hoursText),
-  width: String(shop.label.width),
-  height: String(shop.label.height),
+  width: labelText(shop.label.width, shop.unit),
+  height: labelText(shop.label.height, shop.unit),
   keepYears: String(shop.keepYears),
 });
 
@@ -102,8 +109,8 @@ const asksOf = ({ unit }: ShopView): FormAsks<Values> => ({
   enough: figureOf('Recommended from, per cent', 'Odds from which a way out is recommended.'),
   nextJobNumber: figureOf('Next job number', 'Never one that was given.'),
   keepYears: figureOf('Jobs are kept, years'),
-  width: figureOf('Labels, width, mm'),
-  height: figureOf('Labels, height, mm'),
+  width: figureOf(`Labels, width, ${unit}`),
+  height: figureOf(`Labels, height, ${unit}`),
 });
 
 const HOURS: FormAsks<Values> = Object.fromEntries(

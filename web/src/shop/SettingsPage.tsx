@@ -5,6 +5,7 @@ import { keys } from '../kit/queries.js';
 import { Failed, Loading } from '../ui/index.js';
 import { Benches } from './Benches.js';
 import { SettingsForm } from './SettingsForm.js';
+import { ShopRules } from './ShopRules.js';
 
 /** Rules, money, hours and benches of the shop. */
 export function SettingsPage() {
@@ -19,9 +20,12 @@ export function SettingsPage() {
       <Loading what="the shop’s rules" />
     );
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-[1fr_20rem]">
+    <div className="grid items-start gap-4 lg:grid-cols-[1fr_24rem]">
       <SettingsForm key={data.version} shop={data} />
-      <Benches shop={data} />
+      <div className="grid gap-4">
+        <ShopRules shop={data} />
+        <Benches shop={data} />
+      </div>
     </div>
   );
 }
