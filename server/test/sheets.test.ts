@@ -244,6 +244,20 @@ describe('another limit in one job', () => {
     };
     await world.technician.post(`/api/engines/${spec.id}/limits`).send(body).expect(403);
     await world.lead.post(`/api/engines/${spec.id}/limits`).send(body).expect(201);
+    // Rings, clock and marks the same; who changes something else of them later says nothing new.
+    const at = `/api/engines/${spec.id}/parts/ring-packs`;
+    const { packs } = spec.parts!['ring-packs'] as { packs: { source: object }[] };
+    const adopted = {
+      ...packs[0]!,
+      piston: 'Corrie',
+      source: { ...packs[0]!.source, type: 'adoption', party: 'Corrie' },
+    };
+    const put = (by: typeof world.lead, version: number, of: object[]) =>
+      by.put(at).send({ version, body: { packs: of } });
+    const version = (await engineNamed('212 Y')).partVersions['ring-packs']!;
+    await put(world.technician, version, [...packs, adopted]).expect(403);
+    await put(world.lead, version, [...packs, adopted]).expect(200);
+    await put(world.technician, version + 1, [adopted, ...packs]).expect(200);
   });
 });
 

@@ -1,3 +1,4 @@
+export * from './adopt.js';
 export * from './boreAtGap.js';
 export * from './clock.js';
 export * from './clockMeant.js';

@@ -6,7 +6,7 @@ import { gather } from '../kit/gather.js';
 import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { AuditService } from '../people/index.js';
-import { refuseAdoption } from './adoption.js';
+import { refuseAdoption, sourcesIn } from './adoption.js';
 import { sheetStamp, SpecCache } from './specCache.js';
 import { EngineModel, KitModel, LimitModel, SheetPartModel } from './models.js';
 import { engineFromBody, engineOf, engineRow, limitRow } from './rows.js';
@@ -105,7 +105,7 @@ export class EnginesService {
   /** Keeps a whole engine with its limits, kits and the parts of its sheet, as the demo and an import bring it. */
   async keep(spec: EngineSpec): Promise<void> {
     const { shopId } = this.scope.who;
-    refuseAdoption(spec.limits, this.scope.who);
+    refuseAdoption(sourcesIn([spec.limits, spec.parts]), this.scope.who);
     await this.engines.create({ ...engineRow(spec), shopId });
     await this.limits.bulkCreate(spec.limits.map((l, i) => ({ ...limitRow(l, spec.id, i + 1), shopId })));
     await this.kits.bulkCreate(spec.kits.map((k) => ({ ...k, engineId: spec.id, shopId })));
@@ -123,8 +123,9 @@ export class EnginesService {
     const { shopId } = this.scope.who;
     this.refuseImpossible(now);
     refuseAdoption(
-      now.limits.filter((l) => !before.limits.includes(l)),
+      sourcesIn([now.limits.filter((l) => !before.limits.includes(l)), now.parts]),
       this.scope.who,
+      sourcesIn(before.parts),
     );
     if ((await this.jobsOn(now.id)) > 0 && now.cylinders.length < before.cylinders.length)
       throw new ProblemError(

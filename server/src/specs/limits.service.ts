@@ -60,7 +60,7 @@ export class LimitsService {
     const existing = spec.limits.find((l) => l.id === body.id);
     if (existing) return this.engines.view(engineId);
     const limit = this.fromBody(body);
-    refuseAdoption([limit], this.scope.who);
+    refuseAdoption([limit.source], this.scope.who);
     this.contradiction(limit, spec);
     this.guard(limit, spec, body.confirmed);
     const position = ((await this.limits.max('position', { where: { engineId } })) as number | null) ?? 0;
@@ -80,7 +80,7 @@ export class LimitsService {
       conditions: body.conditions ? { ...body.conditions } : before.conditions,
       ...(before.rows ? { rows: before.rows } : {}),
     };
-    refuseAdoption([limit], this.scope.who);
+    refuseAdoption([limit.source], this.scope.who);
     this.contradiction(limit, spec);
     this.guard(limit, { ...spec, limits: spec.limits.filter((l) => l.id !== limitId) }, body.confirmed);
     const { id: _id, engineId: _engine, position: _position, ...values } = limitRow(limit, engineId, 0);

@@ -6,6 +6,7 @@ import { notFound, ProblemError, stale } from '../kit/problems.js';
 import { Scope } from '../kit/scope.js';
 import { today } from '../kit/today.js';
 import { AuditService } from '../people/index.js';
+import { refuseAdoption, sourcesIn } from './adoption.js';
 import { EnginesService } from './engines.service.js';
 import { SheetPartModel } from './models.js';
 import { PARTS } from './sheetParts.js';
@@ -27,6 +28,7 @@ export class PartsService {
     const before = await this.parts.findOne({ where: { engineId, part: name }, lock: true });
     if ((before?.version ?? 0) !== version)
       throw stale('part of the sheet', before ? { version: before.version, body: before.body } : null);
+    refuseAdoption(sourcesIn(body), this.scope.who, sourcesIn(before?.body));
     const { shopId, name: by } = this.scope.who;
     const part = retyped(body, before?.body ?? null, by, today());
     if (before)

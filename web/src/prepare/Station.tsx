@@ -3,7 +3,7 @@ import { PistonCheckSheet } from '../fit/index.js';
 import { HoneSheet } from '../hone/index.js';
 import { useJobContext, type JobContext } from '../job/index.js';
 import { useMay } from '../people/index.js';
-import { CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../rings/index.js';
+import { AdoptRings, CardSheet, LabelSheet, RingClock, RingRow, WarmGapSheet } from '../rings/index.js';
 import { Asked } from '../sheetLines/index.js';
 import { Button, Empty, useSheets, type Sheets, type SheetsOf } from '../ui/index.js';
 import { NextStep } from './NextStep.js';
@@ -15,7 +15,7 @@ import { usePreparing, type Preparing } from './usePreparing.js';
 import { lazy } from 'react';
 import { depthText, withUnit, type GappedRing } from '@tribos/core/ground';
 import { wantsOf } from '@tribos/core/house';
-import { boreAt, gapDepths, packOf } from '@tribos/core/rings';
+import { boreAt, gapDepths, packOf, pistonMaker } from '@tribos/core/rings';
 
 const WorkSheet = lazy(async () => ({ default: (await import('../work/index.js')).WorkSheet }));
 
@@ -159,13 +159,17 @@ function Rings({ context, at, sheets }: Part) {
   const { cylinder, acts, work } = at;
   const mine = at.rings[cylinder] ?? [];
   const pack = packOf(file, cylinder);
+  const wants = wantsOf(file, ['rings', 'hone']);
   const figures = judgement.itemsAt('prepare')[cylinder] ?? [];
   const bore = boreAt(file, cylinder, gapDepths(file, cylinder, pack).least);
   return (
     <div className="grid gap-4 bg-sheet p-3">
       <Head context={context} at={at} />
       <OrderOfWork steps={at.steps} unit={unit} />
-      <Asked file={file} wants={wantsOf(file, ['rings', 'hone'])} />
+      <Asked file={file} wants={wants} />
+      {wants.some((w) => w.key === 'rings' || w.key === 'ring-gap') && (
+        <AdoptRings engine={file.engine} piston={pistonMaker(file, cylinder)} />
+      )}
       {mine.length === 0 ? (
         <Empty>
           <p>

@@ -1,5 +1,6 @@
 import { lazy } from 'react';
 
+export { AdoptRings } from './AdoptRings.js';
 export { RingRow } from './RingRow.js';
 export { RingClock } from './RingClock.js';
 
