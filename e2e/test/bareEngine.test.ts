@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import {
+  checksFor,
   foundEngine,
   IN_HAND,
   inHouse,
@@ -8,6 +9,7 @@ import {
   jobKind,
   judgeJob,
   mm,
+  refitState,
   torqueRun,
   type EngineKind,
   type JobFile,
@@ -209,7 +211,29 @@ describe('an engine nobody has on file', () => {
       'something is still asked for at Refit',
     );
     expect(await violations(driver())).toEqual([]);
-  }, 240_000);
+    // Filled, looked at, and open for its first start; the report has it all, in the shop's unit.
+    for (const filled of [1, 2]) {
+      await form.push('It stands on its mark');
+      await driver().wait(
+        async () => refitState(await fileOf(job)).fluids.filter((f) => f.filled).length === filled,
+        10_000,
+        'a fluid was never filled',
+      );
+    }
+    for (const { key, answers } of checksFor(await fileOf(job))) {
+      await form.push(key === 'leak-test' ? 'no seal was opened' : answers.find((a) => a.why === '')!.text);
+      await driver().wait(
+        async () => refitState(await fileOf(job)).checks.some((c) => c.check.key === key && c.seen !== null),
+        10_000,
+        `never seen: ${key}`,
+      );
+    }
+    await sees(driver(), 'Open: everything is back, counted and filled.');
+    await visit(`/jobs/${job}/hand-over`, 'Leaflet 9');
+    await sees(driver(), 'two-stroke mix');
+    expect(await body()).not.toMatch(/[\d.]+ ?mm\b(?! \()/u);
+    expect(await violations(driver())).toEqual([]);
+  }, 300_000);
 
   it('by the manual in hand is worked on all the same, and the report says that no page is on file', async () => {
     const { engine, job } = await bare('snowmobile', 4);

@@ -1,5 +1,5 @@
 import { READING, openSteps, REOPENED, WORK, type OpenAgain, type SizePlace } from '../cylinder/index.js';
-import { HOPELESS, type RankedAction } from '../gauges/index.js';
+import { atHand, HOPELESS, type RankedAction } from '../gauges/index.js';
 import { standingDecision, type JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
 import type { LengthUnit } from '../units/index.js';
@@ -147,7 +147,7 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
             urgency: 'at-limit',
             item,
             sentence: () =>
-              `${subject(file, item)} is at its limit and no gauge here decides it: treat it as beyond.`,
+              `${subject(file, item)} is at its limit and no gauge here decides it: ${isLeafless(file, item) ? 'leaves beside the bare piston may, and no set of them hangs here; until then ' : ''}treat it as beyond.`,
           }
         : null;
     },
@@ -180,6 +180,12 @@ export function readingOffers(file: JobFile, { figures }: Found, ask: Ask): Offe
   };
   return Object.entries(find).map(([urgency, f]) => ({ urgency: urgency as Offer['urgency'], find: f }));
 }
+
+/** Whether leaves beside the piston would tell, and the shop has none: what every shop owns is named before more readings. */
+const isLeafless = (file: JobFile, item: Figure): boolean =>
+  item.feature === 'clearance' &&
+  item.bracket === null &&
+  !file.instruments.some((i) => atHand(i) && i.type === 'leaf');
 
 /** Whether a place is the one that is read again after a light hone, for all of its wall. */
 function afterHone(file: JobFile, at: SizePlace): boolean {

@@ -149,7 +149,9 @@ function todo(item: Figure): string | null {
       const surer = item.outlook.find((g) => g.state !== 'undecided');
       return surer
         ? `Take ${surer.instrument.name}: showing the same it would say ${surer.state}, ${oddsWords(surer.p)}.`
-        : 'Read it again, or treat it as beyond.';
+        : item.feature === 'clearance' && item.bracket === null
+          ? 'Try the leaves beside the bare piston, or treat it as beyond.'
+          : 'Read it again, or treat it as beyond.';
     }
     case null:
       break;
