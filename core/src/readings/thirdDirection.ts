@@ -26,7 +26,7 @@ const between = (a: number, b: number): number => {
  * @param side which of them counts
  * @param only one depth alone, nm; null for the whole map
  * @returns null where every depth has three, or its windows leave none
- * @example thirdDirection(engine, 0, [{ depth: 15e6, angle: 0, value: 77e6 }, { depth: 15e6, angle: 90, value: 77e6 }], 'max', null)?.angle // 135
+ * @example thirdDirection({ ports: [], bore: mm(77), pinAxisDeg: 90 }, 0, [0, 90].map((angle) => ({ depth: 15e6, angle, value: 77e6 })), 'max', null)?.angle // 45
  */
 export function thirdDirection(
   engine: Pick<EngineSpec, 'ports' | 'bore' | 'pinAxisDeg'>,
