@@ -2,7 +2,7 @@ import { instrumentOf, type Instrument } from '../gauges/index.js';
 import { wallOf, type JobFile } from '../job/index.js';
 import { placeKey } from '../ledger/index.js';
 import { WORK, type BorePlace, type RenewedWall } from '../cylinder/index.js';
-import { borePlan, type PlaceState, type ReadingsState } from '../readings/index.js';
+import { borePlan, getsTo, type PlaceState, type ReadingsState } from '../readings/index.js';
 import { halfTurn, whoOf, type Governing, type LimitState, type Source } from '../specs/index.js';
 import { governingFor, limitFigure, type Because, type Caveat } from '../verdicts/index.js';
 import { surveyBore, type BoreSurvey } from './survey.js';
@@ -184,6 +184,8 @@ export function boreState(file: JobFile, state: ReadingsState, cylinder: number)
   if (places.some((s) => s.result?.raised)) caveats.push('raised');
   if (places.some((s) => s.readings.some((r) => r.keptAsRepeat))) caveats.push('kept-repeat');
   const instruments = [...new Set(entries.map((e) => e.instrumentId))].map((id) => instrumentOf(file, id));
+  if (entries.some((e) => !getsTo(file, instrumentOf(file, e.instrumentId), e.station)))
+    caveats.push('out-of-reach');
 
   const blockedBy: Because | null =
     entries.length > 0 && readings.length === 0 && places.some((s) => s.result?.threePoint)

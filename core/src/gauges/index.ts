@@ -3,6 +3,7 @@ export * from './comparator.js';
 export * from './estimate.js';
 export * from './instrument.js';
 export * from './instrumentShape.js';
+export * from './jaws.js';
 export * from './leaves.js';
 export * from './nextRead.js';
 export * from './readingEstimate.js';

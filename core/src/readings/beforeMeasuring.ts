@@ -3,13 +3,14 @@ import {
   acceptance,
   difference,
   narrowestWindow,
+  reachesInto,
   readingEstimate,
   uncertaintyOf,
   type Instrument,
   type Zero,
 } from '../gauges/index.js';
 import { benchOf, measurandAt, nominalOf, pistonAsked, placeKindOf, type JobFile } from '../job/index.js';
-import { isOfCylinder, type SizePlace } from '../cylinder/index.js';
+import { isOfCylinder, type BorePlace, type SizePlace } from '../cylinder/index.js';
 import { type AnyPlace, readsAt } from '../ledger/index.js';
 import { normalQuantile } from '../statistics/index.js';
 import { governingFor } from '../verdicts/index.js';
@@ -24,6 +25,19 @@ export interface GaugeBefore {
   /** Whether the clearance window for new parts can be confirmed with it at all; null without a window. */
   readonly window: { readonly needs: number; readonly has: number; readonly fits: boolean } | null;
 }
+
+/** Whether a gauge gets to a place at all: jaws do not to the middle of a bore. */
+export const getsTo = (
+  { engine }: Pick<JobFile, 'engine'>,
+  gauge: Pick<Instrument, 'type'>,
+  place: AnyPlace,
+): boolean =>
+  place.part !== 'bore' ||
+  reachesInto(gauge, (place as BorePlace).depth, {
+    wallDepth: engine.wallDepth,
+    // A saw's cylinder is closed at its deck.
+    closed: engine.kind === 'chainsaw',
+  });
 
 /**
  * Which of the shop's gauges can decide what at a station, said before measuring. For bore and piston the
@@ -52,6 +66,7 @@ export function beforeMeasuring(file: JobFile, station: SizePlace, by: string, a
         atHand(i) &&
         readsAt(placeKindOf(file, of), i.type) &&
         i.contacts === 2 &&
+        getsTo(file, i, of) &&
         nominalOf(file, of) >= i.rangeLow &&
         nominalOf(file, of) <= i.rangeHigh,
     );

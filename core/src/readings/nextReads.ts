@@ -11,6 +11,7 @@ import {
 import { isOfCylinder, type BorePlace, type GapPlace, type SizePlace } from '../cylinder/index.js';
 import { placeKey } from '../ledger/index.js';
 import { cylinderOf, type Figure } from '../verdicts/index.js';
+import { getsTo } from './beforeMeasuring.js';
 import { comparatorWorth } from './comparatorWorth.js';
 import type { PlaceState, ReadingsState } from './readingsState.js';
 import { thirdDirection } from './thirdDirection.js';
@@ -114,7 +115,7 @@ export function nextReads(file: JobFile, item: Figure, readings: ReadingsState):
     if (third && gauge) add('third-direction', u * 0.75, third, gauge);
   }
   for (const g of item.outlook)
-    if (!isUnseen && !used.has(g.instrument.id))
+    if (!isUnseen && !used.has(g.instrument.id) && getsTo(file, g.instrument, behind.station))
       add('other-gauge', fused(u, g.u), behind.station, g.instrument.id);
 
   const reach = (i: Instrument) => item.limitAt !== null && inRange(i, nominalOf(file, behind.station));

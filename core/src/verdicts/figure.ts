@@ -38,6 +38,8 @@ export type Caveat =
   | 'override'
   | 'leaves'
   | 'bridged'
+  /** Read where the gauge does not reach. */
+  | 'out-of-reach'
   /** It rests on something a file brought in. */
   | 'imported';
 

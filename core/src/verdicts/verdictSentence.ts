@@ -22,6 +22,8 @@ const CAVEATS: Record<Caveat, string> = {
   raised: 'Repeats scatter more than the gauge should; what was seen is used.',
   'kept-repeat': 'A reading taken back and typed again within the gauge’s scatter is kept as a repeat.',
   override: 'A lead has overridden the governing limit.',
+  'out-of-reach':
+    'Read with a calliper deeper than its jaws reach: what they show there is of another place.',
   imported: 'It rests on readings or findings that a file brought in: nobody of this shop took them.',
   leaves: 'By leaves: a bracket, not a size.',
   bridged: 'A leaf bridges the curve: the true clearance is up to 0.025 mm (0.001 in) more than it says.',
@@ -83,7 +85,7 @@ function againstNew(item: Figure, unit: LengthUnit): string | null {
 }
 
 /** What is said on every verdict it touches, a passed one too: it could turn the verdict. */
-const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue', 'imported']);
+const ALWAYS: ReadonlySet<Caveat> = new Set(['override', 'unchecked', 'overdue', 'out-of-reach', 'imported']);
 
 function notes(item: Figure, details: readonly string[]): string[] {
   const beside = item.caveats.filter(

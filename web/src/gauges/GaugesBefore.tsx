@@ -8,7 +8,7 @@ import {
   type SizePlace,
   type Place,
 } from '@tribos/core/ground';
-import { beforeMeasuring } from '@tribos/core/readings';
+import { beforeMeasuring, getsTo } from '@tribos/core/readings';
 import type { JobContext } from '../job/index.js';
 
 /** Which of the shop's gauges can decide what at a place, said before anything is read with them. */
@@ -41,11 +41,18 @@ function Before({
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [engine, instruments, studies, job, decisions, station, by],
   );
-  if (gauges.length === 0) return null;
+  const isShort = inHand !== null && !getsTo(file, inHand, station);
+  if (gauges.length === 0 && !isShort) return null;
   const has = gauges.find((g) => g.window)?.window?.has;
   return (
     <section className="mt-4" aria-label="Which gauge decides">
       <h2 className="mb-1 text-small font-semibold text-soft">Which gauge decides here</h2>
+      {isShort && (
+        <p className="mb-2 font-semibold text-undecided">
+          The jaws of {inHand.name} do not reach so far down. Take another gauge; for the clearance, leaves
+          beside the bare piston.
+        </p>
+      )}
       <ul>
         {gauges.map((g) => (
           <li
