@@ -19,6 +19,7 @@ import {
   bores,
   GAUGES,
   jobFile,
+  LEAVES,
   limit,
   piston,
   reading,
@@ -106,6 +107,31 @@ describe('what to do next', () => {
       instruments: GAUGES.filter((g) => g.id === 'ring-set' || g.id === 'mic'),
     });
     expect(says(file)).toBe('Left bore is at its limit and no gauge here decides it: treat it as beyond.');
+  });
+
+  it('names the leaves beside the bare piston where a calliper alone never decides a clearance', () => {
+    const rows = [
+      ['77.02', '77.02'],
+      ['77.02', '77.02'],
+      ['77.02', '77.02'],
+    ];
+    const log = [
+      ...bores([rows, rows], 'calliper'),
+      ...[0, 1].map((c) =>
+        reading({ part: 'piston', cylinder: c, place: 'gauge-height', kit: null }, '76.98', 'calliper'),
+      ),
+      ...[15, 45, 80].flatMap((d) => [0, 1].map((c) => reading(bore(c, d, 45), '77.02', 'calliper'))),
+    ];
+    const only = GAUGES.filter((g) => g.id === 'calliper');
+    const limits = TWIN.limits.filter((l) => l.feature === 'clearance');
+    const engine = { ...TWIN, limits };
+    expect(says(jobFile(log, { engine, instruments: only }))).toMatch(
+      /clearance is at its limit and no gauge here decides it: leaves beside the bare piston may/u,
+    );
+    // With a set on the wall they are the next thing to take, before any reading is repeated.
+    expect(says(jobFile(log, { engine, instruments: [...only, LEAVES] }))).toMatch(
+      /leaves beside the bare piston/iu,
+    );
   });
 
   it('asks for a limit that is not on file', () => {
