@@ -55,7 +55,7 @@ export function HoneSheet({
       <h3 className="text-lead font-semibold">Hone and clean</h3>
       <p className="text-small text-soft">
         {CONSTRUCTION[wall].name}: {CONSTRUCTION[wall].may.join('; ')}.{' '}
-        <span className="text-beyond">Never {CONSTRUCTION[wall].never.join('; ')}.</span>
+        <span className="text-beyond">Never: {CONSTRUCTION[wall].never.join('; ')}.</span>
       </p>
       <div className="mt-2 flex gap-4">
         <HatchPicture angle={ready ? number(angle) : 45} />

@@ -18,10 +18,10 @@ import { Button, CheckField, Sheet, TextArea, Trouble } from '../ui/index.js';
 
 const LONGEST = 200;
 
-const packSays = ({ rings, mark, clock }: RingPack): string =>
+const packSays = ({ rings, mark, clock }: RingPack, zeroAt: string): string =>
   [
     `rings: ${rings.map((r) => RING_NAMES[r.ring]).join(', ')}`,
-    `${mark.is} to ${mark.at}°`,
+    `${mark.is} to ${mark.at === 0 ? zeroAt : `${mark.at}°`}`,
     ...(clock ? ['the drawing of their gaps'] : []),
   ].join('; ');
 
@@ -29,9 +29,9 @@ const pageName = ({ document, page }: AdoptablePage): string =>
   [document, page && `p. ${page}`].filter(Boolean).join(', ');
 
 /** What stands on a page, in words. */
-const pageSays = ({ pack, limits }: AdoptablePage, unit: LengthUnit): string =>
+const pageSays = ({ pack, limits }: AdoptablePage, zeroAt: string, unit: LengthUnit): string =>
   [
-    ...(pack ? [packSays(pack)] : []),
+    ...(pack ? [packSays(pack, zeroAt)] : []),
     ...limits.map((l) => `${FEATURES[l.feature].name} ${wholeLimitText(l, unit)}`),
   ].join('; ');
 
@@ -127,7 +127,7 @@ function AdoptSheet({
         {pages.map((p) => (
           <CheckField
             key={pageName(p)}
-            label={`${pageName(p)}: ${pageSays(p, unit)}`}
+            label={`${pageName(p)}: ${pageSays(p, engine.zeroAt, unit)}`}
             checked={chosen.has(pageName(p))}
             onChange={(e) => {
               const next = new Set(chosen);

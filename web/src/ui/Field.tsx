@@ -96,7 +96,7 @@ export function SelectField({
 export function CheckField({ label, ...rest }: { label: ReactNode } & InputHTMLAttributes<HTMLInputElement>) {
   return (
     <label className="flex min-h-11 items-center gap-3">
-      <input type="checkbox" className="size-5 accent-(--blue)" {...rest} />
+      <input type="checkbox" className="size-5 shrink-0 accent-(--blue)" {...rest} />
       <span>{label}</span>
     </label>
   );
