@@ -42,9 +42,17 @@ const forWhom = ({ kind, strokes, material, use }: ShopRuleLine): string =>
     .filter(Boolean)
     .join(', ');
 
-/** What a rule asks for, in the shop's unit. */
-const asksFor = ({ limits }: Pick<ShopRule, 'limits'>, unit: LengthUnit): string =>
-  limits.map((l) => `${FEATURES[l.feature].name} ${wholeLimitText(l, unit)}`).join('; ');
+/** What a rule asks for, in the shop's unit: words as words, figures as figures. */
+const AsksFor = ({ rule: { limits }, unit }: { rule: Pick<ShopRule, 'limits'>; unit: LengthUnit }) => (
+  <>
+    {limits.map((l, n) => (
+      <span key={`${l.feature} ${l.state}`}>
+        {n > 0 && '; '}
+        {FEATURES[l.feature].name} <span className="figure">{wholeLimitText(l, unit)}</span>
+      </span>
+    ))}
+  </>
+);
 
 const fresh = (unit: LengthUnit): ShopRuleLine => ({
   id: v7(),
@@ -84,16 +92,18 @@ export function ShopRules({ shop }: { shop: ShopView }) {
             className="flex min-h-12 items-center justify-between gap-2 border-t border-rule py-1"
           >
             <span className="min-w-0">
-              <span className="figure">{asksFor(r, unit)}</span>, {forWhom(r)}: {r.reason}
+              <AsksFor rule={r} unit={unit} />, {forWhom(r)}: {r.reason}
             </span>
             {manages && (
-              <Button
-                look="quiet"
-                aria-label={`Take away ${r.line}`}
-                onClick={() => keep.mutate(rules.filter((x) => x.id !== r.id))}
-              >
-                Take away
-              </Button>
+              <span className="shrink-0">
+                <Button
+                  look="quiet"
+                  aria-label={`Take away ${r.line}`}
+                  onClick={() => keep.mutate(rules.filter((x) => x.id !== r.id))}
+                >
+                  Take away
+                </Button>
+              </span>
             )}
           </li>
         ))}
@@ -118,7 +128,7 @@ export function ShopRules({ shop }: { shop: ShopView }) {
                 as a page has it: a gap or its share of the bore, a clearance, a squish
               </span>
             ) : read.ok ? (
-              <span className="figure">{asksFor(read.rule, unit)}</span>
+              <AsksFor rule={read.rule} unit={unit} />
             ) : (
               <span className="font-semibold text-undecided">{read.sentence}</span>
             )}
