@@ -42,15 +42,19 @@ export interface ShopRule extends ShopRuleLine {
   readonly limits: readonly SheetLimit[];
 }
 
+/** Longest they may be, letters: together they stand as the document of a source. */
+export const RULE_LETTERS = { line: 80, reason: 110 } as const;
+const { line: LINE, reason: REASON } = RULE_LETTERS;
+
 export const shopRuleLineShape = object({
   id,
   kind: orNull(kind),
   strokes: orNull(strokes),
   material: orNull(materialShape),
   use: text(40),
-  line: text(200),
+  line: text(LINE),
   unit: oneOf('mm', 'in'),
-  reason: text(200),
+  reason: text(REASON),
 }) as Shape<ShopRuleLine>;
 
 export const shopRuleShape = also(shopRuleLineShape, {

@@ -40,6 +40,7 @@ import {
   WORK_DONE,
   type NextAction,
   type RunStep,
+  type Scope,
   type SizePlace,
 } from '@tribos/core';
 import { Bench } from './bench.js';
@@ -282,7 +283,7 @@ export class Technician extends Bench {
   }
 
   /** How far it comes apart is said by somebody. */
-  comesApart(): void {
-    this.does(STRIP_PLAN, { scope: scopesFor(this.file)[0]!, list: 'general', purpose: 'rebuild' });
+  comesApart(scope: Scope = scopesFor(this.file)[0]!): void {
+    this.does(STRIP_PLAN, { scope, list: 'general', purpose: 'rebuild' });
   }
 }

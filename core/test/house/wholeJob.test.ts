@@ -68,6 +68,18 @@ describe('by what is asked next alone, from Intake to its report', () => {
     },
   );
 
+  it.each(ENGINES.slice(2, 6))('goes a rebuild of both ends of a %s of %d strokes', (kind, strokes) => {
+    const hand = new Technician(grown(kind, strokes), 'rebuild');
+    hand.comesApart('whole');
+    hand.goesToTheEnd();
+    expect(notYetStarted(hand.file, judgeJob(hand.file).items)).toEqual([]);
+    // Crank and cases are back before the top end goes on.
+    const first = (is: (a: string) => boolean) => hand.asked.findIndex(is);
+    expect(first((a) => a.startsWith('refit refit'))).toBeLessThan(
+      first((a) => a.startsWith('top assemble')),
+    );
+  });
+
   it.each(ENGINES.slice(0, 4))(
     'goes a rebuild of a %s of %d strokes with nothing on its sheet',
     (kind, strokes) => {

@@ -35,24 +35,28 @@ const pageSays = ({ pack, limits }: AdoptablePage, zeroAt: string, unit: LengthU
     ...limits.map((l) => `${FEATURES[l.feature].name} ${wholeLimitText(l, unit)}`),
   ].join('; ');
 
-/** Keeps what was adopted of some pages: the pack into the sheet as it stands now, its limits one by one. */
-async function adopt(engineId: string, pages: readonly AdoptablePage[], piston: string, reason: string) {
+/**
+ * Keeps what was adopted of some pages: the pack into the sheet, its limits one by one. What is there by now, from a try
+ * that was cut off or from another device, is not kept twice.
+ */
+async function adopt(engineId: string, pages: ReadonlySet<string>, piston: string, reason: string) {
   const at = `/engines/${engineId}`;
-  for (const { pack, limits } of pages) {
-    if (pack) {
-      const now = await api.get<EngineView>(at);
-      const packs = RING_PACKS.of(now.spec)?.packs ?? [];
+  const { spec, partVersions } = await api.get<EngineView>(at);
+  for (const page of adoptablePages(spec, piston)) {
+    if (!pages.has(pageName(page))) continue;
+    if (page.pack) {
+      const packs = RING_PACKS.of(spec)?.packs ?? [];
       await api.put<EngineView>(`${at}/parts/${RING_PACKS.name}`, {
-        version: now.partVersions[RING_PACKS.name] ?? 0,
-        body: { packs: [...packs, adoptedPack(pack, piston, reason)] },
+        version: partVersions[RING_PACKS.name] ?? 0,
+        body: { packs: [...packs, adoptedPack(page.pack, piston, reason)] },
       });
     }
-    for (const limit of limits) {
-      const { source, conditions: _c, rows: _r, ...of } = adoptedLimit(limit, piston, reason, v7());
-      const { type: sourceType, party, document, page, revision } = source;
+    for (const limit of page.limits) {
+      const { source, rows: _r, ...of } = adoptedLimit(limit, piston, reason, v7());
+      const { type: sourceType, party, document, page: from, revision } = source;
       await api.post<EngineView>(`${at}/limits`, {
         ...of,
-        ...{ sourceType, party, document, page, revision, confirmed: true },
+        ...{ sourceType, party, document, page: from, revision, confirmed: true },
       } satisfies LimitBody);
     }
   }
@@ -100,20 +104,11 @@ function AdoptSheet({
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [reason, setReason] = useState('');
   const [trouble, setTrouble] = useState('');
-  const save = useSave(
-    () =>
-      adopt(
-        engine.id,
-        pages.filter((p) => chosen.has(pageName(p))),
-        piston,
-        reason,
-      ),
-    {
-      topic: 'sheet_parts',
-      id: engine.id,
-      done: onClose,
-    },
-  );
+  const save = useSave(() => adopt(engine.id, chosen, piston, reason), {
+    topic: 'sheet_parts',
+    id: engine.id,
+    done: onClose,
+  });
   const keep = (): void => {
     if (chosen.size === 0) return setTrouble('Which page holds for it?');
     if (reason.trim() === '')

@@ -4,6 +4,7 @@ import type { ShopRulesBody, ShopView } from '@tribos/contract';
 import {
   FEATURES,
   readShopRule,
+  RULE_LETTERS,
   wholeLimitText,
   type EngineKind,
   type LengthUnit,
@@ -119,6 +120,7 @@ export function ShopRules({ shop }: { shop: ShopView }) {
           <TextField
             label={`Another rule (${unit})`}
             placeholder={unit === 'mm' ? 'ring gap top min 0.35' : 'ring gap top min .014'}
+            maxLength={RULE_LETTERS.line}
             value={next.line}
             onChange={(e) => said({ line: e.target.value })}
           />
@@ -135,6 +137,7 @@ export function ShopRules({ shop }: { shop: ShopView }) {
           </p>
           <TextField
             label="Why the rule"
+            maxLength={RULE_LETTERS.reason}
             value={next.reason}
             onChange={(e) => said({ reason: e.target.value })}
           />
